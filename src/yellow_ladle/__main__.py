@@ -1,0 +1,5 @@
+"""`python -m yellow_ladle`: the command line."""
+
+from yellow_ladle.cli import main
+
+main()

@@ -1,0 +1,133 @@
+"""Changes to a book, and the re-reading of just what they reach."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+
+from yellow_ladle.core.book import Book, Evidence, Line, Preparation, Product
+from yellow_ladle.core.family import Family, bases_first
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.reading import Reading, items_of, own_mask
+
+
+@dataclass(frozen=True, slots=True)
+class Change:
+    """Products and preparations as they are to be, and ids that are to go."""
+
+    products: tuple[Product, ...] = ()
+    preparations: tuple[Preparation, ...] = ()
+    removed: tuple[str, ...] = ()
+
+    @property
+    def ids(self) -> list[str]:
+        """Everything that the change rewrites, adds or removes."""
+        made = [preparation.id for preparation in self.preparations]
+        return [*(product.id for product in self.products), *made, *self.removed]
+
+
+@dataclass(frozen=True, slots=True)
+class Reread:
+    """The reading after a change, and the items whose mask is another than before."""
+
+    reading: Reading
+    changed: tuple[str, ...]
+
+
+def applied(book: Book, change: Change) -> Book:
+    """The book with a change made."""
+    products, preparations = dict(book.products), dict(book.preparations)
+    for id in change.removed:
+        products.pop(id, None)
+        preparations.pop(id, None)
+    products |= {product.id: product for product in change.products}
+    preparations |= {preparation.id: preparation for preparation in change.preparations}
+    return replace(book, products=products, preparations=preparations)
+
+
+def reread(before: Reading, change: Change) -> Reread:
+    """The reading after a change that is known to be sound, worked out for descendants only.
+
+    A descendant whose inputs come out as they were is not read again.
+    """
+    book = applied(before.book, change)
+    rewritten = {preparation.id: preparation for preparation in change.preparations}
+    reshaped = {
+        id: made
+        for id, made in rewritten.items()
+        if (was := before.book.preparations.get(id)) is None or was.lines != made.lines
+    }
+    family = before.family
+    if reshaped or change.removed:
+        family = family.after(reshaped, change.removed)
+    masks = dict(before.masks)
+    dropped: set[str] = set()
+    for id in (*rewritten, *change.removed):
+        old = before.book.preparations.get(id)
+        dropped.update(item for item in (items_of(old) if old else [id]) if item in masks)
+    for item in dropped:
+        del masks[item]
+    stirred: set[str] = set()
+    for product in change.products:
+        mask = before.layout.mask(product.statements, product.otherwise, product.certificates)
+        if before.masks.get(product.id) != mask:
+            masks[product.id] = mask
+            stirred.add(product.id)
+    _pour(book, before, family, masks, stirred, set(rewritten))
+    gone = {item for item in dropped if item not in masks}
+    return Reread(Reading(book, before.layout, family, masks), tuple(sorted(stirred | gone)))
+
+
+def _pour(
+    book: Book,
+    before: Reading,
+    family: Family,
+    masks: dict[str, int],
+    stirred: set[str],
+    rewritten: set[str],
+) -> None:
+    """Reads the rewritten and all that the stirred go into, adding to both masks and stirred."""
+    reached = family.downstream(stirred | rewritten)
+    for id in bases_first({id: family.inputs[id] for id in reached}):
+        inputs = family.inputs[id]
+        if id not in rewritten and stirred.isdisjoint(inputs):
+            continue
+        preparation = book.preparations[id]
+        mask = own_mask(before.layout, preparation)
+        for item in inputs:
+            mask |= masks[item]
+        for item in items_of(preparation):
+            masks[item] = mask
+            if before.masks.get(item) != mask:
+                stirred.add(item)
+
+
+def stating(
+    book: Book, item: str, flag: str, level: Level | None, evidence: Evidence | None = None
+) -> Change:
+    """The change that records one statement of a product or pot, or takes it back (None)."""
+    piece = book.products.get(item) or book.preparations[item]
+    statements = {id: at for id, at in piece.statements.items() if id != flag}
+    reasons = {id: why for id, why in piece.evidence.items() if id != flag}
+    if level is not None:
+        statements[flag] = level
+        if evidence is not None:
+            reasons[flag] = evidence
+    if isinstance(piece, Product):
+        return Change(products=(replace(piece, statements=statements, evidence=reasons),))
+    return Change(preparations=(replace(piece, statements=statements, evidence=reasons),))
+
+
+def with_lines(preparation: Preparation, lines: Iterable[tuple[int, Line | None]]) -> Preparation:
+    """A preparation with some lines replaced, or left out where the new line is None."""
+    new = dict(lines)
+    kept = [new.get(index, line) for index, line in enumerate(preparation.lines)]
+    return replace(preparation, lines=tuple(line for line in kept if line is not None))
+
+
+def choosing(preparation: Preparation, index: int) -> Preparation:
+    """A preparation with one alternative of a choice chosen over the others."""
+    name = preparation.lines[index].choice
+    lines = [
+        replace(line, chosen=n == index) if line.choice == name and name is not None else line
+        for n, line in enumerate(preparation.lines)
+    ]
+    return replace(preparation, lines=tuple(lines))

@@ -1,0 +1,50 @@
+"""What a regime wants declared of an item, read off its mask."""
+
+from dataclasses import dataclass
+
+from yellow_ladle.core.masks import Layout
+from yellow_ladle.core.regimes import Regime
+
+
+@dataclass(frozen=True, slots=True)
+class Declaration:
+    """Group ids in the regime's order; a group stands in its highest level only."""
+
+    contains: tuple[str, ...]
+    may_contain: tuple[str, ...]
+    unchecked: tuple[str, ...]
+
+
+class Declarer:
+    """Reads masks against one regime. Flags that the vocabulary lacks cannot be declared."""
+
+    def __init__(self, layout: Layout, regime: Regime) -> None:
+        self._width = layout.width
+        self._groups = [(group.id, layout.of_flags(group.flags)) for group in regime.groups]
+        self._all = 0
+        for _, bits in self._groups:
+            self._all |= bits
+        self._known: dict[tuple[int, int, int], Declaration] = {}
+
+    def declare(self, mask: int) -> Declaration:
+        """The declaration of a mask; masks that agree on what is declared share one."""
+        contains = mask & self._all
+        unchecked = mask >> self._width & self._all
+        trace = mask >> 2 * self._width & self._all
+        key = (contains, unchecked, trace)
+        if key not in self._known:
+            self._known[key] = self._sort(contains, unchecked, trace)
+        return self._known[key]
+
+    def _sort(self, contains: int, unchecked: int, trace: int) -> Declaration:
+        sure: list[str] = []
+        traces: list[str] = []
+        asked: list[str] = []
+        for group, bits in self._groups:
+            if contains & bits:
+                sure.append(group)
+            elif unchecked & bits:
+                asked.append(group)
+            elif trace & bits:
+                traces.append(group)
+        return Declaration(tuple(sure), tuple(traces), tuple(asked))

@@ -1,0 +1,205 @@
+"""What is wrong with a book, each fault with its place, in words for the person who wrote it."""
+
+from collections.abc import Collection, Iterable, Iterator, Sequence
+from dataclasses import dataclass
+from difflib import get_close_matches
+
+from yellow_ladle.core.book import Kitchen, Line, Preparation, Product, by_product_item, owner_of
+from yellow_ladle.core.flags import Flag, shipped_flags
+from yellow_ladle.core.regimes import regimes
+from yellow_ladle.core.units import units
+
+MOST_LOOPS = 20
+"""More loops than this are not listed; mending these shows the rest."""
+
+
+@dataclass(frozen=True, slots=True)
+class Fault:
+    """One fault. `place` names it as the book file does: `preparations[3].lines[1].item`."""
+
+    place: str
+    message: str
+
+    def __str__(self) -> str:
+        return f"{self.place}: {self.message}" if self.place else self.message
+
+
+class BookRefused(ValueError):
+    """A book, or a change to one, that cannot stand. Nothing of it was kept."""
+
+    def __init__(self, faults: Iterable[Fault]) -> None:
+        self.faults = tuple(faults)
+        super().__init__("\n".join(str(fault) for fault in self.faults))
+
+
+@dataclass(frozen=True, slots=True)
+class Pieces:
+    """A book's pieces in the order of writing, before it is known whether they make a book.
+
+    A piece whose id is empty could not be read; it is passed over, and so are lines whose item is.
+    """
+
+    kitchen: Kitchen
+    house_flags: Sequence[Flag]
+    products: Sequence[Product]
+    preparations: Sequence[Preparation]
+
+
+def faults(pieces: Pieces) -> list[Fault]:
+    """Everything that keeps the pieces from making a book, in the order of the book file."""
+    found = [*_kitchen_faults(pieces), *_flag_faults(pieces), *_id_faults(pieces)]
+    known_flags = {flag.id for flag in (*shipped_flags(), *pieces.house_flags)}
+    known_items = _items(pieces)
+    for index, product in enumerate(pieces.products):
+        found += _statement_faults(f"products[{index}]", product, known_flags)
+    for index, preparation in enumerate(pieces.preparations):
+        place = f"preparations[{index}]"
+        found += _statement_faults(place, preparation, known_flags)
+        found += preparation_faults(place, preparation, known_items)
+    return [*found, *_cycle_faults(pieces.preparations)]
+
+
+def near(word: str, known: Collection[str]) -> str:
+    """`; did you mean "…"?` where a known word is near, else nothing."""
+    close = get_close_matches(word, known, n=1, cutoff=0.6)
+    return f'; did you mean "{close[0]}"?' if close else ""
+
+
+def preparation_faults(
+    place: str, preparation: Preparation, known_items: Collection[str]
+) -> Iterator[Fault]:
+    """What is wrong within one preparation, whose lines may name the known items."""
+    for index, line in enumerate(preparation.lines):
+        yield from _line_faults(f"{place}.lines[{index}]", line, known_items)
+    yield from _choice_faults(place, preparation)
+    if preparation.yield_ is not None:
+        yield from _unit_faults(f"{place}.yield.unit", preparation.yield_.unit)
+    seen: set[str] = set()
+    for index, by_product in enumerate(preparation.by_products):
+        here = f"{place}.by_products[{index}]"
+        if by_product.unit is not None:
+            yield from _unit_faults(f"{here}.unit", by_product.unit)
+        if by_product.id and by_product.id in seen:
+            yield Fault(f"{here}.id", f'the by-product "{by_product.id}" is here twice')
+        seen.add(by_product.id)
+    if preparation.variant_of and preparation.variant_of not in known_items:
+        suggestion = near(preparation.variant_of, known_items)
+        message = f'no preparation "{preparation.variant_of}"{suggestion}'
+        yield Fault(f"{place}.variant_of", message)
+
+
+def cycle(preparations: Iterable[Preparation]) -> list[str]:
+    """The ids of one loop, closed at both ends, or nothing. Alternatives not chosen count too."""
+    inputs = {
+        made.id: sorted({owner_of(line.item) for line in made.lines}) for made in preparations
+    }
+    done: set[str] = set()
+    for start in inputs:
+        path = [(start, iter(inputs[start]))]
+        on_path = {start: None}
+        while path and start not in done:
+            id, rest = path[-1]
+            for item in rest:
+                if item in on_path:
+                    loop = list(on_path)
+                    return [*loop[loop.index(item) :], item]
+                if item in inputs and item not in done:
+                    path.append((item, iter(inputs[item])))
+                    on_path[item] = None
+                    break
+            else:
+                path.pop()
+                del on_path[id]
+                done.add(id)
+    return []
+
+
+def _kitchen_faults(pieces: Pieces) -> Iterator[Fault]:
+    regime = pieces.kitchen.regime
+    if regime and regime not in regimes():
+        yield Fault("kitchen.regime", f'no regime "{regime}"{near(regime, regimes())}')
+
+
+def _flag_faults(pieces: Pieces) -> Iterator[Fault]:
+    shipped = {flag.id for flag in shipped_flags()}
+    seen: set[str] = set()
+    for index, flag in enumerate(pieces.house_flags):
+        if flag.id in shipped:
+            message = f'"{flag.id}" is already one of the shipped flags'
+            yield Fault(f"flags[{index}].id", message)
+        elif flag.id and flag.id in seen:
+            yield Fault(f"flags[{index}].id", f'the flag "{flag.id}" is here twice')
+        seen.add(flag.id)
+
+
+def _id_faults(pieces: Pieces) -> Iterator[Fault]:
+    first: dict[str, str] = {}
+    places = [(f"products[{n}]", piece.id) for n, piece in enumerate(pieces.products)]
+    places += [(f"preparations[{n}]", piece.id) for n, piece in enumerate(pieces.preparations)]
+    for place, id in places:
+        if id and id in first:
+            yield Fault(f"{place}.id", f'the id "{id}" is taken already, by {first[id]}')
+        first.setdefault(id, place)
+
+
+def _items(pieces: Pieces) -> set[str]:
+    items = {product.id for product in pieces.products}
+    items |= {preparation.id for preparation in pieces.preparations}
+    items |= {
+        by_product_item(made.id, by_product.id)
+        for made in pieces.preparations
+        for by_product in made.by_products
+    }
+    return items
+
+
+def _statement_faults(
+    place: str, piece: Product | Preparation, known_flags: Collection[str]
+) -> Iterator[Fault]:
+    for flag in piece.statements:
+        if flag not in known_flags:
+            message = f'no flag "{flag}"{near(flag, known_flags)}'
+            yield Fault(f"{place}.statements.{flag}", message)
+    for flag in piece.evidence:
+        if flag not in (*piece.statements, "otherwise"):
+            message = f'evidence for "{flag}", of which nothing is stated'
+            yield Fault(f"{place}.evidence.{flag}", message)
+
+
+def _line_faults(place: str, line: Line, known_items: Collection[str]) -> Iterator[Fault]:
+    if line.item and line.item not in known_items:
+        yield Fault(f"{place}.item", f'no item "{line.item}"{near(line.item, known_items)}')
+    if line.unit:
+        yield from _unit_faults(f"{place}.unit", line.unit)
+    if line.chosen and line.choice is None:
+        yield Fault(f"{place}.chosen", "chosen, but of no choice; name the choice or drop the mark")
+
+
+def _unit_faults(place: str, unit: str) -> Iterator[Fault]:
+    if unit not in units():
+        yield Fault(place, f'no unit "{unit}"{near(unit, units())}')
+
+
+def _choice_faults(place: str, preparation: Preparation) -> Iterator[Fault]:
+    chosen: dict[str, int] = {}
+    for index, line in enumerate(preparation.lines):
+        if line.choice is None or not line.chosen:
+            continue
+        if line.choice in chosen:
+            message = (
+                f'two lines of the choice "{line.choice}" are chosen,'
+                f" this one and lines[{chosen[line.choice]}]; only one can be"
+            )
+            yield Fault(f"{place}.lines[{index}].chosen", message)
+        chosen.setdefault(line.choice, index)
+
+
+def _cycle_faults(preparations: Sequence[Preparation]) -> Iterator[Fault]:
+    """One fault per loop, each loop opened where it was found before the next is looked for."""
+    places = {made.id: n for n, made in enumerate(preparations) if made.id}
+    standing = {made.id: made for made in preparations if made.id}
+    while (loop := cycle(standing.values())) and len(places) - len(standing) < MOST_LOOPS:
+        opening = standing.pop(loop[0])
+        items = [owner_of(line.item) for line in opening.lines]
+        place = f"preparations[{places[loop[0]]}].lines[{items.index(loop[1])}].item"
+        yield Fault(place, f"a pot cannot go into itself: {' → '.join(reversed(loop))}")

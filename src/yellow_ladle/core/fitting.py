@@ -1,0 +1,96 @@
+"""Whether an item suits a diet, and what stands in the way."""
+
+from dataclasses import dataclass
+from enum import StrEnum
+from itertools import combinations
+
+from yellow_ladle.core.diets import Diet
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.masks import Layout, certificate_pairs
+
+
+class Verdict(StrEnum):
+    """What a diet says of an item."""
+
+    SUITS = "suits"
+    ASK = "ask"
+    DOES_NOT_SUIT = "does_not_suit"
+
+
+@dataclass(frozen=True, slots=True)
+class Obstacle:
+    """A flag that stands in the way of a diet, at the level that counts.
+
+    `uncertified` names the certificate whose lack makes it count, where that is so.
+    """
+
+    flag: str
+    level: Level
+    uncertified: str | None = None
+
+
+class Fitter:
+    """Reads masks against one diet."""
+
+    def __init__(self, layout: Layout, diet: Diet) -> None:
+        self.diet = diet
+        self._layout = layout
+        self._pairs = certificate_pairs(diet)
+        ruled_out = layout.of_flags(diet.excludes)
+        for pair in self._pairs:
+            ruled_out |= 1 << layout.uncertified[pair]
+        self.ruled_out = ruled_out
+        self.lowest = Level.MAY_CONTAIN if diet.traces_count else Level.UNCHECKED
+        self._contains = layout.at_least(ruled_out, Level.CONTAINS)
+        self._counts = layout.at_least(ruled_out, self.lowest)
+        self._sets = [
+            [layout.of_flags(one), layout.of_flags(other)]
+            for one, other in combinations(diet.not_together, 2)
+        ]
+
+    def verdict(self, mask: int) -> Verdict:
+        """Does not suit where something is contained, ask where something counted is less sure."""
+        if mask & self._contains:
+            return Verdict.DOES_NOT_SUIT
+        meeting = self._meeting(mask)
+        if meeting is Level.CONTAINS:
+            return Verdict.DOES_NOT_SUIT
+        if mask & self._counts or meeting >= self.lowest:
+            return Verdict.ASK
+        return Verdict.SUITS
+
+    def _meeting(self, mask: int) -> Level:
+        """How surely two sets that may not meet are both there."""
+        met = Level.FREE
+        for sets in self._sets:
+            met = max(met, min(self._highest(mask, bits) for bits in sets))
+        return met
+
+    def _highest(self, mask: int, bits: int) -> Level:
+        for level in (Level.CONTAINS, Level.UNCHECKED, Level.MAY_CONTAIN):
+            if mask & self._layout.at_least(bits, level):
+                return level
+        return Level.FREE
+
+    def obstacles(self, mask: int) -> list[Obstacle]:
+        """Everything that counts against the verdict, the surest first."""
+        found = [Obstacle(flag, self._level(mask, flag)) for flag in self.diet.excludes]
+        for pair in self._pairs:
+            level = self._layout.level(mask, self._layout.uncertified[pair])
+            found.append(Obstacle(pair[0], level, uncertified=pair[1]))
+        if self._meeting(mask) >= self.lowest:
+            apart = {flag for flags in self.diet.not_together for flag in flags}
+            named = {obstacle.flag for obstacle in found if obstacle.level >= self.lowest}
+            found += [Obstacle(flag, self._level(mask, flag)) for flag in sorted(apart - named)]
+        counted = [obstacle for obstacle in found if obstacle.level >= self.lowest]
+        return sorted(counted, key=lambda obstacle: -obstacle.level)
+
+    def traces(self, mask: int) -> list[str]:
+        """The flags ruled out that are there as a trace and do not count: shown all the same."""
+        if self.diet.traces_count:
+            return []
+        flags = self.diet.excludes
+        return [flag for flag in flags if self._level(mask, flag) is Level.MAY_CONTAIN]
+
+    def _level(self, mask: int, flag: str) -> Level:
+        return self._layout.level(mask, self._layout.bits[flag])

@@ -1,0 +1,160 @@
+"""Plans: sets of swaps, what they give, and how they are put into the book."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, replace
+from unicodedata import combining, normalize
+
+from yellow_ladle.core.book import Book, Line, Preparation, owner_of
+from yellow_ladle.core.change import Change, choosing, reread, with_lines
+from yellow_ladle.core.faults import cycle
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.reading import Reading
+
+ON_THE_CARD = "on-the-card"
+"""The rule of a swap that takes another alternative which the card already names."""
+
+
+@dataclass(frozen=True, slots=True)
+class Swap:
+    """Another item for one line; `to` None leaves the line out. `line` counts as the book does."""
+
+    in_: str
+    line: int
+    from_: str
+    to: str | None
+    quantity: float
+    unit: str
+    rule: str
+    method: tuple[str, ...] = ()
+    stage: str | None = None
+
+    @property
+    def place(self) -> tuple[str, int]:
+        """The line that it changes."""
+        return (self.in_, self.line)
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """A set of swaps with its carried result.
+
+    `reached` are the goals met, `adds` the flags whose level rises in the item, `clears` those that
+    fall to free, `pots` the preparations that a variant would need, bases first, and `also` every
+    other preparation that is made differently if the swaps are made for all.
+    """
+
+    item: str
+    meets: bool
+    reached: frozenset[str]
+    swaps: tuple[Swap, ...]
+    adds: tuple[str, ...]
+    clears: tuple[str, ...]
+    pots: tuple[str, ...]
+    also: tuple[str, ...]
+    after: Reading
+
+
+def swapped(book: Book, swaps: Iterable[Swap]) -> Change:
+    """The change that makes the swaps where they stand, for all that is built on them."""
+    by_preparation: dict[str, list[Swap]] = {}
+    for swap in swaps:
+        by_preparation.setdefault(swap.in_, []).append(swap)
+    made = (_made(book.preparations[id], changes) for id, changes in by_preparation.items())
+    return Change(preparations=tuple(made))
+
+
+def _made(preparation: Preparation, swaps: list[Swap]) -> Preparation:
+    replaced: list[tuple[int, Line | None]] = []
+    for swap in swaps:
+        if swap.rule == ON_THE_CARD:
+            preparation = choosing(preparation, _alternative(preparation, swap))
+        else:
+            replaced.append((swap.line, _line(preparation.lines[swap.line], swap)))
+    return with_lines(preparation, replaced)
+
+
+def _line(line: Line, swap: Swap) -> Line | None:
+    if swap.to is None:
+        return None
+    return replace(
+        line,
+        item=swap.to,
+        quantity=swap.quantity,
+        unit=swap.unit,
+        stage=swap.stage or line.stage,
+    )
+
+
+def _alternative(preparation: Preparation, swap: Swap) -> int:
+    choice = preparation.lines[swap.line].choice
+    return next(
+        index
+        for index, line in enumerate(preparation.lines)
+        if line.choice == choice and line.item == swap.to
+    )
+
+
+def carried(before: Reading, item: str, goals: Goals, swaps: Iterable[Swap]) -> Plan | None:
+    """A set of swaps as a plan, read again; None where it would put a pot into itself."""
+    swaps = tuple(sorted(swaps, key=lambda swap: (before.family.tiers[swap.in_], swap.place)))
+    change = swapped(before.book, swaps)
+    preparations = {**before.book.preparations, **{p.id: p for p in change.preparations}}
+    if any(swap.to in preparations for swap in swaps) and cycle(preparations.values()):
+        return None
+    after = reread(before, change).reading
+    was, now = before.levels(item), after.levels(item)
+    remade = after.family.downstream({swap.in_ for swap in swaps})
+    pots = sorted(
+        remade & after.family.upstream(owner_of(item)),
+        key=lambda id: (after.family.tiers[id], id),
+    )
+    return Plan(
+        item,
+        meets=goals.met(after, item),
+        reached=goals.reached(after, item),
+        swaps=swaps,
+        adds=tuple(flag for flag in now if now[flag] > was.get(flag, Level.FREE)),
+        clears=tuple(flag for flag in was if flag not in now),
+        pots=tuple(pots),
+        also=tuple(sorted(remade - {owner_of(item)})),
+        after=after,
+    )
+
+
+def as_variant(before: Reading, plan: Plan, names: Mapping[str, str]) -> Change:
+    """The change that makes a plan's pots beside the usual ones, each linked to what it came from.
+
+    `names` gives the new name of each of the plan's pots. Nothing that exists is changed.
+    """
+    taken = {*before.book.products, *before.book.preparations}
+    ids: dict[str, str] = {}
+    for pot in plan.pots:
+        ids[pot] = free_id(names[pot], taken)
+        taken.add(ids[pot])
+    made = [_variant(plan.after.book.preparations[pot], ids, names[pot]) for pot in plan.pots]
+    return Change(preparations=tuple(made))
+
+
+def _variant(swapped: Preparation, ids: Mapping[str, str], name: str) -> Preparation:
+    lines = tuple(replace(line, item=_renamed(line.item, ids)) for line in swapped.lines)
+    return replace(swapped, id=ids[swapped.id], name=name, lines=lines, variant_of=swapped.id)
+
+
+def _renamed(item: str, ids: Mapping[str, str]) -> str:
+    owner, slash, by_product = item.partition("/")
+    return ids.get(owner, owner) + slash + by_product
+
+
+def free_id(name: str, taken: Iterable[str]) -> str:
+    """An id made from a name, with a number behind it where it is taken."""
+    plain = "".join(c if c.isascii() and c.isalnum() else "-" for c in _unaccented(name).lower())
+    stem = "-".join(part for part in plain.split("-") if part) or "pot"
+    used, number, id = set(taken), 2, stem
+    while id in used:
+        id, number = f"{stem}-{number}", number + 1
+    return id
+
+
+def _unaccented(name: str) -> str:
+    return "".join(c for c in normalize("NFKD", name) if not combining(c))

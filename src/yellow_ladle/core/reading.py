@@ -1,0 +1,143 @@
+"""What every item of a book carries, and what follows from it."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from functools import cached_property
+
+from yellow_ladle.core.book import Book, Preparation, by_product_item
+from yellow_ladle.core.declaring import Declaration, Declarer
+from yellow_ladle.core.diets import diets
+from yellow_ladle.core.family import Family, bases_first
+from yellow_ladle.core.fitting import Fitter, Obstacle, Verdict
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.masks import Layout, layout_of
+from yellow_ladle.core.regimes import regimes
+from yellow_ladle.core.sources import Source, Way, sources, ways
+
+
+@dataclass(frozen=True, slots=True)
+class Reason:
+    """One flag behind a verdict, with the products (or preparations of their own) that give it."""
+
+    flag: str
+    level: Level
+    products: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Suitability:
+    """A diet's verdict on an item, why, and the traces that it shows without counting them."""
+
+    verdict: Verdict
+    because: tuple[Reason, ...]
+    traces: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class Reading:
+    """The carried levels of a book's every product, preparation and by-product, as masks."""
+
+    book: Book
+    layout: Layout
+    family: Family
+    masks: Mapping[str, int]
+
+    def items(self) -> list[str]:
+        """Every preparation followed by its by-products."""
+        return [item for made in self.book.preparations.values() for item in items_of(made)]
+
+    def levels(self, item: str) -> dict[str, Level]:
+        """The flags of an item that are above free."""
+        return self.layout.levels(self.masks[item])
+
+    def level(self, item: str, flag: str) -> Level:
+        """The level of one flag in an item."""
+        return self.layout.level(self.masks[item], self.layout.bits[flag])
+
+    def ways(self, item: str) -> list[Way]:
+        """The shortest way to everything that could give the item a flag."""
+        return ways(self.book, item)
+
+    def sources(self, item: str) -> dict[str, tuple[Source, ...]]:
+        """The sources of every flag above free."""
+        found = self.ways(item)
+        return {flag: sources(found, flag) for flag in self.levels(item)}
+
+    def declaration(self, item: str) -> Declaration:
+        """What the kitchen's regime wants declared of an item."""
+        return self._declarer.declare(self.masks[item])
+
+    def verdict(self, item: str, diet: str) -> Verdict:
+        """A diet's verdict on an item, without its reasons."""
+        return self._fitters[diet].verdict(self.masks[item])
+
+    def verdicts(self, item: str) -> dict[str, Verdict]:
+        """Every diet's verdict on an item, without the reasons."""
+        mask = self.masks[item]
+        return {diet: fitter.verdict(mask) for diet, fitter in self._fitters.items()}
+
+    def suitability(self, item: str) -> dict[str, Suitability]:
+        """Every diet's verdict on an item, with its reasons."""
+        mask, found = self.masks[item], self.ways(item)
+        return {
+            diet: Suitability(
+                fitter.verdict(mask),
+                tuple(_reason(obstacle, found) for obstacle in fitter.obstacles(mask)),
+                tuple(fitter.traces(mask)),
+            )
+            for diet, fitter in self._fitters.items()
+        }
+
+    def fitter(self, diet: str) -> Fitter:
+        """What reads masks against one diet."""
+        return self._fitters[diet]
+
+    @cached_property
+    def _declarer(self) -> Declarer:
+        return Declarer(self.layout, regimes()[self.book.kitchen.regime])
+
+    @cached_property
+    def _fitters(self) -> dict[str, Fitter]:
+        return {id: Fitter(self.layout, diet) for id, diet in diets().items()}
+
+
+def read(book: Book) -> Reading:
+    """Carries every flag from the labels to the plates."""
+    layout, family = layout_of(book.flags), Family.of(book)
+    masks = {
+        id: layout.mask(product.statements, product.otherwise, product.certificates)
+        for id, product in book.products.items()
+    }
+    for id in bases_first(family.inputs):
+        preparation = book.preparations[id]
+        mask = own_mask(layout, preparation)
+        for item in family.inputs[id]:
+            mask |= masks[item]
+        for item in items_of(preparation):
+            masks[item] = mask
+    return Reading(book, layout, family, masks)
+
+
+def own_mask(layout: Layout, preparation: Preparation) -> int:
+    """What a preparation brings by its own statements, besides its lines."""
+    return layout.mask(preparation.statements, preparation.own_otherwise)
+
+
+def items_of(preparation: Preparation) -> Iterable[str]:
+    """The items that carry what a preparation carries: itself and its by-products."""
+    yield preparation.id
+    for by_product in preparation.by_products:
+        yield by_product_item(preparation.id, by_product.id)
+
+
+def _reason(obstacle: Obstacle, found: list[Way]) -> Reason:
+    giving = [
+        way.giver.id
+        for way in found
+        if way.level(obstacle.flag) == obstacle.level and not _certified(way, obstacle.uncertified)
+    ]
+    return Reason(obstacle.flag, obstacle.level, tuple(sorted(giving)))
+
+
+def _certified(way: Way, certificate: str | None) -> bool:
+    return certificate is not None and certificate in getattr(way.giver, "certificates", ())

@@ -1,0 +1,29 @@
+"""The rules and tables of the job, kept as TOML under `core/data`."""
+
+import tomllib
+from datetime import date
+from importlib.resources import files
+from typing import TypeAlias
+
+Value: TypeAlias = "str | int | float | bool | date | list[Value] | dict[str, Value]"
+Table: TypeAlias = dict[str, Value]
+
+
+def table(name: str) -> Table:
+    """The content of `core/data/<name>.toml`."""
+    return tomllib.loads(files("yellow_ladle.core").joinpath(f"data/{name}.toml").read_text("utf-8"))
+
+
+def words(value: "Value | None") -> tuple[str, ...]:
+    """A list of words, or nothing where the table is silent."""
+    return tuple(str(word) for word in value) if isinstance(value, list) else ()
+
+
+def rows(value: "Value | None") -> list[Table]:
+    """A list of tables, or nothing where the table is silent."""
+    return [row for row in value if isinstance(row, dict)] if isinstance(value, list) else []
+
+
+def section(value: "Value | None") -> Table:
+    """A table within a table, empty where it is absent."""
+    return value if isinstance(value, dict) else {}

@@ -1,0 +1,157 @@
+"""The book file, version 1, as Pydantic models. Its JSON Schema in docs/ is made from these."""
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+FORMAT = "yellow-ladle-book"
+VERSION = 1
+
+Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]*$", max_length=200)]
+FlagId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_]*$", max_length=80)]
+ItemId = Annotated[
+    str, Field(pattern=r"^[a-z0-9][a-z0-9-]*(/[a-z0-9][a-z0-9-]*)?$", max_length=400)
+]
+Word = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_-]*$", max_length=80)]
+Name = Annotated[str, Field(min_length=1, max_length=200)]
+Text = Annotated[str, Field(max_length=4000)]
+Number = Annotated[float, Field(ge=0, allow_inf_nan=False)]
+Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
+Percent = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
+LevelWord = Literal["free", "may_contain", "unchecked", "contains"]
+Kind = Literal["stock", "roux", "sauce", "soup", "component", "dish"]
+Role = Literal[
+    "thickener",
+    "fat",
+    "liquid",
+    "body",
+    "aromatic",
+    "seasoning",
+    "enrichment",
+    "acid",
+    "topping",
+    "accompaniment",
+]
+Stage = Literal["cook", "finish", "garnish"]
+EvidenceKind = Literal["label", "supplier", "plain_food", "own_knowledge"]
+
+
+class Piece(BaseModel):
+    """Unknown fields are an error, and nothing is converted: "100" is not a number."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, frozen=True, populate_by_name=True)
+
+
+class KitchenPiece(Piece):
+    """Whose book it is, and the id of the regime that it declares by."""
+
+    name: Name
+    regime: Word
+
+
+class FlagPiece(Piece):
+    """A flag of the kitchen's own."""
+
+    id: FlagId
+    name: Name
+    group: Literal["house"] = "house"
+
+
+class EvidencePiece(Piece):
+    """Why a statement is believed, when it was made (ISO date) and by whom."""
+
+    kind: EvidenceKind
+    date: Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$")] | None = None
+    person: Name | None = None
+
+
+class ProductPiece(Piece):
+    """Something bought, with what its label says. Numbers that nobody has recorded are null."""
+
+    id: Id
+    name: Name
+    class_: Word = Field(alias="class")
+    statements: dict[FlagId, LevelWord] = {}
+    otherwise: LevelWord = "unchecked"
+    certificates: list[Word] = []
+    abv_percent: Percent | None = None
+    salt_g_per_100g: Percent | None = None
+    so2_mg_per_kg: Number | None = None
+    density_g_per_ml: Positive | None = None
+    unit_weight_g: Positive | None = None
+    evidence: dict[FlagId, EvidencePiece] = {}
+
+
+class LinePiece(Piece):
+    """One entry of a preparation."""
+
+    item: ItemId
+    quantity: Number
+    unit: str
+    role: Role
+    stage: Stage = "cook"
+    optional: bool = False
+    strained_out: bool = False
+    choice: Name | None = None
+    chosen: bool = False
+    note: Text = ""
+
+
+class YieldPiece(Piece):
+    """How much a preparation makes."""
+
+    quantity: Number
+    unit: str
+
+
+class ByProductPiece(Piece):
+    """What a preparation yields besides itself."""
+
+    id: Id
+    name: Name
+    quantity: Number | None = None
+    unit: str | None = None
+
+
+class StepPiece(Piece):
+    """One step of a method."""
+
+    text: Text
+    minutes: Number | None = None
+    heat: Text | None = None
+    cue: Text | None = None
+    caution: Text | None = None
+    equipment: list[Name] = []
+
+
+class PreparationPiece(Piece):
+    """Something made: by its lines, by statements of its own, or by both.
+
+    Where `otherwise` is absent it is unchecked while there are no lines, and free once there are.
+    """
+
+    id: Id
+    name: Name
+    kind: Kind
+    class_: Word | None = Field(default=None, alias="class")
+    colour: Word | None = None
+    lines: list[LinePiece] = []
+    statements: dict[FlagId, LevelWord] = {}
+    otherwise: LevelWord | None = None
+    yield_: YieldPiece | None = Field(default=None, alias="yield")
+    by_products: list[ByProductPiece] = []
+    equipment: list[Name] = []
+    method: list[StepPiece] = []
+    evidence: dict[FlagId, EvidencePiece] = {}
+    variant_of: Id | None = None
+
+
+class BookPiece(Piece):
+    """Everything that a kitchen writes down."""
+
+    format: Literal["yellow-ladle-book"]
+    version: Literal[1]
+    kitchen: KitchenPiece
+    flags: list[FlagPiece] = []
+    products: list[ProductPiece] = []
+    preparations: list[PreparationPiece] = []

@@ -1,0 +1,58 @@
+"""Plans as a JSON document."""
+
+from typing import Any
+
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.plan import Plan, Swap
+from yellow_ladle.core.search import Blocked, Proposal
+from yellow_ladle.files.reading_file import item_content
+
+
+def plans_content(item: str, goals: Goals, proposal: Proposal) -> dict[str, Any]:
+    """The plans for one item and what stands in the way of others."""
+    return {
+        "format": "yellow-ladle-plans",
+        "version": 1,
+        "item": item,
+        "goals": {"clear": list(goals.clear), "fit": list(goals.fit)},
+        "plans": [plan_content(plan) for plan in proposal.plans],
+        "blocked": [blocked_content(blocked) for blocked in proposal.blocked],
+    }
+
+
+def plan_content(plan: Plan) -> dict[str, Any]:
+    """One plan with its carried result."""
+    return {
+        "meets": plan.meets,
+        "swaps": [swap_content(swap) for swap in plan.swaps],
+        "adds": list(plan.adds),
+        "clears": list(plan.clears),
+        "extra_pots": list(plan.pots),
+        "also_changes_if_made_for_all": list(plan.also),
+        "after": item_content(plan.after, plan.item),
+    }
+
+
+def swap_content(swap: Swap) -> dict[str, Any]:
+    """One swap; a `to` of null leaves the line out."""
+    return {
+        "in": swap.in_,
+        "line": swap.line,
+        "from": swap.from_,
+        "to": swap.to,
+        "quantity": swap.quantity,
+        "unit": swap.unit,
+        "rule": swap.rule,
+        "method": list(swap.method),
+    }
+
+
+def blocked_content(blocked: Blocked) -> dict[str, Any]:
+    """One line that stands in the way."""
+    return {
+        "in": blocked.in_,
+        "line": blocked.line,
+        "from": blocked.from_,
+        "flag": blocked.flag,
+        "why": blocked.why,
+    }

@@ -1,0 +1,60 @@
+"""The reading as a JSON document."""
+
+from typing import Any
+
+from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.sources import Source
+
+
+def reading_content(reading: Reading) -> dict[str, Any]:
+    """Every preparation and by-product with its flags, its declaration and its diets."""
+    return {
+        "format": "yellow-ladle-reading",
+        "version": 1,
+        "regime": reading.book.kitchen.regime,
+        "items": {item: item_content(reading, item) for item in sorted(reading.items())},
+    }
+
+
+def item_content(reading: Reading, item: str) -> dict[str, Any]:
+    """One item's part of the reading."""
+    declared = reading.declaration(item)
+    levels, sources = reading.levels(item), reading.sources(item)
+    return {
+        "flags": {
+            flag: {
+                "level": level.word,
+                "sources": [source_content(source) for source in sources[flag]],
+            }
+            for flag, level in levels.items()
+        },
+        "declare": {
+            "contains": list(declared.contains),
+            "may_contain": list(declared.may_contain),
+            "unchecked": list(declared.unchecked),
+        },
+        "diets": {
+            diet: {
+                "verdict": fit.verdict.value,
+                "because": [
+                    {
+                        "flag": reason.flag,
+                        "level": reason.level.word,
+                        "products": list(reason.products),
+                    }
+                    for reason in fit.because
+                ],
+            }
+            for diet, fit in reading.suitability(item).items()
+        },
+    }
+
+
+def source_content(source: Source) -> dict[str, Any]:
+    """A source; `own` only where it is a preparation's own statement."""
+    content: dict[str, Any] = {
+        "product": source.product,
+        "level": source.level.word,
+        "via": list(source.via),
+    }
+    return content | {"own": True} if source.own else content

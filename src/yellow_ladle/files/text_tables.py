@@ -1,0 +1,84 @@
+"""Readings and plans as tables for a terminal."""
+
+from rich.console import Console
+from rich.table import Table
+
+from yellow_ladle.core.book import Book
+from yellow_ladle.core.fitting import Verdict
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.plan import Plan, Swap
+from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.search import Proposal
+
+SAY = "From your records only. Read the label, ask the guest, follow local food law."
+_WIDTH_WITHOUT_A_TERMINAL = 160
+
+
+def _console() -> Console:
+    console = Console(highlight=False)
+    if not console.is_terminal:
+        console = Console(highlight=False, width=_WIDTH_WITHOUT_A_TERMINAL)
+    return console
+
+
+def print_reading(reading: Reading) -> None:
+    """One row per preparation and by-product; flags in sentence form, unchecked apart."""
+    table = Table("Pot", "Contains", "May contain", "Not checked", "Suits", "Ask", title_justify="left")
+    every = len(reading.book.flags)
+    for item in sorted(reading.items()):
+        levels = reading.levels(item)
+        verdicts = reading.verdicts(item)
+        unchecked = [flag for flag, level in levels.items() if level is Level.UNCHECKED]
+        rest = len(unchecked) > every // 2
+        told = f"all the rest ({len(unchecked)})" if rest else ", ".join(unchecked)
+        table.add_row(
+            item,
+            _those(levels, Level.CONTAINS),
+            _those(levels, Level.MAY_CONTAIN),
+            told,
+            ", ".join(diet for diet, said in verdicts.items() if said is Verdict.SUITS),
+            ", ".join(diet for diet, said in verdicts.items() if said is Verdict.ASK),
+        )
+    console = _console()
+    console.print(table)
+    console.print(SAY)
+
+
+def _those(levels: dict[str, Level], wanted: Level) -> str:
+    return ", ".join(flag for flag, level in levels.items() if level is wanted)
+
+
+def print_plans(book: Book, item: str, goals: Goals, proposal: Proposal) -> None:
+    """A table per plan, then what stands in the way."""
+    console = _console()
+    console.print(f"{book.name(item)}: {goals.words()}")
+    if not proposal.plans:
+        console.print("No plan reaches any of it with what the larder holds.")
+    for number, plan in enumerate(proposal.plans, start=1):
+        console.print(_plan_table(book, plan, number))
+    for blocked in proposal.blocked:
+        where = book.name(blocked.in_)
+        console.print(f"In the way: {blocked.from_} in {where} ({blocked.flag}): {blocked.why}.")
+    console.print(SAY)
+
+
+def _plan_table(book: Book, plan: Plan, number: int) -> Table:
+    reach = "meets every goal" if plan.meets else "falls short"
+    table = Table(title=f"Plan {number}: {reach}", title_justify="left", show_header=False)
+    for swap in plan.swaps:
+        table.add_row("change", _told(book, swap))
+        for step in swap.method:
+            table.add_row("", step)
+    table.add_row("clears", ", ".join(plan.clears) or "nothing")
+    table.add_row("adds", ", ".join(plan.adds) or "nothing")
+    table.add_row("as a small pot", ", ".join(plan.pots))
+    table.add_row("made for all", f"also changes {', '.join(plan.also)}" if plan.also else "")
+    return table
+
+
+def _told(book: Book, swap: Swap) -> str:
+    old, pot = book.name(swap.from_), book.name(swap.in_)
+    if swap.to is None:
+        return f"{pot}: leave out {old}"
+    return f"{pot}: {swap.quantity:g} {swap.unit} {book.name(swap.to)} for {old}"

@@ -1,0 +1,13 @@
+"""Where a kitchen keeps its data; each can be set by an environment variable."""
+
+from pathlib import Path
+
+from pydantic_settings import BaseSettings, SettingsConfigDict
+
+
+class Settings(BaseSettings):
+    """`YELLOW_LADLE_BOOK`: the SQLite file of the kitchen's own data."""
+
+    model_config = SettingsConfigDict(env_prefix="YELLOW_LADLE_")
+
+    book: Path = Path.home() / ".local" / "share" / "yellow-ladle" / "kitchen.sqlite"

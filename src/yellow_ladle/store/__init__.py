@@ -1,0 +1,1 @@
+"""A kitchen's data in SQLite."""

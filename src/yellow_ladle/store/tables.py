@@ -1,0 +1,174 @@
+"""The tables that hold a book. `version` rises by one with every change of its row."""
+
+from typing import Any
+
+from sqlalchemy import JSON, CheckConstraint, ForeignKey, ForeignKeyConstraint, MetaData
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+
+_LATER = {"deferrable": True, "initially": "DEFERRED"}
+"""Checked at the end of the transaction: a pot is rewritten by taking its rows out and in."""
+
+
+class Base(DeclarativeBase):
+    metadata = MetaData(
+        naming_convention={
+            "ix": "ix_%(table_name)s_%(column_0_name)s",
+            "uq": "uq_%(table_name)s_%(column_0_name)s",
+            "ck": "ck_%(table_name)s_%(constraint_name)s",
+            "fk": "fk_%(table_name)s_%(column_0_name)s",
+            "pk": "pk_%(table_name)s",
+        }
+    )
+    type_annotation_map = {list[str]: JSON, dict[str, Any]: JSON}
+
+
+class KitchenRow(Base):
+    __tablename__ = "kitchen"
+    __table_args__ = (CheckConstraint("id = 1", name="only_one"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    regime: Mapped[str]
+    version: Mapped[int] = mapped_column(default=1)
+
+
+class HouseFlagRow(Base):
+    __tablename__ = "house_flag"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    version: Mapped[int] = mapped_column(default=1)
+
+
+class StatementRow(Base):
+    """A level with its evidence. The flag `otherwise` has no level and carries evidence only."""
+
+    __tablename__ = "statement"
+    __table_args__ = (
+        CheckConstraint("(product_id IS NULL) <> (preparation_id IS NULL)", name="one_owner"),
+        CheckConstraint(
+            "level IN ('free', 'may_contain', 'unchecked', 'contains')"
+            " OR (level IS NULL AND flag = 'otherwise')",
+            name="level",
+        ),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    product_id: Mapped[str | None] = mapped_column(
+        ForeignKey("product.id", ondelete="CASCADE"), index=True
+    )
+    preparation_id: Mapped[str | None] = mapped_column(
+        ForeignKey("preparation.id", ondelete="CASCADE"), index=True
+    )
+    flag: Mapped[str]
+    level: Mapped[str | None]
+    evidence: Mapped[str | None]
+    date: Mapped[str | None]
+    person: Mapped[str | None]
+
+
+class ProductRow(Base):
+    __tablename__ = "product"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    class_: Mapped[str] = mapped_column("class")
+    otherwise: Mapped[str]
+    certificates: Mapped[list[str]]
+    abv_percent: Mapped[float | None]
+    salt_g_per_100g: Mapped[float | None]
+    so2_mg_per_kg: Mapped[float | None]
+    density_g_per_ml: Mapped[float | None]
+    unit_weight_g: Mapped[float | None]
+    version: Mapped[int] = mapped_column(default=1)
+    statements: Mapped[list[StatementRow]] = relationship(
+        cascade="all, delete-orphan", order_by=StatementRow.id
+    )
+
+
+class LineRow(Base):
+    """One line. Its item is a product, a preparation, or a by-product of a preparation."""
+
+    __tablename__ = "line"
+    __table_args__ = (
+        CheckConstraint("(product_id IS NULL) <> (made_id IS NULL)", name="one_item"),
+        CheckConstraint("quantity >= 0", name="amount"),
+        ForeignKeyConstraint(
+            ["made_id", "by_product_id"], ["by_product.preparation_id", "by_product.id"], **_LATER
+        ),
+    )
+
+    preparation_id: Mapped[str] = mapped_column(
+        ForeignKey("preparation.id", ondelete="CASCADE"), primary_key=True
+    )
+    position: Mapped[int] = mapped_column(primary_key=True)
+    product_id: Mapped[str | None] = mapped_column(ForeignKey("product.id", **_LATER), index=True)
+    made_id: Mapped[str | None] = mapped_column(ForeignKey("preparation.id", **_LATER), index=True)
+    by_product_id: Mapped[str | None]
+    quantity: Mapped[float]
+    unit: Mapped[str]
+    role: Mapped[str]
+    stage: Mapped[str]
+    optional: Mapped[bool]
+    strained_out: Mapped[bool]
+    choice: Mapped[str | None]
+    chosen: Mapped[bool]
+    note: Mapped[str]
+
+
+class ByProductRow(Base):
+    __tablename__ = "by_product"
+
+    preparation_id: Mapped[str] = mapped_column(
+        ForeignKey("preparation.id", ondelete="CASCADE"), primary_key=True
+    )
+    id: Mapped[str] = mapped_column(primary_key=True)
+    position: Mapped[int]
+    name: Mapped[str]
+    quantity: Mapped[float | None]
+    unit: Mapped[str | None]
+
+
+class StepRow(Base):
+    __tablename__ = "step"
+
+    preparation_id: Mapped[str] = mapped_column(
+        ForeignKey("preparation.id", ondelete="CASCADE"), primary_key=True
+    )
+    position: Mapped[int] = mapped_column(primary_key=True)
+    text: Mapped[str]
+    minutes: Mapped[float | None]
+    heat: Mapped[str | None]
+    cue: Mapped[str | None]
+    caution: Mapped[str | None]
+    equipment: Mapped[list[str]]
+
+
+class PreparationRow(Base):
+    __tablename__ = "preparation"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    kind: Mapped[str]
+    class_: Mapped[str | None] = mapped_column("class")
+    colour: Mapped[str | None]
+    otherwise: Mapped[str | None]
+    yield_quantity: Mapped[float | None]
+    yield_unit: Mapped[str | None]
+    equipment: Mapped[list[str]]
+    variant_of: Mapped[str | None] = mapped_column(ForeignKey("preparation.id", **_LATER))
+    version: Mapped[int] = mapped_column(default=1)
+    lines: Mapped[list[LineRow]] = relationship(
+        cascade="all, delete-orphan",
+        order_by=LineRow.position,
+        foreign_keys=LineRow.preparation_id,
+    )
+    by_products: Mapped[list[ByProductRow]] = relationship(
+        cascade="all, delete-orphan", order_by=ByProductRow.position
+    )
+    method: Mapped[list[StepRow]] = relationship(
+        cascade="all, delete-orphan", order_by=StepRow.position
+    )
+    statements: Mapped[list[StatementRow]] = relationship(
+        cascade="all, delete-orphan", order_by=StatementRow.id
+    )
