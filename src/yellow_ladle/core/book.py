@@ -1,15 +1,15 @@
 """Everything that a kitchen writes down: products, preparations and how they are made."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
-from typing import TypeAlias
+from typing import Literal, TypeAlias, get_args
 
 from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.levels import Level
 
-KINDS = ("stock", "roux", "sauce", "soup", "component", "dish")
-ROLES = (
+Kind: TypeAlias = Literal["stock", "roux", "sauce", "soup", "component", "dish"]
+Role: TypeAlias = Literal[
     "thickener",
     "fat",
     "liquid",
@@ -20,9 +20,14 @@ ROLES = (
     "acid",
     "topping",
     "accompaniment",
-)
-STAGES = ("cook", "finish", "garnish")
-EVIDENCE = ("label", "supplier", "plain_food", "own_knowledge")
+]
+Stage: TypeAlias = Literal["cook", "finish", "garnish"]
+EvidenceKind: TypeAlias = Literal["label", "supplier", "plain_food", "own_knowledge"]
+
+KINDS: tuple[Kind, ...] = get_args(Kind)
+ROLES: tuple[Role, ...] = get_args(Role)
+STAGES: tuple[Stage, ...] = get_args(Stage)
+EVIDENCE: tuple[EvidenceKind, ...] = get_args(EvidenceKind)
 
 Statements: TypeAlias = Mapping[str, Level]
 
@@ -205,3 +210,10 @@ def by_product_item(preparation: str, by_product: str) -> str:
 def owner_of(item: str) -> str:
     """The product or preparation that an item belongs to: itself, or a by-product's preparation."""
     return item.partition("/")[0]
+
+
+def items_of(preparation: Preparation) -> Iterator[str]:
+    """The items that carry what a preparation carries: itself and its by-products."""
+    yield preparation.id
+    for by_product in preparation.by_products:
+        yield by_product_item(preparation.id, by_product.id)

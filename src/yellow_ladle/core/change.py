@@ -3,10 +3,10 @@
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
-from yellow_ladle.core.book import Book, Evidence, Line, Preparation, Product
+from yellow_ladle.core.book import Book, Evidence, Line, Preparation, Product, items_of
 from yellow_ladle.core.family import Family, bases_first
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.reading import Reading, items_of, own_mask
+from yellow_ladle.core.reading import Reading, own_mask
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,10 +18,15 @@ class Change:
     removed: tuple[str, ...] = ()
 
     @property
+    def written(self) -> list[str]:
+        """The ids that the change rewrites or adds."""
+        products = [product.id for product in self.products]
+        return [*products, *(preparation.id for preparation in self.preparations)]
+
+    @property
     def ids(self) -> list[str]:
         """Everything that the change rewrites, adds or removes."""
-        made = [preparation.id for preparation in self.preparations]
-        return [*(product.id for product in self.products), *made, *self.removed]
+        return [*self.written, *self.removed]
 
 
 @dataclass(frozen=True, slots=True)

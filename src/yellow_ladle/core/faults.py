@@ -4,7 +4,16 @@ from collections.abc import Collection, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from difflib import get_close_matches
 
-from yellow_ladle.core.book import Kitchen, Line, Preparation, Product, by_product_item, owner_of
+from yellow_ladle.core.book import (
+    Book,
+    Kitchen,
+    Line,
+    Preparation,
+    Product,
+    items_of,
+    owner_of,
+)
+from yellow_ladle.core.change import Change
 from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.regimes import regimes
 from yellow_ladle.core.units import units
@@ -57,6 +66,45 @@ def faults(pieces: Pieces) -> list[Fault]:
         found += _statement_faults(place, preparation, known_flags)
         found += preparation_faults(place, preparation, known_items)
     return [*found, *_cycle_faults(pieces.preparations)]
+
+
+def change_faults(after: Book, change: Change) -> list[Fault]:
+    """Everything that keeps a change from standing, given the book as it would be after it.
+
+    Places begin with the id of the product or preparation instead of its position.
+    """
+    known_flags = {flag.id for flag in after.flags}
+    known_items = set(after.products) | {
+        item for made in after.preparations.values() for item in items_of(made)
+    }
+    found: list[Fault] = []
+    for product in change.products:
+        if product.id in after.preparations:
+            found.append(Fault(f"{product.id}.id", f'a preparation has the id "{product.id}"'))
+        found += _statement_faults(product.id, product, known_flags)
+    for preparation in change.preparations:
+        if preparation.id in after.products:
+            found.append(Fault(f"{preparation.id}.id", f'a product has the id "{preparation.id}"'))
+        found += _statement_faults(preparation.id, preparation, known_flags)
+        found += preparation_faults(preparation.id, preparation, known_items)
+    found += _orphans(after, change, known_items)
+    if loop := cycle(after.preparations.values()):
+        names = " → ".join(after.name(id) for id in reversed(loop))
+        found.append(Fault(loop[0], f"a pot cannot go into itself: {names}"))
+    return found
+
+
+def _orphans(after: Book, change: Change, known_items: Collection[str]) -> Iterator[Fault]:
+    """Lines elsewhere whose item the change takes away."""
+    touched = set(change.ids)
+    for made in after.preparations.values():
+        for index, line in enumerate(made.lines if made.id not in touched else ()):
+            if line.item not in known_items:
+                message = f'"{line.item}" still goes into {made.name}; take it out there first'
+                yield Fault(f"{made.id}.lines[{index}].item", message)
+        if made.variant_of is not None and made.variant_of in change.removed:
+            message = f"{made.name} is a variant of it; say what else it comes from, or remove it"
+            yield Fault(f"{made.id}.variant_of", message)
 
 
 def near(word: str, known: Collection[str]) -> str:
@@ -145,11 +193,7 @@ def _id_faults(pieces: Pieces) -> Iterator[Fault]:
 def _items(pieces: Pieces) -> set[str]:
     items = {product.id for product in pieces.products}
     items |= {preparation.id for preparation in pieces.preparations}
-    items |= {
-        by_product_item(made.id, by_product.id)
-        for made in pieces.preparations
-        for by_product in made.by_products
-    }
+    items |= {item for made in pieces.preparations for item in items_of(made)}
     return items
 
 

@@ -1,6 +1,9 @@
 """How surely a flag is present."""
 
 from enum import IntEnum
+from typing import Literal, TypeAlias, get_args
+
+LevelWord: TypeAlias = Literal["free", "may_contain", "unchecked", "contains"]
 
 
 class Level(IntEnum):
@@ -12,9 +15,9 @@ class Level(IntEnum):
     CONTAINS = 3
 
     @property
-    def word(self) -> str:
+    def word(self) -> LevelWord:
         """The word that files, database, API and screen use."""
-        return self.name.lower()
+        return WORDS[self]
 
     @classmethod
     def of(cls, word: str) -> "Level":
@@ -22,4 +25,4 @@ class Level(IntEnum):
         return cls[word.upper()]
 
 
-WORDS = tuple(level.word for level in Level)
+WORDS: tuple[LevelWord, ...] = get_args(LevelWord)

@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from unicodedata import combining, normalize
 
-from yellow_ladle.core.book import Book, Line, Preparation, owner_of
+from yellow_ladle.core.book import Book, Line, Preparation, Step, owner_of
 from yellow_ladle.core.change import Change, choosing, reread, with_lines
 from yellow_ladle.core.faults import cycle
 from yellow_ladle.core.goals import Goals
@@ -122,6 +122,13 @@ def carried(before: Reading, item: str, goals: Goals, swaps: Iterable[Swap]) -> 
     )
 
 
+def for_all(before: Reading, plan: Plan) -> Change:
+    """The change that makes a plan's swaps where they stand, with the method that they ask for."""
+    after = plan.after.book.preparations
+    changed = {swap.in_: None for swap in plan.swaps}
+    return Change(preparations=tuple(_told(before.book, after[id], plan.swaps) for id in changed))
+
+
 def as_variant(before: Reading, plan: Plan, names: Mapping[str, str]) -> Change:
     """The change that makes a plan's pots beside the usual ones, each linked to what it came from.
 
@@ -132,8 +139,20 @@ def as_variant(before: Reading, plan: Plan, names: Mapping[str, str]) -> Change:
     for pot in plan.pots:
         ids[pot] = free_id(names[pot], taken)
         taken.add(ids[pot])
-    made = [_variant(plan.after.book.preparations[pot], ids, names[pot]) for pot in plan.pots]
-    return Change(preparations=tuple(made))
+    after = plan.after.book.preparations
+    made = [_told(before.book, after[pot], plan.swaps) for pot in plan.pots]
+    return Change(preparations=tuple(_variant(pot, ids, names[pot.id]) for pot in made))
+
+
+def _told(book: Book, preparation: Preparation, swaps: Iterable[Swap]) -> Preparation:
+    """A swapped preparation whose method opens with what is done otherwise."""
+    steps = [
+        Step(f"Instead of {book.name(swap.from_)}: {text}")
+        for swap in swaps
+        if swap.in_ == preparation.id
+        for text in swap.method
+    ]
+    return replace(preparation, method=(*steps, *preparation.method))
 
 
 def _variant(swapped: Preparation, ids: Mapping[str, str], name: str) -> Preparation:

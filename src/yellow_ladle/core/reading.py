@@ -1,10 +1,10 @@
 """What every item of a book carries, and what follows from it."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
-from yellow_ladle.core.book import Book, Preparation, by_product_item
+from yellow_ladle.core.book import Book, Preparation, items_of
 from yellow_ladle.core.declaring import Declaration, Declarer
 from yellow_ladle.core.diets import diets
 from yellow_ladle.core.family import Family, bases_first
@@ -121,13 +121,6 @@ def read(book: Book) -> Reading:
 def own_mask(layout: Layout, preparation: Preparation) -> int:
     """What a preparation brings by its own statements, besides its lines."""
     return layout.mask(preparation.statements, preparation.own_otherwise)
-
-
-def items_of(preparation: Preparation) -> Iterable[str]:
-    """The items that carry what a preparation carries: itself and its by-products."""
-    yield preparation.id
-    for by_product in preparation.by_products:
-        yield by_product_item(preparation.id, by_product.id)
 
 
 def _reason(obstacle: Obstacle, found: list[Way]) -> Reason:

@@ -11,7 +11,9 @@ Table: TypeAlias = dict[str, Value]
 
 def table(name: str) -> Table:
     """The content of `core/data/<name>.toml`."""
-    return tomllib.loads(files("yellow_ladle.core").joinpath(f"data/{name}.toml").read_text("utf-8"))
+    return tomllib.loads(
+        files("yellow_ladle.core").joinpath(f"data/{name}.toml").read_text("utf-8")
+    )
 
 
 def words(value: "Value | None") -> tuple[str, ...]:

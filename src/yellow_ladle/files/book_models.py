@@ -4,6 +4,9 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from yellow_ladle.core.book import EvidenceKind, Kind, Role, Stage
+from yellow_ladle.core.levels import LevelWord
+
 FORMAT = "yellow-ladle-book"
 VERSION = 1
 
@@ -18,22 +21,6 @@ Text = Annotated[str, Field(max_length=4000)]
 Number = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
 Percent = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
-LevelWord = Literal["free", "may_contain", "unchecked", "contains"]
-Kind = Literal["stock", "roux", "sauce", "soup", "component", "dish"]
-Role = Literal[
-    "thickener",
-    "fat",
-    "liquid",
-    "body",
-    "aromatic",
-    "seasoning",
-    "enrichment",
-    "acid",
-    "topping",
-    "accompaniment",
-]
-Stage = Literal["cook", "finish", "garnish"]
-EvidenceKind = Literal["label", "supplier", "plain_food", "own_knowledge"]
 
 
 class Piece(BaseModel):

@@ -13,13 +13,12 @@ from yellow_ladle.core.book import (
     Step,
 )
 from yellow_ladle.core.flags import Flag
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.levels import Level, LevelWord
 from yellow_ladle.files.book_models import (
     ByProductPiece,
     EvidencePiece,
     FlagPiece,
     KitchenPiece,
-    LevelWord,
     LinePiece,
     PreparationPiece,
     ProductPiece,
@@ -94,7 +93,7 @@ def product_piece(value: Product) -> ProductPiece:
         name=value.name,
         class_=value.class_,
         statements=_words(value.statements),
-        otherwise=_word(value.otherwise),
+        otherwise=value.otherwise.word,
         certificates=list(value.certificates),
         abv_percent=value.abv_percent,
         salt_g_per_100g=value.salt_g_per_100g,
@@ -116,7 +115,7 @@ def preparation_piece(value: Preparation) -> PreparationPiece:
             "colour": value.colour,
             "lines": [line_piece(entry) for entry in value.lines],
             "statements": _words(value.statements),
-            "otherwise": None if value.otherwise is None else _word(value.otherwise),
+            "otherwise": None if value.otherwise is None else value.otherwise.word,
             "yield": None if made is None else YieldPiece(quantity=made.quantity, unit=made.unit),
             "by_products": [by_product_piece(entry) for entry in value.by_products],
             "equipment": list(value.equipment),
@@ -145,17 +144,7 @@ def _levels(words: Mapping[str, LevelWord]) -> dict[str, Level]:
 
 
 def _words(levels: Mapping[str, Level]) -> dict[str, LevelWord]:
-    return {flag: _word(level) for flag, level in levels.items()}
-
-
-def _word(level: Level) -> LevelWord:
-    words: dict[Level, LevelWord] = {
-        Level.FREE: "free",
-        Level.MAY_CONTAIN: "may_contain",
-        Level.UNCHECKED: "unchecked",
-        Level.CONTAINS: "contains",
-    }
-    return words[level]
+    return {flag: level.word for flag, level in levels.items()}
 
 
 def _evidence(pieces: Mapping[str, EvidencePiece]) -> dict[str, Evidence]:

@@ -24,7 +24,9 @@ def _console() -> Console:
 
 def print_reading(reading: Reading) -> None:
     """One row per preparation and by-product; flags in sentence form, unchecked apart."""
-    table = Table("Pot", "Contains", "May contain", "Not checked", "Suits", "Ask", title_justify="left")
+    table = Table(
+        "Pot", "Contains", "May contain", "Not checked", "Suits", "Ask", title_justify="left"
+    )
     every = len(reading.book.flags)
     for item in sorted(reading.items()):
         levels = reading.levels(item)

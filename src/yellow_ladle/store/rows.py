@@ -20,7 +20,17 @@ _NUMBERS = (
     "density_g_per_ml",
     "unit_weight_g",
 )
-_LINE = ("quantity", "unit", "role", "stage", "optional", "strained_out", "choice", "chosen", "note")
+_LINE = (
+    "quantity",
+    "unit",
+    "role",
+    "stage",
+    "optional",
+    "strained_out",
+    "choice",
+    "chosen",
+    "note",
+)
 _STEP = ("text", "minutes", "heat", "cue", "caution")
 
 
@@ -66,7 +76,7 @@ def preparation_of(row: PreparationRow) -> Preparation:
         ),
         equipment=tuple(row.equipment),
         method=tuple(
-            Step(*(getattr(step, key) for key in _STEP), equipment=tuple(step.equipment))
+            Step(step.text, step.minutes, step.heat, step.cue, step.caution, tuple(step.equipment))
             for step in row.method
         ),
         evidence=_evidence(row.statements),

@@ -1,12 +1,12 @@
 """The tables that hold a book. `version` rises by one with every change of its row."""
 
-from typing import Any
+from typing import Any, ClassVar
 
 from sqlalchemy import JSON, CheckConstraint, ForeignKey, ForeignKeyConstraint, MetaData
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 
-_LATER = {"deferrable": True, "initially": "DEFERRED"}
-"""Checked at the end of the transaction: a pot is rewritten by taking its rows out and in."""
+# Deferred keys are checked at the end of the transaction, as a pot is rewritten by taking its rows
+# out and putting new ones in.
 
 
 class Base(DeclarativeBase):
@@ -19,7 +19,7 @@ class Base(DeclarativeBase):
             "pk": "pk_%(table_name)s",
         }
     )
-    type_annotation_map = {list[str]: JSON, dict[str, Any]: JSON}
+    type_annotation_map: ClassVar[dict[Any, Any]] = {list[str]: JSON, dict[str, Any]: JSON}
 
 
 class KitchenRow(Base):
@@ -94,7 +94,11 @@ class LineRow(Base):
         CheckConstraint("(product_id IS NULL) <> (made_id IS NULL)", name="one_item"),
         CheckConstraint("quantity >= 0", name="amount"),
         ForeignKeyConstraint(
-            ["made_id", "by_product_id"], ["by_product.preparation_id", "by_product.id"], **_LATER
+            ["made_id", "by_product_id"],
+            ["by_product.preparation_id", "by_product.id"],
+            name="fk_line_by_product",
+            deferrable=True,
+            initially="DEFERRED",
         ),
     )
 
@@ -102,8 +106,12 @@ class LineRow(Base):
         ForeignKey("preparation.id", ondelete="CASCADE"), primary_key=True
     )
     position: Mapped[int] = mapped_column(primary_key=True)
-    product_id: Mapped[str | None] = mapped_column(ForeignKey("product.id", **_LATER), index=True)
-    made_id: Mapped[str | None] = mapped_column(ForeignKey("preparation.id", **_LATER), index=True)
+    product_id: Mapped[str | None] = mapped_column(
+        ForeignKey("product.id", deferrable=True, initially="DEFERRED"), index=True
+    )
+    made_id: Mapped[str | None] = mapped_column(
+        ForeignKey("preparation.id", deferrable=True, initially="DEFERRED"), index=True
+    )
     by_product_id: Mapped[str | None]
     quantity: Mapped[float]
     unit: Mapped[str]
@@ -156,7 +164,9 @@ class PreparationRow(Base):
     yield_quantity: Mapped[float | None]
     yield_unit: Mapped[str | None]
     equipment: Mapped[list[str]]
-    variant_of: Mapped[str | None] = mapped_column(ForeignKey("preparation.id", **_LATER))
+    variant_of: Mapped[str | None] = mapped_column(
+        ForeignKey("preparation.id", deferrable=True, initially="DEFERRED")
+    )
     version: Mapped[int] = mapped_column(default=1)
     lines: Mapped[list[LineRow]] = relationship(
         cascade="all, delete-orphan",

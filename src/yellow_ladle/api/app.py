@@ -1,0 +1,95 @@
+"""The application: routes, error handling, security headers, and the built client."""
+
+from collections.abc import Awaitable, Callable
+from pathlib import Path
+from typing import Any
+
+from fastapi import APIRouter, FastAPI, Request, Response
+from fastapi.responses import FileResponse
+from fastapi.staticfiles import StaticFiles
+from starlette.exceptions import HTTPException
+from starlette.middleware.gzip import GZipMiddleware
+from starlette.middleware.trustedhost import TrustedHostMiddleware
+
+from yellow_ladle import __version__
+from yellow_ladle.api.problems import add_handlers
+from yellow_ladle.api.routes import (
+    changes,
+    family,
+    find,
+    kitchen,
+    plans,
+    preparations,
+    products,
+)
+from yellow_ladle.store.ledger import Ledger
+
+CLIENT = Path(__file__).parents[3] / "web" / "dist"
+
+HEADERS = {
+    "Content-Security-Policy": (
+        "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; "
+        "img-src 'self' data:; connect-src 'self'; base-uri 'none'; form-action 'self'; "
+        "frame-ancestors 'none'"
+    ),
+    "X-Content-Type-Options": "nosniff",
+    "Referrer-Policy": "no-referrer",
+    "Cross-Origin-Opener-Policy": "same-origin",
+}
+
+
+def create_app(ledger: Ledger | None, hosts: list[str] | None = None) -> FastAPI:
+    """The application over one kitchen's ledger. `hosts`: the names it answers to, any if None."""
+    app = FastAPI(
+        title="Yellow Ladle",
+        version=__version__,
+        description="What is in every pot, where from, and what can be done about it.",
+        openapi_url="/api/v1/openapi.json",
+        docs_url=None,
+        redoc_url=None,
+    )
+    app.state.ledger = ledger
+    app.add_middleware(GZipMiddleware, minimum_size=800)
+    if hosts is not None:
+        app.add_middleware(TrustedHostMiddleware, allowed_hosts=hosts)
+    app.middleware("http")(_headed)
+    add_handlers(app)
+    api = APIRouter(prefix="/api/v1")
+    for part in (kitchen, family, preparations, products, changes, plans, find):
+        api.include_router(part.router)
+    app.include_router(api)
+    _serve_client(app)
+    return app
+
+
+def openapi_document() -> dict[str, Any]:
+    """The API's description, from which the client's types are generated."""
+    return create_app(None).openapi()
+
+
+async def _headed(request: Request, handle: Callable[[Request], Awaitable[Response]]) -> Response:
+    response = await handle(request)
+    response.headers.update(HEADERS)
+    if request.url.path.startswith("/api/"):
+        response.headers["Cache-Control"] = "no-store"
+    return response
+
+
+def _serve_client(app: FastAPI) -> None:
+    """The built client: hashed assets as files, the API's documentation, else the one page."""
+    if not CLIENT.exists():
+        return
+    app.mount("/assets", StaticFiles(directory=CLIENT / "assets"))
+
+    @app.get("/api/docs", include_in_schema=False)
+    def api_docs() -> FileResponse:
+        return FileResponse(CLIENT / "api-docs.html")
+
+    @app.get("/{path:path}", include_in_schema=False)
+    def page(path: str) -> FileResponse:
+        if path.startswith("api/"):
+            raise HTTPException(404, f"There is nothing at /{path}. /api/docs lists what there is.")
+        file = CLIENT / path
+        if path and file.is_file() and file.resolve().is_relative_to(CLIENT):
+            return FileResponse(file)
+        return FileResponse(CLIENT / "index.html", headers={"Cache-Control": "no-cache"})

@@ -1,0 +1,38 @@
+"""What a change would do, and recording it."""
+
+from fastapi import APIRouter
+from pydantic import BaseModel
+
+from yellow_ladle.api.changes import AnyChange, RecordIn, RippleOut, change_of, ripple_out
+from yellow_ladle.api.ledger import TheLedger
+from yellow_ladle.api.problems import PROBLEMS
+
+router = APIRouter(tags=["changes"], responses=PROBLEMS)
+
+
+class PreviewIn(BaseModel):
+    """A change to be looked at only."""
+
+    change: AnyChange
+
+
+class RecordedOut(BaseModel):
+    """What was recorded did this; `versions` are those that now stand of what was written."""
+
+    ripple: RippleOut
+    versions: dict[str, int]
+
+
+@router.post("/preview")
+def preview(wanted: PreviewIn, ledger: TheLedger) -> RippleOut:
+    """What a change would do to pots and plates, flag by flag. Nothing is recorded."""
+    return ripple_out(ledger.preview(change_of(ledger.now, wanted.change)))
+
+
+@router.post("/changes")
+def record(wanted: RecordIn, ledger: TheLedger) -> RecordedOut:
+    """Records a change, if what it touches still stands at the version that the writer saw."""
+    change = change_of(ledger.now, wanted.change)
+    ripple = ledger.record(change, dict.fromkeys(change.ids, wanted.seen))
+    versions = {id: ledger.now.versions[id] for id in change.written}
+    return RecordedOut(ripple=ripple_out(ripple), versions=versions)

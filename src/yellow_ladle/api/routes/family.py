@@ -1,0 +1,71 @@
+"""The family board: every preparation in its column, with its marks and its pour."""
+
+from fastapi import APIRouter
+from pydantic import BaseModel
+
+from yellow_ladle.api.ledger import TheBook
+from yellow_ladle.core.columns import Column, columns
+from yellow_ladle.core.fitting import Verdict
+from yellow_ladle.core.levels import LevelWord
+
+router = APIRouter(tags=["family"])
+
+COLUMN_NAMES = {
+    Column.BASES: "Bases",
+    Column.MOTHERS: "Mother sauces",
+    Column.SAUCES: "Sauces and soups",
+    Column.PLATES: "Plates",
+}
+
+
+class ColumnOut(BaseModel):
+    """One column of the board."""
+
+    id: Column
+    name: str
+
+
+class StripOut(BaseModel):
+    """One preparation on the board. `flags` holds only what is above free."""
+
+    id: str
+    name: str
+    kind: str
+    column: Column
+    variant_of: str | None
+    flags: dict[str, LevelWord]
+    diets: dict[str, Verdict]
+    made_from: list[str]
+    goes_into: list[str]
+
+
+class FamilyOut(BaseModel):
+    """The whole board."""
+
+    columns: list[ColumnOut]
+    strips: list[StripOut]
+
+
+@router.get("/family")
+def family(now: TheBook) -> FamilyOut:
+    """The board: causes to the left, consequences to the right."""
+    reading = now.reading
+    made = reading.book.preparations
+    placed = columns(reading)
+    return FamilyOut(
+        columns=[ColumnOut(id=column, name=COLUMN_NAMES[column]) for column in Column],
+        strips=[
+            StripOut.model_construct(
+                id=id,
+                name=preparation.name,
+                kind=preparation.kind,
+                column=placed[id],
+                variant_of=preparation.variant_of,
+                flags={flag: level.word for flag, level in reading.levels(id).items()},
+                diets=reading.verdicts(id),
+                made_from=[item for item in reading.family.inputs[id] if item in made],
+                goes_into=sorted(reading.family.users.get(id, ())),
+            )
+            for id, preparation in sorted(made.items(), key=lambda entry: entry[1].name)
+        ],
+    )

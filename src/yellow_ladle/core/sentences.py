@@ -1,0 +1,73 @@
+"""What the readings say, in a kitchen's words."""
+
+from collections.abc import Iterable
+
+from yellow_ladle.core.book import Book, by_product_item, owner_of
+from yellow_ladle.core.diets import Diet
+from yellow_ladle.core.fitting import Verdict
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.reading import Reading, Reason, Suitability
+from yellow_ladle.core.sources import Source
+
+SAY = "From your records only. Read the label, ask the guest, follow local food law."
+
+
+def way_names(book: Book, source: Source) -> list[str]:
+    """The names from a source to the item asked about, which closes the list as "here"."""
+    names = [step_name(book, item) for item in reversed(source.via)]
+    if names:
+        names[-1] = "here"
+    return names if source.own else [book.name(source.product), *names]
+
+
+def step_name(book: Book, item: str) -> str:
+    """The name of one item on a way; a by-product by its own name alone."""
+    owner, _, by_product = item.partition("/")
+    if not by_product:
+        return book.name(owner)
+    parts = book.preparations[owner].by_products
+    return next(part.name for part in parts if by_product_item(owner, part.id) == item)
+
+
+def strained_on(book: Book, source: Source) -> bool:
+    """Whether the source itself is strained out of the pot that it goes into."""
+    if source.own or not source.via:
+        return False
+    pot = book.preparations[owner_of(source.via[-1])]
+    lines = [pot.lines[index] for index in pot.counted()]
+    return all(line.strained_out for line in lines if line.item == source.product)
+
+
+def verdict_sentence(reading: Reading, item: str, diet: Diet, fit: Suitability) -> str:
+    """One diet's verdict on an item, with what decides it and by which way."""
+    if fit.verdict is Verdict.SUITS:
+        traces = f"; traces of {_listed(words(fit.traces))} are shown" if fit.traces else ""
+        return f"Suits {diet.name}{traces}."
+    reasons = [reason for reason in fit.because if reason.level is fit.because[0].level]
+    told = _listed(_givers(reading, item, reasons))
+    if fit.verdict is Verdict.DOES_NOT_SUIT:
+        return f"Does not suit {diet.name}: {told}."
+    only_traces = fit.because[0].level is Level.MAY_CONTAIN
+    why = "there may be traces from" if only_traces else "not checked yet:"
+    return f"Ask about {diet.name}: {why} {told}."
+
+
+def _givers(reading: Reading, item: str, reasons: Iterable[Reason]) -> list[str]:
+    """Each thing behind the reasons once, with the pot by whose way it comes."""
+    ways = {way.giver.id: way for way in reading.ways(item)}
+    told: list[str] = []
+    for giver in dict.fromkeys(product for reason in reasons for product in reason.products):
+        via = [step for step in ways[giver].via[1:] if step != giver]
+        pot = f", by way of {step_name(reading.book, via[-1])}" if via else ""
+        told.append(f"{reading.book.name(giver)}{pot}")
+    return told
+
+
+def words(flags: Iterable[str]) -> list[str]:
+    """Flag ids as words."""
+    return [flag.replace("_", " ") for flag in flags]
+
+
+def _listed(parts: list[str], most: int = 3) -> str:
+    more = f"; and {len(parts) - most} more" if len(parts) > most else ""
+    return "; ".join(parts[:most]) + more

@@ -1,0 +1,21 @@
+"""Opening the demo kitchen's ledger."""
+
+from importlib.resources import files
+from pathlib import Path
+
+from yellow_ladle.core.book import Book
+from yellow_ladle.files.book_file import parse_book
+from yellow_ladle.store.ledger import Ledger
+
+
+def demo_book() -> Book:
+    """Skerrow Light's book."""
+    return parse_book(files("yellow_ladle.demo").joinpath("skerrow-light.book.json").read_bytes())
+
+
+def open_demo(path: Path) -> Ledger:
+    """A ledger in the file, holding the demo kitchen unless it already holds one."""
+    ledger = Ledger.open(path)
+    if ledger.is_empty:
+        ledger.take(demo_book())
+    return ledger
