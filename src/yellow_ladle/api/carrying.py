@@ -32,12 +32,13 @@ class CarriedOut(BaseModel):
 
 
 class SuitsOut(BaseModel):
-    """One diet's verdict in a sentence."""
+    """One diet's verdict in a sentence; `traces` are flags shown without being counted."""
 
     diet: str
     name: str
     verdict: Verdict
     sentence: str
+    traces: list[str]
     note: str
 
 
@@ -74,6 +75,7 @@ def suits(reading: Reading, item: str) -> list[SuitsOut]:
             name=diets()[id].name,
             verdict=fit.verdict,
             sentence=verdict_sentence(reading, item, diets()[id], fit),
+            traces=list(fit.traces),
             note=diets()[id].note,
         )
         for id, fit in reading.suitability(item).items()

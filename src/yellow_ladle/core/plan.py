@@ -2,12 +2,12 @@
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
-from unicodedata import combining, normalize
 
 from yellow_ladle.core.book import Book, Line, Preparation, Step, owner_of
 from yellow_ladle.core.change import Change, choosing, reread, with_lines
 from yellow_ladle.core.faults import cycle
 from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.reading import Reading
 
@@ -163,17 +163,3 @@ def _variant(swapped: Preparation, ids: Mapping[str, str], name: str) -> Prepara
 def _renamed(item: str, ids: Mapping[str, str]) -> str:
     owner, slash, by_product = item.partition("/")
     return ids.get(owner, owner) + slash + by_product
-
-
-def free_id(name: str, taken: Iterable[str]) -> str:
-    """An id made from a name, with a number behind it where it is taken."""
-    plain = "".join(c if c.isascii() and c.isalnum() else "-" for c in _unaccented(name).lower())
-    stem = "-".join(part for part in plain.split("-") if part) or "pot"
-    used, number, id = set(taken), 2, stem
-    while id in used:
-        id, number = f"{stem}-{number}", number + 1
-    return id
-
-
-def _unaccented(name: str) -> str:
-    return "".join(c for c in normalize("NFKD", name) if not combining(c))

@@ -7,6 +7,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.ledger import TheBook
 from yellow_ladle.core.book import Book, by_product_item
+from yellow_ladle.core.ids import free_id
 
 router = APIRouter(tags=["find"])
 
@@ -18,6 +19,12 @@ class FoundOut(BaseModel):
     name: str
     what: Literal["product", "preparation", "by_product"]
     kind: str
+
+
+class FreeIdOut(BaseModel):
+    """An id that nothing has yet."""
+
+    id: str
 
 
 @router.get("/find")
@@ -34,6 +41,13 @@ def find(
     first = words[0] if words else ""
     found.sort(key=lambda entry: (not entry.name.casefold().startswith(first), entry.name))
     return found[:limit]
+
+
+@router.get("/free-id")
+def free(now: TheBook, name: Annotated[str, Query(min_length=1, max_length=200)]) -> FreeIdOut:
+    """An id for something new of that name, one that nothing else has."""
+    book = now.reading.book
+    return FreeIdOut(id=free_id(name, {*book.products, *book.preparations}))
 
 
 def _all(book: Book) -> list[FoundOut]:

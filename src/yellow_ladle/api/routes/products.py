@@ -18,7 +18,10 @@ router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
 
 
 class JarOut(BaseModel):
-    """A product in the larder's list. `flags` holds only what is above free."""
+    """A product in the larder's list. `flags` holds only what is above free.
+
+    `used_in` counts the pots that name it in a line, `plates` the dishes that it reaches.
+    """
 
     id: str
     name: str
@@ -27,6 +30,7 @@ class JarOut(BaseModel):
     otherwise: LevelWord
     flags: dict[str, LevelWord]
     used_in: int
+    plates: int
 
 
 class ProductOut(BaseModel):
@@ -78,7 +82,8 @@ def level_words(reading: Reading, item: str) -> dict[str, LevelWord]:
 
 
 def _jar(reading: Reading, id: str) -> JarOut:
-    product = reading.book.products[id]
+    product, made = reading.book.products[id], reading.book.preparations
+    reached = reading.family.downstream([id])
     return JarOut(
         id=id,
         name=product.name,
@@ -87,4 +92,5 @@ def _jar(reading: Reading, id: str) -> JarOut:
         otherwise=product.otherwise.word,
         flags=level_words(reading, id),
         used_in=len(reading.family.users.get(id, ())),
+        plates=sum(made[pot].kind == "dish" for pot in reached),
     )

@@ -1,0 +1,49 @@
+<script lang="ts">
+  import { asWords } from '../marks/levels';
+  import PotMark from '../marks/PotMark.svelte';
+  import type { Board, Strip } from './board.svelte';
+  import { selection } from './selection.svelte';
+  import { verdictColour, verdictWord } from './verdicts';
+
+  let { board, strip }: { board: Board; strip: Strip } = $props();
+
+  const chosen = $derived(selection.pot === strip.id);
+  const kin = $derived(board.pour.kin.has(strip.id));
+  const away = $derived(board.selected !== undefined && !chosen && !kin);
+  const verdict = $derived(board.verdict(strip));
+</script>
+
+<button
+  type="button"
+  data-strip={strip.id}
+  aria-pressed={chosen}
+  onclick={() => (selection.pot = chosen ? null : strip.id)}
+  class={[
+    'grid min-h-11 w-full grid-cols-[minmax(0,1fr)_auto] items-center gap-2 border-y px-2.5 py-1 text-left',
+    chosen
+      ? 'border-ladle bg-ladle text-on-ladle'
+      : kin
+        ? 'border-ladle bg-ladle-pale'
+        : away
+          ? 'border-rule bg-porcelain text-soft'
+          : 'border-rule bg-sheet'
+  ]}
+>
+  <span class={['strip-name', away && 'font-[450]']}>
+    {strip.name}
+    {#if strip.variant_of}
+      <span class={['block font-sans text-[14px] font-normal', !chosen && 'text-soft']}>
+        variant of {asWords(strip.variant_of)}
+      </span>
+    {/if}
+  </span>
+  {#if verdict}
+    <span class={['text-right text-[14px] leading-tight', !chosen && verdictColour(verdict)]}>
+      {verdictWord(verdict)}
+    </span>
+  {:else if board.ask}
+    <span class={chosen ? '[--clay:#20242c] [--edge:#20242c] [--enamel:#20242c]' : ''}>
+      <PotMark level={board.level(strip)} />
+    </span>
+  {/if}
+</button>

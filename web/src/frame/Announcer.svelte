@@ -1,0 +1,14 @@
+<script lang="ts">
+  import { announcements } from './announce.svelte';
+</script>
+
+<div
+  role="status"
+  aria-live="polite"
+  class={[
+    'fixed bottom-4 left-28 z-40 max-w-xl border-l-4 border-ladle bg-ink px-4 py-3 text-porcelain',
+    announcements.text === '' && 'invisible'
+  ]}
+>
+  {announcements.text}
+</div>

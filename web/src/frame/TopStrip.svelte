@@ -1,0 +1,36 @@
+<script lang="ts">
+  import Moon from '@lucide/svelte/icons/moon';
+  import Sun from '@lucide/svelte/icons/sun';
+  import { kitchenQuery } from '../api/queries';
+  import PotMark from '../marks/PotMark.svelte';
+  import { p } from '../routes';
+  import FindBox from './FindBox.svelte';
+  import { ground } from './ground.svelte';
+
+  const kitchen = kitchenQuery();
+</script>
+
+<header class="flex items-center gap-5 border-b border-rule bg-sheet px-5">
+  {#if kitchen.data}
+    <span class="font-name text-[20px] font-[650]">{kitchen.data.name}</span>
+    <span class="text-soft">declares by {kitchen.data.regime.name}</span>
+  {/if}
+  <div class="ml-auto w-[360px]"><FindBox /></div>
+  {#if kitchen.data}
+    <a
+      href="{p('/larder')}?unchecked=1"
+      class="flex min-h-11 items-center gap-2 font-semibold text-clay hover:underline"
+    >
+      <PotMark level="unchecked" decorative />
+      {kitchen.data.unchecked} not checked
+    </a>
+  {/if}
+  <button
+    type="button"
+    class="grid size-11 place-items-center"
+    aria-label={ground.night ? 'Day ground' : 'Night pass: dark ground'}
+    onclick={() => ground.toggle()}
+  >
+    {#if ground.night}<Sun size={20} />{:else}<Moon size={20} />{/if}
+  </button>
+</header>

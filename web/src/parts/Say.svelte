@@ -1,0 +1,8 @@
+<script lang="ts">
+  import { kitchenQuery } from '../api/queries';
+
+  /** The one line beside every decision. */
+  const kitchen = kitchenQuery();
+</script>
+
+<p class="text-note text-soft">{kitchen.data?.say}</p>

@@ -1,0 +1,85 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { kitchenQuery } from '../api/queries';
+  import Act from '../parts/Act.svelte';
+  import ItemBox from '../parts/ItemBox.svelte';
+  import Sheet from '../parts/Sheet.svelte';
+  import RecordFoot from '../ripple/RecordFoot.svelte';
+  import { Recording, type Change } from '../ripple/recording.svelte';
+  import { p } from '../routes';
+  import type { Line, Pot } from './lines';
+
+  /** Changes one line: another item, another amount, or the alternative that is in use. */
+  let { pot, line, onclose }: { pot: Pot; line: Line; onclose: () => void } = $props();
+
+  const kitchen = kitchenQuery();
+  const recording = new Recording();
+  const before = untrack(() => line.line);
+  let item = $state(before.item);
+  let quantity = $state<number | null>(before.quantity);
+  let unit = $state(before.unit);
+  let choosing = $state(false);
+
+  const opens = $derived(
+    line.item_kind === 'product'
+      ? p('/larder/:id', { params: { id: line.owner } })
+      : p('/pots/:id', { params: { id: line.owner } })
+  );
+
+  const change = $derived.by((): Change | null => {
+    const preparation = pot.preparation.id;
+    if (choosing) return { change: 'choice', preparation, line: line.index };
+    const same = item === before.item && quantity === before.quantity && unit === before.unit;
+    if (same || quantity === null) return null;
+    return {
+      change: 'line',
+      preparation,
+      line: line.index,
+      to: { ...before, item, quantity, unit }
+    };
+  });
+
+  $effect(() => void recording.preview(change));
+
+  async function record() {
+    if (change && (await recording.record(change, pot.version))) onclose();
+  }
+</script>
+
+<Sheet bind:open={() => true, onclose} title="{line.name} in {pot.preparation.name}">
+  <div class="grid gap-4">
+    <a class="underline" href={opens} onclick={onclose}>
+      {line.item_kind === 'product' ? 'Open its label in the larder' : 'Open this pot'}
+    </a>
+    {#if line.line.choice && !line.counted}
+      <div>
+        <Act onclick={() => (choosing = !choosing)}>
+          {choosing ? 'Leave the choice as it is' : `Use this for the ${line.line.choice}`}
+        </Act>
+      </div>
+    {/if}
+    {#if !choosing}
+      <label class="block">
+        <span class="text-soft">Item</span>
+        <ItemBox id="line-item" bind:item name={line.name} />
+      </label>
+      <div class="grid grid-cols-2 gap-4">
+        <label class="block">
+          <span class="text-soft">Amount</span>
+          <input class="field amount" type="number" min="0" step="any" bind:value={quantity} />
+        </label>
+        <label class="block">
+          <span class="text-soft">Unit</span>
+          <select class="field" bind:value={unit}>
+            {#each kitchen.data?.units ?? [unit] as known (known)}
+              <option value={known}>{known.replace('_', ' ')}</option>
+            {/each}
+          </select>
+        </label>
+      </div>
+    {/if}
+  </div>
+  {#snippet foot()}
+    <RecordFoot {recording} disabled={change === null} onrecord={record} />
+  {/snippet}
+</Sheet>

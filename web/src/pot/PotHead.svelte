@@ -1,0 +1,57 @@
+<script lang="ts">
+  import { asWords } from '../marks/levels';
+  import Act from '../parts/Act.svelte';
+  import { p } from '../routes';
+  import { amountText, type Pot } from './lines';
+
+  let { pot, onedit }: { pot: Pot; onedit: () => void } = $props();
+
+  const made = $derived(pot.preparation);
+  const told = $derived(
+    [
+      asWords(made.class ?? made.kind),
+      made.colour,
+      made.yield && amountText(made.yield.quantity, made.yield.unit)
+    ]
+      .filter(Boolean)
+      .join(' · ')
+  );
+  const params = $derived({ params: { id: made.id } });
+</script>
+
+<div class="flex items-end gap-4 border-b border-rule px-5 pt-3.5 pb-3">
+  <div class="border-y border-b-[3px] border-rule border-b-ladle bg-sheet px-3.5 py-1.5">
+    <h1 class="text-[26px] leading-[1.1]">{made.name}</h1>
+    <p class="text-note text-soft">{told}</p>
+  </div>
+  <div class="max-w-md leading-snug">
+    {#if pot.variant_of}
+      <p>
+        Variant of <a
+          class="underline"
+          href={p('/pots/:id', { params: { id: pot.variant_of.id } })}
+        >
+          {pot.variant_of.name}</a
+        >
+      </p>
+    {/if}
+    {#if pot.variants.length > 0}
+      <p>
+        Variants:
+        {#each pot.variants as variant, index (variant.id)}
+          {#if index > 0},
+          {/if}<a class="underline" href={p('/pots/:id', { params: { id: variant.id } })}>
+            {variant.name}</a
+          >
+        {/each}
+      </p>
+    {/if}
+  </div>
+  <div class="ml-auto flex gap-2.5">
+    <Act main href={p('/pots/:id/swaps', params)}>
+      Find a swap
+      <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-[14px]">w</kbd>
+    </Act>
+    <Act onclick={onedit}>Edit the card</Act>
+  </div>
+</div>

@@ -1,0 +1,39 @@
+<script lang="ts">
+  import Act from '../parts/Act.svelte';
+  import Say from '../parts/Say.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import type { Recording } from './recording.svelte';
+  import RippleView from './RippleView.svelte';
+
+  /** The foot of every form that changes the book: what it would do, then the act itself. */
+  let {
+    recording,
+    disabled = false,
+    hint = 'Nothing is changed yet.',
+    onrecord
+  }: {
+    recording: Recording;
+    disabled?: boolean;
+    hint?: string;
+    onrecord: () => void;
+  } = $props();
+</script>
+
+<div class="grid gap-2">
+  <Trouble error={recording.error} />
+  {#if recording.ripple}
+    <RippleView ripple={recording.ripple} />
+  {:else if !recording.error}
+    <p class="text-soft">{hint}</p>
+  {/if}
+  <div class="flex items-center gap-4">
+    <Act
+      main
+      disabled={disabled || recording.busy || (recording.ripple === null && !recording.overtaken)}
+      onclick={onrecord}
+    >
+      {recording.overtaken ? 'Record mine over it' : 'Record'}
+    </Act>
+    <Say />
+  </div>
+</div>

@@ -1,0 +1,65 @@
+import { answer, api, Refused, type Schema } from '../api/client';
+import { afterRecording } from '../api/queries';
+import { announcements } from '../frame/announce.svelte';
+
+export type Change = Schema['RecordIn']['change'];
+export type Ripple = Schema['RippleOut'];
+
+/**
+ * A change on its way into the book: its ripple is shown first, then it is recorded. What was typed
+ * stays where it is when the server refuses, also when somebody else was quicker.
+ */
+export class Recording {
+  ripple = $state<Ripple | null>(null);
+  error = $state<unknown>(null);
+  /** The version that stands, where somebody else wrote in the meantime. */
+  overtaken = $state<number | null>(null);
+  busy = $state(false);
+  #latest = 0;
+
+  /** Asks what a change would do; only the newest question's answer is shown. */
+  async preview(change: Change | null) {
+    const mine = ++this.#latest;
+    this.error = null;
+    if (change === null) {
+      this.ripple = null;
+      return;
+    }
+    try {
+      const ripple = await answer(api.POST('/api/v1/preview', { body: { change } }));
+      if (mine === this.#latest) this.ripple = ripple;
+    } catch (error) {
+      if (mine !== this.#latest) return;
+      this.ripple = null;
+      this.error = error;
+    }
+  }
+
+  /** Records a change that was made looking at version `seen`; says whether it stands. */
+  async record(change: Change, seen: number | null): Promise<boolean> {
+    this.busy = true;
+    this.error = null;
+    try {
+      const body = { change, seen: this.overtaken ?? seen };
+      const done = await answer(api.POST('/api/v1/changes', { body }));
+      announcements.say(`Recorded. ${done.ripple.sentence}`);
+      this.overtaken = null;
+      this.ripple = null;
+      await afterRecording();
+      return true;
+    } catch (error) {
+      this.error = error;
+      if (error instanceof Refused) this.overtaken = error.current?.version ?? null;
+      return false;
+    } finally {
+      this.busy = false;
+    }
+  }
+
+  reset() {
+    this.#latest += 1;
+    this.ripple = null;
+    this.error = null;
+    this.overtaken = null;
+  }
+}

@@ -1,0 +1,13 @@
+import { createRouter } from 'sv-router';
+import Family from './family/Family.svelte';
+import Lost from './frame/Lost.svelte';
+
+export const { p, navigate, isActive, route } = createRouter({
+  '/': Family,
+  '/pots': () => import('./pot/PotIndex.svelte'),
+  '/pots/:id': () => import('./pot/Pot.svelte'),
+  '/pots/:id/swaps': () => import('./swaps/Swaps.svelte'),
+  '/larder': () => import('./larder/Larder.svelte'),
+  '/larder/:id': () => import('./larder/Larder.svelte'),
+  '*': Lost
+});

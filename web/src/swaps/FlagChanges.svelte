@@ -1,0 +1,40 @@
+<script lang="ts">
+  import type { Level } from '../api/client';
+  import { asWords, levelWord } from '../marks/levels';
+  import PotMark from '../marks/PotMark.svelte';
+  import type { Plan } from './bench.svelte';
+
+  /** The flags that a plan brings in, the ones that go, and what stays. New ones stand first. */
+  let { plan, now }: { plan: Plan; now: Record<string, Level> } = $props();
+
+  const after = $derived(plan.flags_after as Record<string, Level>);
+  const gone = $derived(plan.clears.filter((flag) => now[flag.id] !== 'unchecked'));
+  const settled = $derived(plan.clears.length - gone.length);
+  const stays = $derived(
+    Object.entries(after).filter(([flag]) => !plan.adds.some((added) => added.id === flag))
+  );
+</script>
+
+{#each plan.adds as flag (flag.id)}
+  <p class="flex items-center gap-1.5 font-[650] text-brick">
+    <PotMark level={after[flag.id] ?? 'contains'} small brick />
+    {asWords(flag.id)}
+    {after[flag.id] === 'contains'
+      ? 'comes in'
+      : `becomes ${levelWord(after[flag.id] ?? 'contains')}`}
+  </p>
+{/each}
+{#if gone.length > 0}
+  <p class="flex items-start gap-1.5 text-moss">
+    <span class="mt-0.5"><PotMark level="free" small decorative /></span>
+    {gone.map((flag) => asWords(flag.id)).join(', ')} gone
+  </p>
+{/if}
+{#if settled > 0}
+  <p class="flex items-center gap-1.5 text-moss">
+    <PotMark level="free" small decorative />{settled} not checked, no longer in it
+  </p>
+{/if}
+{#each stays as [flag, level] (flag)}
+  <p class="flex items-center gap-1.5 text-soft"><PotMark {level} small />{asWords(flag)} stays</p>
+{/each}

@@ -1,0 +1,89 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import { Combobox } from 'bits-ui';
+  import type { Schema } from '../api/client';
+  import { p, route } from '../routes';
+  import type { Bench, Goal } from './bench.svelte';
+
+  let {
+    bench,
+    name,
+    kitchen
+  }: { bench: Bench; name: string; kitchen: Schema['KitchenOut'] | undefined } = $props();
+
+  let words = $state('');
+  let value = $state('');
+
+  const goals = $derived<Goal[]>([
+    ...(kitchen?.flags ?? []).map((f) => ({ what: 'clear' as const, id: f.id, name: f.name })),
+    ...(kitchen?.diets ?? []).map((d) => ({ what: 'fit' as const, id: d.id, name: d.name }))
+  ]);
+  const shown = $derived(goals.filter((g) => g.name.toLowerCase().includes(words.toLowerCase())));
+  const without = $derived(bench.goals.filter((goal) => goal.what === 'clear'));
+  const fitting = $derived(bench.goals.filter((goal) => goal.what === 'fit'));
+
+  function choose(key: string) {
+    const goal = goals.find((known) => known.what + known.id === key);
+    if (goal) bench.add(goal);
+    value = '';
+    words = '';
+  }
+</script>
+
+{#snippet chip(goal: Goal)}
+  <button
+    type="button"
+    class="flex h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1.5 font-name text-[20px] font-[650]"
+    aria-label="Drop the goal {goal.name}"
+    onclick={() => bench.drop(goal)}
+  >
+    {goal.name.toLowerCase()}<X size={16} aria-hidden="true" />
+  </button>
+{/snippet}
+
+<div class="flex flex-wrap items-center gap-3 pb-3 text-[20px]">
+  <span>Make</span>
+  <a
+    class="flex min-h-11 items-center font-name font-[650] underline decoration-ladle decoration-[3px] underline-offset-[9px]"
+    href={p('/pots/:id', { params: { id: route.params.id ?? '' } })}
+  >
+    {name}
+  </a>
+  {#if without.length > 0}
+    <span>without</span>
+    {#each without as goal (goal.id)}{@render chip(goal)}{/each}
+  {/if}
+  {#if fitting.length > 0}
+    <span>{without.length > 0 ? 'and fit for' : 'fit for'}</span>
+    {#each fitting as goal (goal.id)}{@render chip(goal)}{/each}
+  {/if}
+  <Combobox.Root type="single" bind:value onValueChange={choose} inputValue={words}>
+    <Combobox.Input
+      class="field w-64 text-[16px] placeholder:text-soft"
+      placeholder={bench.goals.length > 0 ? 'and …' : 'without … or fit for …'}
+      aria-label="Add a goal: a flag to clear or a diet to fit"
+      autocomplete="off"
+      onfocus={(event) => event.currentTarget.click()}
+      oninput={(event) => (words = event.currentTarget.value)}
+    />
+    <Combobox.Portal>
+      <Combobox.Content
+        sideOffset={4}
+        class="z-50 max-h-80 w-72 overflow-y-auto border border-edge bg-sheet"
+      >
+        {#each shown as goal (goal.what + goal.id)}
+          <Combobox.Item
+            value={goal.what + goal.id}
+            label={goal.name}
+            class="flex min-h-11 items-center justify-between gap-3 px-3 text-[16px] data-highlighted:bg-ladle-pale"
+          >
+            {goal.name}
+            <span class="text-note text-soft">{goal.what === 'clear' ? 'clear it' : 'diet'}</span>
+          </Combobox.Item>
+        {:else}
+          <p class="px-3 py-3 text-[16px] text-soft">No such flag or diet.</p>
+        {/each}
+      </Combobox.Content>
+    </Combobox.Portal>
+  </Combobox.Root>
+</div>

@@ -1,0 +1,14 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [svelte(), tailwindcss()],
+  build: {
+    target: 'es2022',
+    // Fonts and marks stay files of their own: the content policy allows no inlined ones.
+    assetsInlineLimit: 0,
+    rolldownOptions: { input: ['index.html', 'api-docs.html'] }
+  },
+  server: { proxy: { '/api': 'http://127.0.0.1:8751' } }
+});
