@@ -34,6 +34,7 @@
             .join(' · ')}
         </p>
         <CarriesList
+          most={1}
           carries={pot.data.carries}
           ask={board.ask?.what === 'flag' ? board.ask.id : null}
         />

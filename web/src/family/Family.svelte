@@ -3,6 +3,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import Aside from './Aside.svelte';
   import AskBar from './AskBar.svelte';
+  import PotSheetLater from '../pot/PotSheetLater.svelte';
   import { Board } from './board.svelte';
   import BoardView from './BoardView.svelte';
 
@@ -34,8 +35,4 @@
     <div class="p-8"><Trouble error={family.error} /></div>
   {/if}
 </div>
-{#if recording}
-  {#await import('../pot/PotSheet.svelte') then { default: PotSheet }}
-    <PotSheet bind:open={recording} />
-  {/await}
-{/if}
+<PotSheetLater bind:open={recording} />

@@ -27,10 +27,17 @@
   );
 </script>
 
-<label class="mb-1 block max-w-xs">
-  <span class="text-soft">Find a flag</span>
-  <input class="field" bind:value={words} />
-</label>
+<div class="mb-1 flex flex-wrap items-end gap-x-6 gap-y-2">
+  <label class="block w-72">
+    <span class="text-soft">Find a flag</span>
+    <input class="field" bind:value={words} />
+  </label>
+  <ul class="flex min-h-11 items-center gap-5 text-note text-soft" aria-label="The marks">
+    {#each LEVELS as level (level)}
+      <li class="flex items-center gap-1.5"><PotMark {level} decorative />{levelWord(level)}</li>
+    {/each}
+  </ul>
+</div>
 {#each groups as group (group.id)}
   <h3 class="mt-3 text-[17px]">{group.name}</h3>
   <ul class="grid grid-cols-2 gap-x-8 max-[1100px]:grid-cols-1">

@@ -7,7 +7,7 @@
 
   let words = $state('');
   let found = $state<Found[]>([]);
-  let value = $state('');
+  let opened = $state(0);
 
   async function look(text: string) {
     words = text;
@@ -22,49 +22,51 @@
     const id = item.split('/')[0] ?? item;
     if (chosen.what === 'product') void navigate('/larder/:id', { params: { id } });
     else void navigate('/pots/:id', { params: { id } });
-    value = '';
     words = '';
-    document.getElementById('find')?.blur();
+    opened += 1;
   }
 </script>
 
-<Combobox.Root type="single" bind:value onValueChange={open} inputValue={words}>
-  <div class="relative">
-    <Combobox.Input
-      id="find"
-      placeholder="Find a pot, jar or plate"
-      aria-label="Find a pot, jar or plate"
-      class="field pr-10 placeholder:text-soft"
-      autocomplete="off"
-      onfocus={() => look(words)}
-      oninput={(event) => look(event.currentTarget.value)}
-    />
-    <kbd
-      aria-hidden="true"
-      class="amount pointer-events-none absolute top-[11px] right-3 border border-edge px-1.5 text-[14px] text-soft"
-    >
-      /
-    </kbd>
-  </div>
-  <Combobox.Portal>
-    <Combobox.Content
-      sideOffset={4}
-      class="z-50 max-h-96 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet"
-    >
-      {#each found as entry (entry.item)}
-        <Combobox.Item
-          value={entry.item}
-          label={entry.name}
-          class="flex min-h-11 items-center justify-between gap-3 px-3 py-1 data-highlighted:bg-ladle-pale"
-        >
-          <span>{entry.name}</span>
-          <span class="text-note whitespace-nowrap text-soft">
-            {entry.what === 'product' ? 'larder' : entry.kind}
-          </span>
-        </Combobox.Item>
-      {:else}
-        <p class="px-3 py-3 text-soft">Nothing has that in its name.</p>
-      {/each}
-    </Combobox.Content>
-  </Combobox.Portal>
-</Combobox.Root>
+<!-- The box starts anew after each find, as it would otherwise keep the found name. -->
+{#key opened}
+  <Combobox.Root type="single" onValueChange={open} inputValue={words}>
+    <div class="relative">
+      <Combobox.Input
+        id="find"
+        placeholder="Find a pot, jar or plate"
+        aria-label="Find a pot, jar or plate"
+        class="field pr-10 placeholder:text-soft"
+        autocomplete="off"
+        onfocus={() => look(words)}
+        oninput={(event) => look(event.currentTarget.value)}
+      />
+      <kbd
+        aria-hidden="true"
+        class="amount pointer-events-none absolute top-[11px] right-3 border border-edge px-1.5 text-[14px] text-soft"
+      >
+        /
+      </kbd>
+    </div>
+    <Combobox.Portal>
+      <Combobox.Content
+        sideOffset={4}
+        class="z-50 max-h-96 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet"
+      >
+        {#each found as entry (entry.item)}
+          <Combobox.Item
+            value={entry.item}
+            label={entry.name}
+            class="flex min-h-11 items-center justify-between gap-3 px-3 py-1 data-highlighted:bg-ladle-pale"
+          >
+            <span>{entry.name}</span>
+            <span class="text-note whitespace-nowrap text-soft">
+              {entry.what === 'product' ? 'larder' : entry.kind}
+            </span>
+          </Combobox.Item>
+        {:else}
+          <p class="px-3 py-3 text-soft">Nothing has that in its name.</p>
+        {/each}
+      </Combobox.Content>
+    </Combobox.Portal>
+  </Combobox.Root>
+{/key}

@@ -4,14 +4,23 @@
   import { grouped } from './carries';
   import WayText from './WayText.svelte';
 
-  /** What a pot carries, each flag with the ways it came. `ask` lights one flag up. */
+  /**
+   * What a pot carries, each flag with the ways it came: the surest and shortest first, `most` of
+   * them. `ask` lights one flag up.
+   */
   let {
     carries,
     ask = null,
-    side = false
-  }: { carries: Schema['CarriedOut'][]; ask?: string | null; side?: boolean } = $props();
+    side = false,
+    most = 3
+  }: {
+    carries: Schema['CarriedOut'][];
+    ask?: string | null;
+    side?: boolean;
+    most?: number;
+  } = $props();
 
-  const MOST = 3;
+  const NAMED = 3;
   const shown = $derived(grouped(carries));
 </script>
 
@@ -20,6 +29,7 @@
 {/if}
 <ul class="grid gap-2">
   {#each shown as entry (entry.flags.join())}
+    {@const many = entry.names.length > NAMED}
     <li
       class={[
         'grid leading-[1.27]',
@@ -30,14 +40,17 @@
       ]}
     >
       <PotMark level={entry.level} />
-      <b class="font-[650]">{entry.name}</b>
+      <b class="font-[650]">{many ? `${entry.names.length} flags` : entry.names.join(', ')}</b>
       <div class={['text-note text-soft', !side && 'col-start-2']}>
-        {#each entry.ways.slice(0, MOST) as way (way.source + way.via.join())}
-          <WayText {way} />
+        {#each entry.ways.slice(0, most) as way (way.source + way.via.join())}
+          <WayText {way} level={entry.level} />
         {/each}
-        {#if entry.ways.length > MOST}
-          <p>and {entry.ways.length - MOST} more ways</p>
+        {#if entry.ways.length > most}
+          <p>
+            and {entry.ways.length - most} more {entry.ways.length - most === 1 ? 'way' : 'ways'}
+          </p>
         {/if}
+        {#if many}<p class="mt-1">{entry.names.join(', ')}</p>{/if}
       </div>
     </li>
   {/each}

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { asWords } from '../marks/levels';
   import Act from '../parts/Act.svelte';
   import { p } from '../routes';
   import { amountText, type Pot } from './lines';
@@ -8,11 +7,7 @@
 
   const made = $derived(pot.preparation);
   const told = $derived(
-    [
-      asWords(made.class ?? made.kind),
-      made.colour,
-      made.yield && amountText(made.yield.quantity, made.yield.unit)
-    ]
+    [made.kind, made.colour, made.yield && amountText(made.yield.quantity, made.yield.unit)]
       .filter(Boolean)
       .join(' · ')
   );

@@ -1,17 +1,22 @@
 <script lang="ts">
-  import type { Schema } from '../api/client';
+  import type { Level, Schema } from '../api/client';
   import { levelWord } from '../marks/levels';
 
-  let { way }: { way: Schema['WayOut'] } = $props();
+  /** One way of a flag, from its source to here; its own level is told where it is the lower. */
+  let { way, level }: { way: Schema['WayOut']; level: Level } = $props();
+
   const own = $derived(way.names[0] === 'here' ? 'stated here' : `${way.names[0]}, as stated`);
-  const told = $derived(way.own ? [own, ...way.names.slice(1)] : way.names);
+  const first = $derived(
+    way.own ? own : `${way.names[0]}${way.strained_out ? ', strained out' : ''}`
+  );
+  const told = $derived([first, ...way.names.slice(1)]);
 </script>
 
 <p>
   {#each told as name, index (index)}
-    {#if index > 0}<span aria-label="goes into">→</span>&nbsp;{/if}<span>{name}</span>
-    {#if index === 0 && way.strained_out}<span>(strained out)</span>
-    {/if}
+    <span>
+      {name}{#if index < told.length - 1}&nbsp;<span aria-label="goes into">→</span>{/if}
+    </span>
   {/each}
-  {#if way.level === 'may_contain'}<span>({levelWord(way.level)})</span>{/if}
+  {#if way.level !== level}({levelWord(way.level)}){/if}
 </p>

@@ -4,7 +4,7 @@ type Carried = Schema['CarriedOut'];
 
 export interface CarriedEntry {
   flags: string[];
-  name: string;
+  names: string[];
   level: Level;
   ways: Carried['ways'];
 }
@@ -12,22 +12,15 @@ export interface CarriedEntry {
 /** Flags that one jar without a label leaves open, told together: they share level and ways. */
 export function grouped(carries: Carried[]): CarriedEntry[] {
   const entries = new Map<string, CarriedEntry>();
-  for (const carried of carries) {
-    const key =
-      carried.level === 'unchecked'
-        ? carried.ways.map((way) => `${way.source} ${way.via.join('>')}`).join('|')
-        : carried.flag;
+  for (const { flag, name, level, ways } of carries) {
+    const open = ways.map((way) => `${way.source} ${way.via.join('>')}`).join('|');
+    const key = level === 'unchecked' ? open : flag;
     const known = entries.get(key);
     if (known) {
-      known.flags.push(carried.flag);
-      known.name = `${known.name}, ${carried.name.toLowerCase()}`;
+      known.flags.push(flag);
+      known.names.push(name.toLowerCase());
     } else {
-      entries.set(key, {
-        flags: [carried.flag],
-        name: carried.name,
-        level: carried.level,
-        ways: carried.ways
-      });
+      entries.set(key, { flags: [flag], names: [name], level, ways });
     }
   }
   return [...entries.values()];

@@ -26,8 +26,21 @@ function headingOf({ line }: Line): string {
   return 'In the pot';
 }
 
+const PLURALS: Record<string, string> = {
+  leaf: 'leaves',
+  bunch: 'bunches',
+  slice: 'slices',
+  clove: 'cloves',
+  stalk: 'stalks',
+  sprig: 'sprigs',
+  head: 'heads',
+  portion: 'portions'
+};
+
 /** An amount as a cook reads it. */
-export const amountText = (quantity: number, unit: string): string =>
-  `${Number(quantity.toFixed(2))} ${unit === 'piece' ? '' : unit.replace('_', ' ')}`.trim();
+export function amountText(quantity: number, unit: string): string {
+  const word = quantity === 1 ? unit : (PLURALS[unit] ?? unit);
+  return `${Number(quantity.toFixed(2))} ${unit === 'piece' ? '' : word.replace('_', ' ')}`.trim();
+}
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,11 +1,25 @@
 <script lang="ts">
   import { Collapsible } from 'bits-ui';
-  import type { Schema } from '../api/client';
+  import type { Level, Schema } from '../api/client';
   import { asWords, levelWord } from '../marks/levels';
   import PotMark from '../marks/PotMark.svelte';
 
   /** What a change does, first in a sentence, then pot by pot and flag by flag. */
   let { ripple }: { ripple: Schema['RippleOut'] } = $props();
+
+  type Step = { before: Level; after: Level; flags: string[] };
+
+  /** Flags that go the same step from one level to another, told together. */
+  function steps(flags: Schema['FlagRippleOut'][]): [string, Step][] {
+    const found = new Map<string, Step>();
+    for (const { flag, before, after } of flags) {
+      const key = `${before} ${after}`;
+      const step = found.get(key) ?? { before, after, flags: [] };
+      step.flags.push(asWords(flag));
+      found.set(key, step);
+    }
+    return [...found];
+  }
 </script>
 
 <p class="font-semibold" data-ripple>{ripple.sentence}</p>
@@ -26,14 +40,20 @@
                 {item.name} <span class="text-soft">{item.kind}</span>
               </th>
               <td class="py-1.5">
-                {#each item.flags as flag (flag.flag)}
-                  <span class="mr-3 inline-flex items-center gap-1 whitespace-nowrap">
-                    {asWords(flag.flag)}
-                    <PotMark level={flag.before} small />
-                    <span aria-hidden="true">→</span><span class="sr-only">becomes</span>
-                    <PotMark level={flag.after} small />
-                    <span class="text-soft">{levelWord(flag.after)}</span>
-                  </span>
+                {#each steps(item.flags) as [key, step] (key)}
+                  <p class="flex items-start gap-1.5">
+                    <span class="flex flex-none items-center gap-1">
+                      <PotMark level={step.before} small />
+                      <span aria-label="becomes">→</span>
+                      <PotMark level={step.after} small />
+                    </span>
+                    <span>
+                      {step.flags.join(', ')}
+                      <span class="text-soft">
+                        {levelWord(step.before)}, then {levelWord(step.after)}
+                      </span>
+                    </span>
+                  </p>
                 {/each}
                 {#if item.flags.length === 0}<span class="text-soft">same flags</span>{/if}
               </td>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Level } from '../api/client';
+  import LevelLists from '../marks/LevelLists.svelte';
   import { asWords, levelWord } from '../marks/levels';
   import PotMark from '../marks/PotMark.svelte';
   import type { Plan } from './bench.svelte';
@@ -8,20 +9,20 @@
   let { plan, now }: { plan: Plan; now: Record<string, Level> } = $props();
 
   const after = $derived(plan.flags_after as Record<string, Level>);
+  const level = (flag: string): Level => after[flag] ?? 'contains';
   const gone = $derived(plan.clears.filter((flag) => now[flag.id] !== 'unchecked'));
   const settled = $derived(plan.clears.length - gone.length);
   const stays = $derived(
-    Object.entries(after).filter(([flag]) => !plan.adds.some((added) => added.id === flag))
+    Object.fromEntries(
+      Object.entries(after).filter(([flag]) => !plan.adds.some((added) => added.id === flag))
+    )
   );
 </script>
 
 {#each plan.adds as flag (flag.id)}
   <p class="flex items-center gap-1.5 font-[650] text-brick">
-    <PotMark level={after[flag.id] ?? 'contains'} small brick />
-    {asWords(flag.id)}
-    {after[flag.id] === 'contains'
-      ? 'comes in'
-      : `becomes ${levelWord(after[flag.id] ?? 'contains')}`}
+    <PotMark level={level(flag.id)} small brick />
+    brings {asWords(flag.id)}{level(flag.id) === 'contains' ? '' : `, ${levelWord(level(flag.id))}`}
   </p>
 {/each}
 {#if gone.length > 0}
@@ -31,10 +32,9 @@
   </p>
 {/if}
 {#if settled > 0}
-  <p class="flex items-center gap-1.5 text-moss">
-    <PotMark level="free" small decorative />{settled} not checked, no longer in it
+  <p class="flex items-start gap-1.5 text-moss">
+    <span class="mt-0.5"><PotMark level="free" small decorative /></span>
+    {settled} not checked, no longer in it
   </p>
 {/if}
-{#each stays as [flag, level] (flag)}
-  <p class="flex items-center gap-1.5 text-soft"><PotMark {level} small />{asWords(flag)} stays</p>
-{/each}
+<div class="text-soft"><LevelLists flags={stays} verb="stay" /></div>

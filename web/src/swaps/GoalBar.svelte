@@ -1,6 +1,7 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import { Combobox } from 'bits-ui';
+  import { tick } from 'svelte';
   import type { Schema } from '../api/client';
   import { p, route } from '../routes';
   import type { Bench, Goal } from './bench.svelte';
@@ -12,7 +13,7 @@
   }: { bench: Bench; name: string; kitchen: Schema['KitchenOut'] | undefined } = $props();
 
   let words = $state('');
-  let value = $state('');
+  let chosen = $state(0);
 
   const goals = $derived<Goal[]>([
     ...(kitchen?.flags ?? []).map((f) => ({ what: 'clear' as const, id: f.id, name: f.name })),
@@ -22,11 +23,14 @@
   const without = $derived(bench.goals.filter((goal) => goal.what === 'clear'));
   const fitting = $derived(bench.goals.filter((goal) => goal.what === 'fit'));
 
-  function choose(key: string) {
+  /** The box starts anew after each goal, as it would otherwise keep the goal's name. */
+  async function choose(key: string) {
     const goal = goals.find((known) => known.what + known.id === key);
     if (goal) bench.add(goal);
-    value = '';
     words = '';
+    chosen += 1;
+    await tick();
+    document.getElementById('add-goal')?.focus();
   }
 </script>
 
@@ -57,33 +61,35 @@
     <span>{without.length > 0 ? 'and fit for' : 'fit for'}</span>
     {#each fitting as goal (goal.id)}{@render chip(goal)}{/each}
   {/if}
-  <Combobox.Root type="single" bind:value onValueChange={choose} inputValue={words}>
-    <Combobox.Input
-      class="field w-64 text-[16px] placeholder:text-soft"
-      placeholder={bench.goals.length > 0 ? 'and …' : 'without … or fit for …'}
-      aria-label="Add a goal: a flag to clear or a diet to fit"
-      autocomplete="off"
-      onfocus={(event) => event.currentTarget.click()}
-      oninput={(event) => (words = event.currentTarget.value)}
-    />
-    <Combobox.Portal>
-      <Combobox.Content
-        sideOffset={4}
-        class="z-50 max-h-80 w-72 overflow-y-auto border border-edge bg-sheet"
-      >
-        {#each shown as goal (goal.what + goal.id)}
-          <Combobox.Item
-            value={goal.what + goal.id}
-            label={goal.name}
-            class="flex min-h-11 items-center justify-between gap-3 px-3 text-[16px] data-highlighted:bg-ladle-pale"
-          >
-            {goal.name}
-            <span class="text-note text-soft">{goal.what === 'clear' ? 'clear it' : 'diet'}</span>
-          </Combobox.Item>
-        {:else}
-          <p class="px-3 py-3 text-[16px] text-soft">No such flag or diet.</p>
-        {/each}
-      </Combobox.Content>
-    </Combobox.Portal>
-  </Combobox.Root>
+  {#key chosen}
+    <Combobox.Root type="single" onValueChange={choose} inputValue={words}>
+      <Combobox.Input
+        id="add-goal"
+        class="field w-64 text-[16px] placeholder:text-soft"
+        placeholder={bench.goals.length > 0 ? 'and …' : 'without … or fit for …'}
+        aria-label="Add a goal: a flag to clear or a diet to fit"
+        autocomplete="off"
+        oninput={(event) => (words = event.currentTarget.value)}
+      />
+      <Combobox.Portal>
+        <Combobox.Content
+          sideOffset={4}
+          class="z-50 max-h-80 w-72 overflow-y-auto border border-edge bg-sheet"
+        >
+          {#each shown as goal (goal.what + goal.id)}
+            <Combobox.Item
+              value={goal.what + goal.id}
+              label={goal.name}
+              class="flex min-h-11 items-center justify-between gap-3 px-3 text-[16px] data-highlighted:bg-ladle-pale"
+            >
+              {goal.name}
+              <span class="text-note text-soft">{goal.what === 'clear' ? 'clear it' : 'diet'}</span>
+            </Combobox.Item>
+          {:else}
+            <p class="px-3 py-3 text-[16px] text-soft">No such flag or diet.</p>
+          {/each}
+        </Combobox.Content>
+      </Combobox.Portal>
+    </Combobox.Root>
+  {/key}
 </div>

@@ -1,7 +1,5 @@
 <script lang="ts">
-  import type { Level } from '../api/client';
-  import { asWords } from '../marks/levels';
-  import PotMark from '../marks/PotMark.svelte';
+  import LevelLists from '../marks/LevelLists.svelte';
   import { amountText } from '../pot/lines';
   import type { Bench, Plan, Plans } from './bench.svelte';
   import FlagChanges from './FlagChanges.svelte';
@@ -20,7 +18,6 @@
         .map((entry) => [`${entry.swap.in} ${entry.swap.line}`, entry])
     ).values()
   ]);
-  const flags = $derived(Object.entries(plans.flags_now) as [string, Level][]);
   const row = 'border-t border-rule px-3 py-2 text-left align-top leading-[1.28]';
   const rowHead =
     'w-[116px] border-t border-rule py-2 pr-3 text-left align-top font-[450] text-soft';
@@ -56,6 +53,15 @@
   </thead>
   <tbody>
     <tr>
+      <th scope="row" class={rowHead}>Carries</th>
+      <td class={row}>
+        <LevelLists flags={plans.flags_now} />
+      </td>
+      {#each plans.plans as plan, index (index)}
+        <td class={[row, on(index)]}><FlagChanges {plan} now={plans.flags_now} /></td>
+      {/each}
+    </tr>
+    <tr>
       <th scope="row" class={rowHead}>Change</th>
       <td class={[row, 'text-soft']}>
         {#each lines as entry (entry.swap.in + entry.swap.line)}
@@ -71,23 +77,6 @@
         <td class={[row, on(index)]}>
           {#each plan.swaps as entry (entry.swap.in + entry.swap.line)}<SwapText {entry} />{/each}
         </td>
-      {/each}
-    </tr>
-    <tr>
-      <th scope="row" class={rowHead}>Carries</th>
-      <td class={row}>
-        {#each flags.filter(([, level]) => level !== 'unchecked') as [flag, level] (flag)}
-          <p class="flex items-center gap-1.5"><PotMark {level} small />{asWords(flag)}</p>
-        {/each}
-        {#if flags.some(([, level]) => level === 'unchecked')}
-          <p class="flex items-center gap-1.5 text-clay">
-            <PotMark level="unchecked" small decorative />
-            {flags.filter(([, level]) => level === 'unchecked').length} not checked
-          </p>
-        {/if}
-      </td>
-      {#each plans.plans as plan, index (index)}
-        <td class={[row, on(index)]}><FlagChanges {plan} now={plans.flags_now} /></td>
       {/each}
     </tr>
     <tr>

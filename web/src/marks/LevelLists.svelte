@@ -1,0 +1,23 @@
+<script lang="ts">
+  import type { Level } from '../api/client';
+  import { byLevel } from './byLevel';
+  import { levelWord } from './levels';
+  import PotMark from './PotMark.svelte';
+
+  /** Flags under their level, told in a line each; many that nobody has checked only counted. */
+  let { flags, verb = '' }: { flags: Record<string, Level>; verb?: string } = $props();
+
+  const MANY = 6;
+  const told = (level: Level, words: string[]) =>
+    level === 'unchecked' && words.length > MANY
+      ? `${words.length} flags ${levelWord(level)}`
+      : words.join(', ');
+</script>
+
+{#each byLevel(flags) as [level, words] (level)}
+  <p class={['flex items-start gap-1.5', level === 'unchecked' && 'text-clay']}>
+    <span class="mt-0.5"><PotMark {level} small /></span>
+    {told(level, words)}
+    {verb}
+  </p>
+{/each}
