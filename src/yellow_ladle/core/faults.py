@@ -109,7 +109,7 @@ def _orphans(after: Book, change: Change, known_items: Collection[str]) -> Itera
 
 def near(word: str, known: Collection[str]) -> str:
     """`; did you mean "…"?` where a known word is near, else nothing."""
-    close = get_close_matches(word, known, n=1, cutoff=0.6)
+    close = get_close_matches(word, known, n=1, cutoff=0.65)
     return f'; did you mean "{close[0]}"?' if close else ""
 
 

@@ -195,7 +195,7 @@ class _Search:
         for rule in swap_rules():
             if not rule.matches(line, classes, preparation.kind):
                 continue
-            if rule.leaves_out:
+            if rule.leaves_out and len(preparation.lines) > 1:
                 yield _swap(pot, index, line, rule, None)
             for class_ in rule.with_:
                 held = self._larder.get(class_, [])

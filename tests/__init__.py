@@ -1,0 +1,1 @@
+"""Every check and test of the project; `./ladle test` runs them."""

@@ -1,0 +1,162 @@
+"""Verdicts of every diet."""
+
+import unittest
+
+from tests.kitchens import OPEN, levels, pot, product, reading
+from yellow_ladle.core.book import Preparation, Product
+from yellow_ladle.core.diets import diets
+from yellow_ladle.core.fitting import Verdict
+from yellow_ladle.core.flags import shipped_flags
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.reading import Reason, Suitability
+
+ANIMALS = "fish crustacean mollusc pork beef lamb poultry game insect gelatine animal_rennet"
+RULED_OUT = {
+    "vegan": f"milk egg honey animal_fining {ANIMALS}",
+    "vegetarian": ANIMALS,
+    "pescatarian": "pork beef lamb poultry game",
+    "dairy_free": "milk",
+    "gluten_free": "wheat rye barley oats",
+    "egg_free": "egg",
+    "nut_free": (
+        "almond hazelnut walnut cashew pecan brazil_nut pistachio macadamia pine_nut peanut"
+    ),
+    "shellfish_free": "crustacean mollusc",
+    "no_pork": "pork",
+    "no_beef": "beef",
+    "no_alcohol": "alcohol",
+    "no_allium": "allium",
+    "halal": "pork alcohol gelatine beef lamb poultry game",
+    "kosher": "pork crustacean mollusc beef lamb poultry game",
+}
+COUNT_TRACES = [
+    "dairy_free",
+    "gluten_free",
+    "egg_free",
+    "nut_free",
+    "shellfish_free",
+    "halal",
+    "kosher",
+]
+
+
+def suits(diet: str, *pieces: Product | Preparation) -> Suitability:
+    return reading(*pieces).suitability("soup")[diet]
+
+
+class EveryDietByEveryFlag(unittest.TestCase):
+    def test_each_diet_rules_out_its_flags_and_no_others(self) -> None:
+        self.assertEqual(set(diets()), set(RULED_OUT))
+        for flag in shipped_flags():
+            carried = reading(product("thing", flag.id), pot("soup", "thing"))
+            for diet, flags in RULED_OUT.items():
+                wanted = "does_not_suit" if flag.id in flags.split() else "suits"
+                self.assertEqual(carried.verdict("soup", diet), wanted, (diet, flag.id))
+
+    def test_unchecked_asks_for_each_flag_that_a_diet_rules_out(self) -> None:
+        for flag in shipped_flags():
+            carried = reading(product("thing", unchecked=flag.id), pot("soup", "thing"))
+            for diet, flags in RULED_OUT.items():
+                wanted = "ask" if flag.id in flags.split() else "suits"
+                self.assertEqual(carried.verdict("soup", diet), wanted, (diet, flag.id))
+
+    def test_traces_count_for_allergies_and_are_shown_for_beliefs(self) -> None:
+        for flag in shipped_flags():
+            carried = reading(product("thing", may=flag.id), pot("soup", "thing"))
+            for diet, flags in RULED_OUT.items():
+                counts = diet in COUNT_TRACES and flag.id in flags.split()
+                found = carried.suitability("soup")[diet]
+                self.assertEqual(found.verdict, "ask" if counts else "suits", (diet, flag.id))
+                shown = flag.id in flags.split() and not counts
+                self.assertEqual(found.traces, (flag.id,) if shown else (), (diet, flag.id))
+
+
+class Certificates(unittest.TestCase):
+    def test_meat_suits_only_where_its_product_holds_the_certificate(self) -> None:
+        for diet, other in (("halal", "kosher"), ("kosher", "halal")):
+            for meat in ("beef", "lamb", "poultry", "game"):
+                held = product("meat", meat, certificates=(diet,))
+                wrong = product("meat", meat, certificates=(other,))
+                self.assertEqual(suits(diet, held, pot("soup", "meat")).verdict, "suits")
+                found = suits(diet, wrong, pot("soup", "meat"))
+                self.assertEqual(found.verdict, "does_not_suit")
+                self.assertEqual(found.because, (Reason(meat, Level.CONTAINS, ("meat",)),))
+
+    def test_one_uncertified_product_beside_a_certified_one_is_found(self) -> None:
+        found = suits(
+            "halal",
+            product("good-lamb", "lamb", certificates=("halal",)),
+            product("other-lamb", "lamb"),
+            pot("stock", "other-lamb"),
+            pot("soup", "good-lamb", "stock"),
+        )
+        self.assertEqual(found.verdict, Verdict.DOES_NOT_SUIT)
+        self.assertEqual(found.because[0].products, ("other-lamb",))
+
+    def test_certified_gelatine_is_halal_and_a_certificate_excuses_no_pork(self) -> None:
+        gelatine = product("leaf", "gelatine", certificates=("halal",))
+        self.assertEqual(suits("halal", gelatine, pot("soup", "leaf")).verdict, "suits")
+        ham = product("ham", "pork", certificates=("halal", "kosher"))
+        for diet in ("halal", "kosher"):
+            self.assertEqual(suits(diet, ham, pot("soup", "ham")).verdict, "does_not_suit")
+
+    def test_a_pots_own_statement_holds_no_certificate(self) -> None:
+        stock = pot("soup", statements=levels("lamb"), otherwise=Level.FREE)
+        self.assertEqual(suits("halal", stock).verdict, "does_not_suit")
+
+    def test_uncertified_meat_that_may_be_in_is_asked_about(self) -> None:
+        jar = product("jar", unchecked="beef")
+        self.assertEqual(suits("halal", jar, pot("soup", "jar")).verdict, "ask")
+
+
+class MeatWithMilk(unittest.TestCase):
+    LAMB = product("lamb", "lamb", certificates=("kosher",))
+
+    def kosher(self, milk: Product, *more: Preparation) -> Suitability:
+        return suits("kosher", self.LAMB, milk, *(more or (pot("soup", "lamb", milk.id),)))
+
+    def test_each_alone_suits_and_both_together_do_not(self) -> None:
+        butter = product("butter", "milk")
+        for alone in ("lamb", "butter"):
+            self.assertEqual(self.kosher(butter, pot("soup", alone)).verdict, "suits")
+        found = self.kosher(butter)
+        self.assertEqual(found.verdict, Verdict.DOES_NOT_SUIT)
+        self.assertEqual({reason.flag for reason in found.because}, {"lamb", "milk"})
+
+    def test_they_meet_over_several_steps(self) -> None:
+        found = self.kosher(
+            product("butter", "milk"),
+            pot("stock", "lamb", by="dripping"),
+            pot("crumbs", "stock/dripping"),
+            pot("sauce", "butter"),
+            pot("soup", "sauce", "crumbs"),
+        )
+        self.assertEqual(found.verdict, Verdict.DOES_NOT_SUIT)
+
+    def test_milk_that_is_not_sure_is_asked_about(self) -> None:
+        for milk in (product("jar", unchecked="milk"), product("jar", may="milk")):
+            self.assertEqual(self.kosher(milk).verdict, "ask")
+
+
+class Reasons(unittest.TestCase):
+    def test_the_surest_stand_first_with_what_gives_them(self) -> None:
+        found = suits(
+            "vegetarian",
+            product("cheese", "milk", unchecked="animal_rennet"),
+            product("hen", "poultry"),
+            pot("soup", "cheese", "hen"),
+        )
+        self.assertEqual(
+            found.because,
+            (
+                Reason("poultry", Level.CONTAINS, ("hen",)),
+                Reason("animal_rennet", Level.UNCHECKED, ("cheese",)),
+            ),
+        )
+
+    def test_nothing_stands_behind_suits(self) -> None:
+        self.assertEqual(suits("vegan", product("leek"), pot("soup", "leek")).because, ())
+
+    def test_a_jar_without_a_label_is_asked_about_by_every_diet(self) -> None:
+        carried = reading(product("jar", otherwise=OPEN), pot("soup", "jar"))
+        self.assertEqual(set(carried.verdicts("soup").values()), {Verdict.ASK})

@@ -1,0 +1,81 @@
+"""Random books for properties: any shape that the rules allow, and never a cycle."""
+
+from dataclasses import replace
+
+from hypothesis import strategies as st
+
+from tests.kitchens import book
+from yellow_ladle.core.book import KINDS, ROLES, Book, ByProduct, Line, Preparation, Product
+from yellow_ladle.core.levels import Level
+
+FLAGS = ("wheat", "milk", "pork", "beef", "alcohol", "gelatine", "chilli")
+LEVELS = st.sampled_from(list(Level))
+STATEMENTS = st.dictionaries(st.sampled_from(FLAGS), LEVELS, max_size=4)
+AMOUNTS = st.floats(min_value=0, max_value=1e6, allow_nan=False).map(lambda n: round(n, 3))
+CERTIFICATES = st.lists(st.sampled_from(["halal", "kosher"]), unique=True, max_size=2)
+
+
+@st.composite
+def products(draw: st.DrawFn, id: str) -> Product:
+    return Product(
+        id,
+        draw(st.sampled_from(["Flour", "Böhnchen", "Œuf", "A jar"])),
+        draw(st.sampled_from(["wheat-flour", "butter", "milk", "rice-flour", "cream"])),
+        statements=draw(STATEMENTS),
+        otherwise=draw(st.sampled_from([Level.FREE, Level.FREE, Level.UNCHECKED])),
+        certificates=tuple(sorted(draw(CERTIFICATES))),
+        salt_g_per_100g=draw(st.none() | st.floats(min_value=0, max_value=100)),
+    )
+
+
+@st.composite
+def lines(draw: st.DrawFn, items: list[str]) -> Line:
+    choice = draw(st.sampled_from([None, None, None, "liquid", "fat"]))
+    return Line(
+        draw(st.sampled_from(items)),
+        draw(AMOUNTS),
+        draw(st.sampled_from(["g", "ml", "piece"])),
+        draw(st.sampled_from(ROLES)),
+        optional=draw(st.booleans()),
+        strained_out=draw(st.booleans()),
+        choice=choice,
+    )
+
+
+def one_chosen(drawn: list[Line], picks: list[int]) -> tuple[Line, ...]:
+    """Marks one alternative of each choice as chosen, so that the order of lines says nothing."""
+    result = list(drawn)
+    for number, choice in enumerate(("liquid", "fat")):
+        members = [n for n, entry in enumerate(result) if entry.choice == choice]
+        if members:
+            picked = members[picks[number] % len(members)]
+            result[picked] = replace(result[picked], chosen=True)
+    return tuple(result)
+
+
+@st.composite
+def preparations(draw: st.DrawFn, id: str, items: list[str]) -> Preparation:
+    drawn = draw(st.lists(lines(items), max_size=5)) if items else []
+    by_products = draw(st.lists(st.sampled_from(["fat", "meat"]), unique=True, max_size=2))
+    return Preparation(
+        id,
+        id.capitalize(),
+        draw(st.sampled_from(KINDS)),
+        lines=one_chosen(drawn, draw(st.tuples(st.integers(0, 9), st.integers(0, 9)).map(list))),
+        statements=draw(STATEMENTS),
+        otherwise=draw(st.sampled_from([None, None, None, Level.UNCHECKED, Level.FREE])),
+        by_products=tuple(ByProduct(name, name) for name in by_products),
+    )
+
+
+@st.composite
+def books(draw: st.DrawFn, most: int = 9) -> Book:
+    """A book whose preparations are made only from what stands before them."""
+    larder = [draw(products(f"p{n}")) for n in range(draw(st.integers(1, 5)))]
+    items = [product.id for product in larder]
+    made: list[Preparation] = []
+    for number in range(draw(st.integers(1, most))):
+        preparation = draw(preparations(f"m{number}", items))
+        made.append(preparation)
+        items += [preparation.id, *(f"{preparation.id}/{b.id}" for b in preparation.by_products)]
+    return book(*larder, *made, house=("chilli",))
