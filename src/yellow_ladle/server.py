@@ -36,6 +36,7 @@ def _listen(host: str, first: int) -> socket.socket | None:
         listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
             listening.bind((host, port))
+            listening.listen()
         except OSError:
             listening.close()
         else:

@@ -1,0 +1,182 @@
+"""Changing: consequences first, then the record; and two people at once."""
+
+from tests.api.client import ApiTest
+
+MAY_MUSTARD = {"kind": "label", "date": "2026-11-24", "person": "TJ"}
+
+
+class Previewing(ApiTest):
+    def test_a_preview_tells_and_records_nothing(self) -> None:
+        change = self.statement("milk", "soy", "contains")
+        told = self.post("/preview", {"change": change})
+        self.assertTrue(told["sentence"].startswith("Changes "))
+        sauce = next(item for item in told["items"] if item["item"] == "milk-sauce")
+        flag = {"flag": "soy", "before": "may_contain", "after": "contains"}
+        self.assertEqual(sauce["flags"], [flag])
+        self.assertEqual(self.get("/products/milk")["version"], 1)
+        self.assertEqual(self.reopened().now.versions["milk"], 1)
+
+    def test_a_preview_is_what_then_happens(self) -> None:
+        change = self.statement("hard-cheese", "animal_rennet", "contains")
+        told = self.post("/preview", {"change": change})
+        done = self.post("/changes", {"change": change, "seen": 1})
+        self.assertEqual(done["ripple"], told)
+        self.assertEqual(done["versions"], {"hard-cheese": 2})
+        flags = self.get("/preparations/lantern-sauce")["carries"]
+        level = next(entry["level"] for entry in flags if entry["flag"] == "animal_rennet")
+        self.assertEqual(level, "contains")
+
+
+class Recording(ApiTest):
+    def test_what_is_recorded_is_in_the_file(self) -> None:
+        change = self.statement("rice-flour", "mustard", "may_contain", evidence=MAY_MUSTARD)
+        self.post("/changes", {"change": change, "seen": 1})
+        ledger = self.reopened()
+        product = ledger.now.reading.book.products["rice-flour"]
+        self.assertEqual(product.statements["mustard"].word, "may_contain")
+        self.assertEqual(product.evidence["mustard"].person, "TJ")
+        self.assertEqual(dict(ledger.now.reading.masks), dict(self.ledger.now.reading.masks))
+
+    def test_a_new_product_goes_into_a_pot_and_out_again(self) -> None:
+        salt = {"id": "smoked-salt", "name": "Smoked salt", "class": "salt", "otherwise": "free"}
+        self.post("/changes", {"change": {"change": "product", "product": salt}})
+        line = {"item": "smoked-salt", "quantity": 2, "unit": "g", "role": "seasoning"}
+        change = {"change": "line", "preparation": "veloute", "line": 4, "to": line}
+        done = self.post("/changes", {"change": change, "seen": 1})
+        self.assertIn("veloute", [item["item"] for item in done["ripple"]["items"]])
+        self.assertEqual(self.get("/preparations/veloute")["lines"][4]["name"], "Smoked salt")
+        gone = {"change": "removal", "item": "smoked-salt"}
+        problem = self.post("/changes", {"change": gone, "seen": 1}, status=422)
+        self.assertIn("still goes into Velouté", problem["detail"])
+        self.assertIn("Nothing was changed.", problem["detail"])
+
+    def test_a_choice_is_changed(self) -> None:
+        change = {"change": "choice", "preparation": "veloute", "line": 2}
+        done = self.post("/changes", {"change": change, "seen": 1})
+        self.assertIn("veloute", [item["item"] for item in done["ripple"]["items"]])
+        self.assertTrue(self.get("/preparations/veloute")["lines"][2]["counted"])
+
+    def test_a_pot_by_its_flags_alone_and_later_by_its_card(self) -> None:
+        stock = {
+            "id": "ham-stock",
+            "name": "Ham stock",
+            "kind": "stock",
+            "statements": {"pork": "contains"},
+        }
+        self.post("/changes", {"change": {"change": "preparation", "preparation": stock}})
+        carries = {e["flag"]: e["level"] for e in self.get("/preparations/ham-stock")["carries"]}
+        self.assertEqual((carries["pork"], carries["egg"]), ("contains", "unchecked"))
+        line = {"item": "bacon", "quantity": 200, "unit": "g", "role": "body"}
+        written = stock | {"lines": [line]}
+        body = {"change": {"change": "preparation", "preparation": written}, "seen": 1}
+        self.post("/changes", body)
+        flags = [entry["flag"] for entry in self.get("/preparations/ham-stock")["carries"]]
+        self.assertEqual(flags, ["pork"])
+
+    def test_a_pot_of_every_field_comes_back_from_the_file(self) -> None:
+        whole = {
+            "id": "whole",
+            "name": "Whole",
+            "kind": "sauce",
+            "class": "veloute",
+            "colour": "blond",
+            "lines": [
+                {
+                    "item": "hen-stock/fat",
+                    "quantity": 1.5,
+                    "unit": "tbsp",
+                    "role": "fat",
+                    "stage": "garnish",
+                    "optional": True,
+                    "strained_out": True,
+                    "choice": "fat",
+                    "chosen": True,
+                    "note": "warm",
+                }
+            ],
+            "statements": {"milk": "may_contain"},
+            "otherwise": "unchecked",
+            "yield": {"quantity": 2, "unit": "l"},
+            "by_products": [{"id": "skin", "name": "Skin", "quantity": 3, "unit": "g"}],
+            "equipment": ["chinois"],
+            "method": [
+                {
+                    "text": "Whisk.",
+                    "minutes": 3,
+                    "heat": "low",
+                    "cue": "smooth",
+                    "caution": "hot",
+                    "equipment": ["whisk"],
+                }
+            ],
+            "evidence": {"milk": MAY_MUSTARD},
+            "variant_of": "veloute",
+        }
+        self.post("/changes", {"change": {"change": "preparation", "preparation": whole}})
+        again = self.reopened().now.reading.book.preparations["whole"]
+        self.assertEqual(again, self.ledger.now.reading.book.preparations["whole"])
+        self.assertEqual(self.get("/preparations/whole")["preparation"], whole)
+
+
+class Refusing(ApiTest):
+    def test_a_loop_is_refused_by_name(self) -> None:
+        line = {"item": "veloute", "quantity": 1, "unit": "l", "role": "liquid"}
+        change = {"change": "line", "preparation": "white-roux", "line": 0, "to": line}
+        problem = self.post("/preview", {"change": change}, status=422)
+        self.assertIn("A pot cannot go into itself: ", problem["detail"])
+        self.assertIn("Velouté", problem["detail"])
+
+    def test_unknown_things(self) -> None:
+        for change, status, words in (
+            (self.statement("mlik", "soy", "contains"), 404, 'no pot "mlik"'),
+            (self.statement("milk", "soi", "contains"), 422, 'did you mean "soy"?'),
+            ({"change": "removal", "item": "nothing"}, 404, 'no product "nothing"'),
+            ({"change": "choice", "preparation": "veloute", "line": 99}, 404, 'no line "99"'),
+            ({"change": "unknown"}, 422, "body.change"),
+        ):
+            problem = self.post("/preview", {"change": change}, status=status)
+            self.assertIn(words, problem["detail"])
+
+    def test_wrong_amounts(self) -> None:
+        for quantity in (-1, "1", None):
+            line = {"item": "milk", "quantity": quantity, "unit": "l", "role": "liquid"}
+            change = {"change": "line", "preparation": "veloute", "line": 0, "to": line}
+            self.post("/preview", {"change": change}, status=422)
+
+    def test_a_refused_change_leaves_everything_as_it_was(self) -> None:
+        before = self.get("/family")
+        line = {"item": "nothing", "quantity": 1, "unit": "l", "role": "liquid"}
+        change = {"change": "line", "preparation": "veloute", "line": 0, "to": line}
+        self.post("/changes", {"change": change, "seen": 1}, status=422)
+        self.assertEqual(self.get("/family"), before)
+        self.assertEqual(self.reopened().now.versions, self.ledger.now.versions)
+
+
+class TwoAtOnce(ApiTest):
+    def test_the_second_write_gets_both_states_and_loses_nothing(self) -> None:
+        first = self.statement("milk", "soy", "contains")
+        second = self.statement("milk", "egg", "contains")
+        self.post("/changes", {"change": first, "seen": 1})
+        problem = self.post("/changes", {"change": second, "seen": 1}, status=409)
+        self.assertEqual(problem["current"]["version"], 2)
+        self.assertEqual(problem["current"]["content"]["statements"]["soy"], "contains")
+        self.assertEqual(problem["yours"]["change"], second)
+        self.assertIn("changed by somebody else", problem["detail"])
+        self.post("/changes", {"change": second, "seen": 2})
+        statements = self.get("/products/milk")["product"]["statements"]
+        self.assertEqual(statements, {"milk": "contains", "soy": "contains", "egg": "contains"})
+
+    def test_a_new_thing_cannot_be_written_over_one_that_is_there(self) -> None:
+        product = {"id": "milk", "name": "Other milk", "class": "milk"}
+        body = {"change": {"change": "product", "product": product}}
+        problem = self.post("/changes", body, status=409)
+        self.assertEqual(problem["current"]["content"]["name"], "Brough Dairy whole milk")
+
+    def test_a_pot_that_was_removed_meanwhile(self) -> None:
+        gone = {"change": "removal", "item": "beetroot-plate"}
+        self.post("/changes", {"change": gone, "seen": 1})
+        pot = {"id": "beetroot-plate", "name": "Mine", "kind": "dish"}
+        body = {"change": {"change": "preparation", "preparation": pot}, "seen": 1}
+        problem = self.post("/changes", body, status=409)
+        self.assertIn("was removed by somebody else", problem["detail"])
+        self.assertIsNone(problem["current"].get("content"))

@@ -1,0 +1,104 @@
+"""The swap bench over the API."""
+
+from typing import Any
+
+from tests.api.client import ApiTest
+
+
+class Plans(ApiTest):
+    def plans(self, item: str, clear: list[str], fit: list[str] | None = None) -> Any:
+        goals = {"clear": clear, "fit": fit or []}
+        return self.post("/plans", {"item": item, "goals": goals, "limit": 3})
+
+    def apply(self, found: Any, how: str, name: str | None = None, status: int = 200) -> Any:
+        plan = found["plans"][0]
+        body = {
+            "item": found["item"],
+            "goals": {"clear": ["wheat"], "fit": []},
+            "swaps": [entry["swap"] for entry in plan["swaps"]],
+            "as": how,
+            "name": name,
+            "seen": plan["seen"],
+        }
+        return self.post("/plans/apply", body, status=status)
+
+    def test_a_plan_tells_everything_that_a_cook_asks(self) -> None:
+        found = self.plans("hen-leek-pie", ["wheat"])
+        self.assertEqual(found["goals"], "no wheat")
+        self.assertFalse(found["met_already"])
+        plan = found["plans"][0]
+        self.assertTrue(plan["meets"])
+        self.assertIn("wheat", [flag["id"] for flag in plan["clears"]])
+        self.assertIn("Velouté", [pot["name"] for pot in plan["pots"]])
+        roux = next(entry for entry in plan["swaps"] if entry["swap"]["from"] == "white-roux")
+        self.assertEqual((roux["quantity_before"], roux["swap"]["quantity"]), (220, 55))
+        self.assertTrue(roux["method"] and roux["thickness"] and roux["caution"])
+        self.assertIn("mushroom-cream", [item["item"] for item in plan["for_all"]["items"]])
+
+    def test_what_is_so_already(self) -> None:
+        self.assertTrue(self.plans("garden-stock", ["wheat"])["met_already"])
+
+    def test_what_stands_in_the_way(self) -> None:
+        found = self.plans("cod-samphire", ["fish"])
+        told = {(entry["from_name"], entry["flag"]) for entry in found["blocked"]}
+        self.assertIn(("Skerrow day-boat cod", "Fish"), told)
+
+    def test_a_variant_stands_beside_the_usual(self) -> None:
+        before = self.get("/family")["strips"]
+        found = self.plans("hen-leek-pie", ["wheat"])
+        done = self.apply(found, "variant", "Hen pie for the lamp crew")
+        self.assertEqual(done["item"], "hen-pie-for-the-lamp-crew")
+        pot = self.get(f"/preparations/{done['item']}")
+        self.assertEqual(pot["variant_of"], {"id": "hen-leek-pie", "name": "Hen and leek pie"})
+        self.assertNotIn("wheat", [entry["flag"] for entry in pot["carries"]])
+        after = {strip["id"]: strip for strip in self.get("/family")["strips"]}
+        for strip in before:
+            self.assertEqual(after[strip["id"]]["flags"], strip["flags"])
+        variants = self.get("/preparations/hen-leek-pie")["variants"]
+        self.assertEqual([variant["id"] for variant in variants], [done["item"]])
+        book = self.reopened().now.reading.book
+        self.assertEqual(book.preparations[done["item"]].variant_of, "hen-leek-pie")
+
+    def test_a_second_variant_gets_ids_of_its_own(self) -> None:
+        first = self.apply(self.plans("hen-leek-pie", ["wheat"]), "variant", "Pie")
+        second = self.apply(self.plans("hen-leek-pie", ["wheat"]), "variant", "Pie")
+        self.assertEqual((first["item"], second["item"]), ("pie", "pie-2"))
+
+    def test_for_all_changes_the_base(self) -> None:
+        done = self.apply(self.plans("hen-leek-pie", ["wheat"]), "for_all")
+        self.assertEqual(done["item"], "hen-leek-pie")
+        for pot in ("hen-leek-pie", "veloute", "mushroom-cream"):
+            flags = [entry["flag"] for entry in self.get(f"/preparations/{pot}")["carries"]]
+            self.assertNotIn("wheat", flags)
+        steps = self.get("/preparations/veloute")["preparation"]["method"]
+        self.assertTrue(steps[0]["text"].startswith("Instead of White roux: "))
+
+    def test_a_plan_made_on_an_older_state_is_stale(self) -> None:
+        found = self.plans("hen-leek-pie", ["wheat"])
+        change = {"change": "choice", "preparation": "veloute", "line": 2}
+        self.post("/changes", {"change": change, "seen": 1})
+        for how in ("variant", "for_all"):
+            problem = self.apply(found, how, status=409)
+            self.assertEqual(problem["current"]["id"], "veloute")
+
+    def test_swaps_that_no_longer_fit_are_refused(self) -> None:
+        found = self.plans("hen-leek-pie", ["wheat"])
+        swap = found["plans"][0]["swaps"][0]["swap"]
+        for wrong, words in (
+            ({"from": "rice-flour-roux"}, "no longer holds"),
+            ({"line": 99}, "no longer holds"),
+            ({"to": "nothing"}, 'No item "nothing"'),
+            ({"to": "hen-leek-pie"}, "would put a pot into itself"),
+        ):
+            found["plans"][0]["swaps"][0]["swap"] = swap | wrong
+            problem = self.apply(found, "variant", status=422)
+            self.assertIn(words, problem["detail"])
+
+    def test_goals_that_nobody_knows(self) -> None:
+        problem = self.post(
+            "/plans", {"item": "veloute", "goals": {"clear": ["weat"], "fit": ["vegn"]}}, 422
+        )
+        self.assertIn('did you mean "wheat"?', problem["detail"])
+        self.assertIn('did you mean "vegan"?', problem["detail"])
+        self.post("/plans", {"item": "veloute", "goals": {}}, 422)
+        self.post("/plans", {"item": "nothing", "goals": {"clear": ["wheat"]}}, 404)

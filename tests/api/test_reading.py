@@ -1,0 +1,114 @@
+"""Looking: the kitchen, the board, pots, the larder, and the find box."""
+
+from tests.api.client import ApiTest
+
+
+class Kitchen(ApiTest):
+    def test_the_words_to_choose_from(self) -> None:
+        kitchen = self.get("/kitchen")
+        self.assertEqual(kitchen["name"], "Skerrow Light")
+        self.assertEqual(kitchen["regime"], {"id": "eu-14", "name": "EU 14"})
+        self.assertIn("wheat", [flag["id"] for flag in kitchen["flags"]])
+        self.assertIn("chilli", [flag["id"] for flag in kitchen["flags"]])
+        self.assertEqual(kitchen["levels"], ["free", "may_contain", "unchecked", "contains"])
+        self.assertIn("rice-flour", kitchen["classes"])
+
+    def test_what_nobody_has_checked_is_counted(self) -> None:
+        jars = self.get("/products", unchecked_only=True)["entries"]
+        kitchen = self.get("/kitchen")
+        self.assertEqual(kitchen["unchecked"], sum(jar["unchecked"] for jar in jars))
+        self.assertEqual(kitchen["unchecked_products"], len(jars))
+
+
+class Board(ApiTest):
+    def test_strips_with_marks_columns_and_pour(self) -> None:
+        board = self.get("/family")
+        strips = {strip["id"]: strip for strip in board["strips"]}
+        veloute = strips["veloute"]
+        self.assertEqual(veloute["column"], "mothers")
+        self.assertEqual(veloute["flags"]["wheat"], "contains")
+        self.assertEqual(veloute["flags"]["egg"], "unchecked")
+        self.assertEqual(veloute["diets"]["vegetarian"], "does_not_suit")
+        self.assertEqual(sorted(veloute["made_from"]), ["hen-stock", "white-roux"])
+        self.assertEqual(veloute["goes_into"], ["leek-cider-sauce", "mushroom-cream"])
+        names = [column["name"] for column in board["columns"]]
+        self.assertEqual(names, ["Bases", "Mother sauces", "Sauces and soups", "Plates"])
+
+    def test_the_demo_kitchen_is_as_large_and_as_deep_as_it_should_be(self) -> None:
+        book = self.ledger.now.reading.book
+        self.assertGreaterEqual(len(book.products), 50)
+        self.assertGreaterEqual(len(book.preparations), 35)
+        self.assertGreaterEqual(max(self.ledger.now.reading.family.tiers.values()), 4)
+
+
+class Pots(ApiTest):
+    def test_a_pot_whole(self) -> None:
+        pot = self.get("/preparations/veloute")
+        self.assertEqual(pot["version"], 1)
+        self.assertEqual(pot["preparation"]["name"], "Velouté")
+        stock = pot["lines"][1]
+        self.assertEqual((stock["name"], stock["counted"]), ("Hen stock", True))
+        self.assertFalse(pot["lines"][2]["counted"])
+        wheat = next(entry for entry in pot["carries"] if entry["flag"] == "wheat")
+        names = ["Gannet Mill plain flour", "White roux", "here"]
+        self.assertEqual(wheat["ways"][0]["names"], names)
+        celery = next(entry for entry in pot["carries"] if entry["flag"] == "celery")
+        self.assertTrue(celery["ways"][0]["strained_out"])
+        self.assertEqual(pot["declared"]["contains"], ["Cereals with gluten", "Milk", "Celery"])
+        uses = {use["id"]: (use["quantity"], use["unit"]) for use in pot["goes_into"]}
+        self.assertEqual(uses["leek-cider-sauce"], (1.1, "l"))
+        self.assertIn("hen-leek-pie", [reached["id"] for reached in pot["reaches"]])
+
+    def test_what_goes_out_as_a_by_product_is_named(self) -> None:
+        uses = self.get("/preparations/hen-stock")["goes_into"]
+        names = {use["id"]: use["as_by_product"] for use in uses}
+        self.assertEqual(names["mushroom-cream"], "Skimmed hen fat")
+        self.assertIsNone(names["veloute"])
+
+    def test_verdicts_stand_with_what_does_not_suit_first(self) -> None:
+        told = self.get("/preparations/veloute")["suits"]
+        verdicts = [entry["verdict"] for entry in told]
+        order = ["does_not_suit", "ask", "suits"]
+        self.assertEqual(verdicts, sorted(verdicts, key=order.index))
+        gluten = next(entry for entry in told if entry["diet"] == "gluten_free")
+        sentence = "Does not suit gluten-free: Gannet Mill plain flour, by way of White roux."
+        self.assertEqual(gluten["sentence"], sentence)
+
+    def test_lists_come_in_pages(self) -> None:
+        first = self.get("/preparations", size=10)
+        self.assertEqual((len(first["entries"]), first["total"]), (10, 50))
+        last = self.get("/preparations", size=10, offset=45)
+        self.assertEqual(len(last["entries"]), 5)
+        found = self.get("/preparations", find="VELOUTÉ")
+        self.assertEqual(found["total"], 3)
+
+
+class Larder(ApiTest):
+    def test_what_is_unchecked_stands_first(self) -> None:
+        jars = self.get("/products")["entries"]
+        counts = [jar["unchecked"] for jar in jars]
+        self.assertEqual(counts, sorted(counts, reverse=True))
+        self.assertEqual(jars[0]["id"], "stock-powder")
+        self.assertEqual((jars[0]["used_in"], jars[0]["plates"]), (1, 2))
+
+    def test_one_product(self) -> None:
+        jar = self.get("/products/plain-flour")
+        self.assertEqual(jar["product"]["statements"]["wheat"], "contains")
+        self.assertEqual(jar["product"]["evidence"]["wheat"]["person"], "MK")
+        self.assertIn("White roux", [pot["name"] for pot in jar["goes_into"]])
+
+
+class Finding(ApiTest):
+    def test_any_part_of_a_name(self) -> None:
+        found = self.get("/find", q="fat hen")
+        self.assertEqual(found[0]["item"], "hen-stock/fat")
+        self.assertEqual(found[0]["what"], "by_product")
+        items = [entry["item"] for entry in self.get("/find", q="roux")]
+        self.assertEqual(items[:3], ["brown-roux", "rice-flour-roux", "white-roux"])
+
+    def test_names_that_begin_so_stand_first(self) -> None:
+        self.assertEqual(self.get("/find", q="leek")[0]["item"], "leek-cider-sauce")
+
+    def test_ids_for_what_is_new(self) -> None:
+        self.assertEqual(self.get("/free-id", name="Crème fraîche")["id"], "creme-fraiche")
+        self.assertEqual(self.get("/free-id", name="White roux")["id"], "white-roux-2")

@@ -1,0 +1,215 @@
+"""The commands, as a person or a script would call them."""
+
+import json
+import os
+import socket
+import subprocess
+import sys
+import tempfile
+import unittest
+from pathlib import Path
+from urllib.request import urlopen
+
+ROOT = Path(__file__).resolve().parents[2]
+DEMO = "src/yellow_ladle/demo/skerrow-light.book.json"
+
+
+def ladle(*words: str, **environment: str) -> subprocess.CompletedProcess[str]:
+    return subprocess.run(
+        [sys.executable, "-m", "yellow_ladle", *words],
+        cwd=ROOT,
+        env=os.environ | {"PYTHONPATH": str(ROOT / "src")} | environment,
+        text=True,
+        capture_output=True,
+    )
+
+
+class CommandLine(unittest.TestCase):
+    def setUp(self) -> None:
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.folder = Path(folder.name)
+        self.book = self.folder / "kitchen.sqlite"
+
+    def write(self, content: object) -> str:
+        path = self.folder / "small.book.json"
+        path.write_text(json.dumps(content))
+        return str(path)
+
+    def refused(self, *words: str) -> list[str]:
+        done = ladle(*words)
+        self.assertEqual(done.returncode, 2, done)
+        self.assertNotIn("Traceback", done.stderr)
+        self.assertEqual(done.stdout, "")
+        return done.stderr.splitlines()
+
+
+class Deriving(CommandLine):
+    def test_the_reading_as_json(self) -> None:
+        done = ladle("derive", DEMO, "--json")
+        self.assertEqual(done.returncode, 0, done.stderr)
+        content = json.loads(done.stdout)
+        self.assertEqual(content["format"], "yellow-ladle-reading")
+        self.assertIn("hen-stock/fat", content["items"])
+        self.assertEqual(content["items"]["veloute"]["flags"]["wheat"]["level"], "contains")
+
+    def test_another_regime(self) -> None:
+        content = json.loads(ladle("derive", DEMO, "--regime", "us-9", "--json").stdout)
+        self.assertEqual(content["regime"], "us-9")
+        declared = content["items"]["hen-stock"]["declare"]
+        self.assertEqual(declared, {"contains": [], "may_contain": [], "unchecked": []})
+        self.assertEqual(
+            self.refused("derive", DEMO, "--regime", "us9"),
+            ['--regime: no regime "us9"; did you mean "us-9"?'],
+        )
+
+    def test_the_table_says_what_it_does_not_certify(self) -> None:
+        done = ladle("derive", DEMO)
+        self.assertIn("hen-leek-pie", done.stdout)
+        self.assertIn("From your records only.", done.stdout)
+
+    def test_each_fault_has_a_line_of_its_own(self) -> None:
+        line = {"item": "besamel", "quantity": -1, "unit": "g", "role": "body"}
+        head = {"format": "yellow-ladle-book", "version": 1}
+        made = [
+            {"id": "bechamel", "name": "B", "kind": "sauce"},
+            {"id": "pie", "name": "P", "kind": "dish", "lines": [line, line | {"quantity": 1}]},
+        ]
+        kitchen = {"name": "K", "regime": "eu-14"}
+        path = self.write(head | {"kitchen": kitchen, "preparations": made})
+        self.assertEqual(
+            self.refused("derive", path),
+            [
+                "preparations[1].lines[0].quantity: -1 is too small; 0 or more is wanted here",
+                'preparations[1].lines[1].item: no item "besamel"; did you mean "bechamel"?',
+            ],
+        )
+
+    def test_a_file_that_is_not_there(self) -> None:
+        [fault] = self.refused("derive", str(self.folder / "none.book.json"))
+        self.assertIn("cannot be read", fault)
+        self.assertIn("cannot be read", self.refused("derive", str(self.folder))[0])
+
+    def test_the_web_stack_is_not_imported(self) -> None:
+        code = (
+            "import sys; from yellow_ladle.cli import app; from typer.testing import CliRunner;"
+            f"CliRunner().invoke(app, ['derive', '{DEMO}', '--json']);"
+            "print([m for m in ('fastapi', 'sqlalchemy', 'uvicorn') if m in sys.modules])"
+        )
+        environment = os.environ | {"PYTHONPATH": str(ROOT / "src")}
+        command = [sys.executable, "-c", code]
+        done = subprocess.run(command, cwd=ROOT, env=environment, text=True, capture_output=True)
+        self.assertEqual(done.stdout.strip(), "[]", done.stderr)
+
+
+class Swapping(CommandLine):
+    def test_plans_as_json(self) -> None:
+        words = ("--item", "hen-leek-pie", "--clear", "wheat", "--clear", "egg", "--limit", "2")
+        done = ladle("swap", DEMO, *words, "--json")
+        content = json.loads(done.stdout)
+        self.assertEqual(content["goals"], {"clear": ["wheat", "egg"], "fit": []})
+        self.assertEqual(len(content["plans"]), 2)
+        self.assertTrue(all(plan["meets"] for plan in content["plans"]))
+
+    def test_plans_as_tables(self) -> None:
+        done = ladle("swap", DEMO, "--item", "mushroom-polenta", "--fit", "vegetarian")
+        self.assertIn("Plan 1: meets every goal", done.stdout)
+        done = ladle("swap", DEMO, "--item", "cod-samphire", "--clear", "fish")
+        self.assertIn("In the way: cod", done.stdout)
+
+    def test_by_products_can_be_asked_about(self) -> None:
+        done = ladle("swap", DEMO, "--item", "hen-stock/fat", "--clear", "celery", "--json")
+        content = json.loads(done.stdout)
+        self.assertEqual(content["item"], "hen-stock/fat")
+        self.assertEqual(content["plans"][0]["extra_pots"], ["hen-stock"])
+
+    def test_unknown_words_are_refused_with_what_is_near(self) -> None:
+        item = ("swap", DEMO, "--item", "hen-leek-pye", "--clear", "wheat")
+        self.assertIn('did you mean "hen-leek-pie"?', self.refused(*item)[0])
+        flag = ("swap", DEMO, "--item", "hen-leek-pie", "--clear", "weat")
+        self.assertIn('did you mean "wheat"?', self.refused(*flag)[0])
+        diet = ("swap", DEMO, "--item", "hen-leek-pie", "--fit", "vegn")
+        self.assertIn('did you mean "vegan"?', self.refused(*diet)[0])
+        self.assertIn("name a flag", self.refused("swap", DEMO, "--item", "hen-leek-pie")[0])
+
+
+class MovingData(CommandLine):
+    def test_what_is_imported_is_exported_byte_for_byte(self) -> None:
+        done = ladle("import", DEMO, "--book", str(self.book))
+        self.assertIn("79 products and 50 preparations", done.stdout)
+        target = self.folder / "out.book.json"
+        ladle("export", str(target), "--book", str(self.book))
+        self.assertEqual(target.read_bytes(), (ROOT / DEMO).read_bytes())
+
+    def test_the_environment_names_the_kitchens_file(self) -> None:
+        ladle("import", DEMO, YELLOW_LADLE_BOOK=str(self.book))
+        done = ladle("export", YELLOW_LADLE_BOOK=str(self.book))
+        self.assertEqual(done.stdout.encode(), (ROOT / DEMO).read_bytes())
+
+    def test_nothing_is_replaced_unless_it_is_said(self) -> None:
+        ladle("import", DEMO, "--book", str(self.book))
+        small = self.write(
+            {
+                "format": "yellow-ladle-book",
+                "version": 1,
+                "kitchen": {"name": "Small", "regime": "us-9"},
+            }
+        )
+        [fault] = self.refused("import", small, "--book", str(self.book))
+        self.assertIn("nothing was changed", fault)
+        ladle("import", small, "--replace", "--book", str(self.book))
+        exported = json.loads(ladle("export", "--book", str(self.book)).stdout)
+        self.assertEqual((exported["kitchen"]["name"], exported["products"]), ("Small", []))
+
+    def test_backup_and_restore(self) -> None:
+        ladle("import", DEMO, "--book", str(self.book))
+        copy = self.folder / "copy.sqlite"
+        ladle("backup", str(copy), "--book", str(self.book))
+        self.assertIn(
+            "nothing was overwritten",
+            self.refused("backup", str(copy), "--book", str(self.book))[0],
+        )
+        other = self.folder / "other" / "kitchen.sqlite"
+        ladle("restore", str(copy), "--book", str(other))
+        exported = ladle("export", "--book", str(other)).stdout
+        self.assertEqual(exported.encode(), (ROOT / DEMO).read_bytes())
+        done = ladle("restore", str(copy), "--book", str(other))
+        self.assertIn("What was there is in", done.stdout)
+
+    def test_only_a_kitchens_data_is_restored(self) -> None:
+        ladle("import", DEMO, "--book", str(self.book))
+        junk = self.folder / "junk.sqlite"
+        junk.write_text("not a kitchen")
+        [fault] = self.refused("restore", str(junk), "--book", str(self.book))
+        self.assertIn("nothing was changed", fault)
+        missing = str(self.folder / "none.sqlite")
+        self.assertIn("no such file", self.refused("restore", missing, "--book", str(self.book))[0])
+        self.assertIn("no kitchen's data", self.refused("export", "--book", missing)[0])
+
+
+class Starting(CommandLine):
+    def test_the_demo_takes_the_next_port_and_says_so(self) -> None:
+        with socket.socket() as taken:
+            taken.bind(("127.0.0.1", 0))
+            taken.listen()
+            port = taken.getsockname()[1]
+            process = subprocess.Popen(
+                [sys.executable, "-m", "yellow_ladle", "demo", "--port", str(port)],
+                cwd=ROOT,
+                env=os.environ | {"PYTHONPATH": str(ROOT / "src")},
+                text=True,
+                stdout=subprocess.PIPE,
+                stderr=subprocess.PIPE,
+            )
+            try:
+                assert process.stdout and process.stderr
+                said = process.stdout.readline()
+                self.assertIn("Skerrow Light is at http://127.0.0.1:", said)
+                address = said.split()[4]
+                self.assertNotEqual(address, f"http://127.0.0.1:{port}")
+                with urlopen(f"{address}/api/v1/kitchen", timeout=10) as response:
+                    self.assertEqual(json.load(response)["name"], "Skerrow Light")
+                self.assertIn(f"Port {port} is taken", process.stderr.readline())
+            finally:
+                process.terminate()
+                process.communicate(timeout=10)
