@@ -13,10 +13,17 @@ export class Refused extends Error {
     super(problem.detail);
   }
 
-  /** The version that stands now, where somebody else wrote in the meantime. */
-  get current(): { id: string; version: number | null } | undefined {
-    return this.problem.current as { id: string; version: number | null } | undefined;
+  /** What stands now, where somebody else wrote in the meantime. */
+  get current(): Standing | undefined {
+    return this.problem.current as Standing | undefined;
   }
+}
+
+/** What stands instead of what was seen; without content where it was removed. */
+export interface Standing {
+  id: string;
+  version: number | null;
+  content?: Schema['ProductPiece'] | Schema['PreparationPiece'];
 }
 
 const UNREACHABLE: Problem = {

@@ -3,6 +3,7 @@
   import { asWords } from '../marks/levels';
   import CarriesList from '../pot/CarriesList.svelte';
   import Act from '../parts/Act.svelte';
+  import Scroll from '../parts/Scroll.svelte';
   import Say from '../parts/Say.svelte';
   import SuitsList from '../pot/SuitsList.svelte';
   import { p } from '../routes';
@@ -20,7 +21,7 @@
   class="flex min-h-0 flex-col border-l border-rule bg-sheet max-[1000px]:max-h-[45dvh] max-[1000px]:border-t max-[1000px]:border-l-0"
 >
   {#if board.selected}
-    <div class="min-h-0 flex-1 overflow-y-auto px-4.5 pt-4 pb-3">
+    <Scroll label="What it carries" class="min-h-0 flex-1 px-4.5 pt-4 pb-3">
       <h2 class="text-[24px] leading-[1.1]">{board.selected.name}</h2>
       {#if pot.data && pot.data.preparation.id === board.selected.id}
         {@const made = pot.data.preparation}
@@ -40,7 +41,7 @@
         />
         <div class="mt-3 border-t border-rule pt-2.5"><SuitsList suits={pot.data.suits} /></div>
       {/if}
-    </div>
+    </Scroll>
     <div class="border-t border-rule px-4.5 py-3">
       <div class="mb-2 flex gap-2.5">
         <Act main href={p('/pots/:id/swaps', params)}>

@@ -1,7 +1,8 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import Plus from '@lucide/svelte/icons/plus';
-  import { Command, Popover } from 'bits-ui';
+  import X from '@lucide/svelte/icons/x';
+  import { Combobox } from 'bits-ui';
   import type { Level, Schema } from '../api/client';
   import { levelWord } from '../marks/levels';
   import PotMark from '../marks/PotMark.svelte';
@@ -15,7 +16,7 @@
     onrecord
   }: { board: Board; kitchen: Schema['KitchenOut'] | undefined; onrecord: () => void } = $props();
 
-  let open = $state(false);
+  let words = $state('');
   const LEVELS: Level[] = ['contains', 'may_contain', 'unchecked', 'free'];
   const VERDICTS = ['does_not_suit', 'ask', 'suits'] as const;
 
@@ -24,62 +25,76 @@
     ...(kitchen?.diets ?? []).map((d) => ({ what: 'diet' as const, id: d.id, name: d.name }))
   ]);
 
-  function choose(ask: Ask | null) {
+  const shown = $derived(
+    words === board.ask?.name
+      ? asks
+      : asks.filter((ask) => ask.name.toLowerCase().includes(words.toLowerCase()))
+  );
+
+  function choose(key: string) {
+    show(asks.find((ask) => ask.what + ask.id === key) ?? null);
+  }
+
+  function show(ask: Ask | null) {
     board.ask = ask;
-    open = false;
+    words = ask?.name ?? '';
   }
 </script>
 
 <div class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[1000px]:col-span-1">
   <span class="text-[20px]">Show me</span>
-  <Popover.Root bind:open>
-    <Popover.Trigger
-      class="flex h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1.5 font-name text-[20px] font-[650]"
+  {#key board.ask}
+    <Combobox.Root type="single" onValueChange={choose} inputValue={words}>
+      <div class="relative">
+        <Combobox.Input
+          id="ask"
+          aria-label="Flag or diet to show"
+          placeholder="a flag or a diet"
+          autocomplete="off"
+          defaultValue={words}
+          class="h-11 w-52 border-b-[3px] border-ladle bg-transparent px-1.5 pr-8 font-name text-[20px] font-[650] placeholder:text-ink"
+          onfocus={(event) => event.currentTarget.select()}
+          oninput={(event) => (words = event.currentTarget.value)}
+        />
+        <Combobox.Trigger
+          class="absolute top-0 right-0 grid h-11 w-8 place-items-center"
+          aria-label="List the flags and diets"
+        >
+          <ChevronDown size={18} aria-hidden="true" />
+        </Combobox.Trigger>
+      </div>
+      <Combobox.Portal>
+        <Combobox.Content
+          sideOffset={4}
+          align="start"
+          class="z-50 max-h-[60vh] w-80 overflow-y-auto border border-edge bg-sheet py-1"
+        >
+          {#each shown as ask (ask.what + ask.id)}
+            <Combobox.Item
+              value={ask.what + ask.id}
+              label={ask.name}
+              class="flex min-h-11 items-center justify-between px-3 data-highlighted:bg-ladle-pale"
+            >
+              {ask.name}
+              {#if ask.what === 'diet'}<span class="text-note text-soft">diet</span>{/if}
+            </Combobox.Item>
+          {:else}
+            <p class="px-3 py-2 text-soft">No such flag or diet.</p>
+          {/each}
+        </Combobox.Content>
+      </Combobox.Portal>
+    </Combobox.Root>
+  {/key}
+  {#if board.ask}
+    <button
+      type="button"
+      class="grid size-11 place-items-center"
+      aria-label="Show nothing in particular"
+      onclick={() => show(null)}
     >
-      {board.ask?.name.toLowerCase() ?? 'a flag or a diet'}
-      <ChevronDown size={18} aria-hidden="true" />
-    </Popover.Trigger>
-    <Popover.Portal>
-      <Popover.Content
-        align="start"
-        sideOffset={4}
-        aria-label="Flag or diet to show"
-        class="z-50 w-80 border border-edge bg-sheet"
-      >
-        <Command.Root class="flex flex-col">
-          <Command.Input
-            class="field border-x-0 border-t-0"
-            placeholder="Flag or diet"
-            aria-label="Flag or diet"
-          />
-          <Command.List class="max-h-[60vh] overflow-y-auto py-1">
-            <Command.Viewport>
-              <Command.Empty class="px-3 py-2 text-soft">No such flag or diet.</Command.Empty>
-              {#if board.ask}
-                <Command.Item
-                  value="nothing"
-                  onSelect={() => choose(null)}
-                  class="flex min-h-11 items-center px-3 data-selected:bg-ladle-pale"
-                >
-                  nothing in particular
-                </Command.Item>
-              {/if}
-              {#each asks as ask (ask.what + ask.id)}
-                <Command.Item
-                  value={ask.name}
-                  onSelect={() => choose(ask)}
-                  class="flex min-h-11 items-center justify-between px-3 data-selected:bg-ladle-pale"
-                >
-                  {ask.name}
-                  {#if ask.what === 'diet'}<span class="text-note text-soft">diet</span>{/if}
-                </Command.Item>
-              {/each}
-            </Command.Viewport>
-          </Command.List>
-        </Command.Root>
-      </Popover.Content>
-    </Popover.Portal>
-  </Popover.Root>
+      <X size={18} aria-hidden="true" />
+    </button>
+  {/if}
   <span class="text-[20px]">in every pot</span>
   <ul class="ml-auto flex gap-4.5 text-soft" aria-label="How many pots">
     {#if board.ask?.what === 'flag'}

@@ -5,12 +5,12 @@
   import FlagToggles from '../flags/FlagToggles.svelte';
   import { asWords } from '../marks/levels';
   import RecordFoot from '../ripple/RecordFoot.svelte';
-  import { Recording } from '../ripple/recording.svelte';
+  import { Recording, type Change } from '../ripple/recording.svelte';
   import { p } from '../routes';
   import EvidenceFields from './EvidenceFields.svelte';
   import Numbers from './Numbers.svelte';
   import OtherwiseSwitch from './OtherwiseSwitch.svelte';
-  import { ProductDraft } from './productDraft.svelte';
+  import { ProductDraft, type Product } from './productDraft.svelte';
 
   /** One product: what its label says, and what recording that would change. */
   let { known, ondone }: { known?: Schema['ProductOut']; ondone?: (id: string) => void } = $props();
@@ -22,20 +22,22 @@
 
   $effect(() => {
     const piece = draft.changed ? draft.piece : null;
-    if (piece === null) {
-      if (!recording.overtaken) void recording.preview(null);
-      return;
-    }
-    void draft
-      .identified(piece)
-      .then((product) => recording.preview({ change: 'product', product }));
+    void recording.preview(piece && changeOf(piece));
   });
+
+  async function changeOf(piece: Product): Promise<Change> {
+    return { change: 'product', product: await draft.identified(piece) };
+  }
 
   async function record() {
     if (!draft.piece) return;
     const product = await draft.identified(draft.piece);
     const done = await recording.record({ change: 'product', product }, known?.version ?? null);
-    if (!done) return;
+    if (!done) {
+      const theirs = recording.overtaken?.content;
+      if (theirs && 'otherwise' in theirs && !('lines' in theirs)) draft.rebase(theirs);
+      return;
+    }
     draft.begin(product);
     ondone?.(product.id);
   }
@@ -81,6 +83,7 @@
     <RecordFoot
       {recording}
       disabled={!draft.changed}
+      overtakenAct="Record mine with theirs"
       hint={known
         ? 'Change what the label says; this shows which pots and plates follow.'
         : 'Give it a name. Until its label is read, nothing is taken as free.'}

@@ -48,6 +48,22 @@ export class ProductDraft {
     this.numbers = Object.fromEntries(NUMBERS.map(([field]) => [field, piece[field] ?? null]));
   }
 
+  /** Goes on from what somebody else recorded: theirs, with what was changed here on top. */
+  rebase(theirs: Product) {
+    const before = this.#before;
+    const mine = Object.entries(this.statements).filter(
+      ([flag, level]) => before.statements[flag] !== level
+    );
+    const taken = Object.keys(before.statements).filter((flag) => !(flag in this.statements));
+    const kept = Object.entries(theirs.statements).filter(([flag]) => !taken.includes(flag));
+    const sameName = this.name === before.name;
+    const sameRest = this.otherwise === before.otherwise;
+    this.#before = theirs;
+    this.statements = Object.fromEntries([...kept, ...mine]);
+    if (sameName) this.name = theirs.name;
+    if (sameRest) this.otherwise = theirs.otherwise;
+  }
+
   state(flag: string, level: Level | null) {
     const { [flag]: _, ...rest } = this.statements;
     this.statements = level === null ? rest : { ...rest, [flag]: level };

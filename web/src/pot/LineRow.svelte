@@ -25,7 +25,6 @@
 <button
   type="button"
   {onclick}
-  aria-label="Change {line.name}, {amountText(line.line.quantity, line.line.unit)}"
   class="grid min-h-11 w-full grid-cols-[60px_88px_minmax(0,1fr)] items-baseline border-b border-rule py-1.5 text-left leading-[1.2] hover:bg-ladle-pale"
 >
   <span class="flex gap-px self-center">
@@ -37,6 +36,7 @@
   <span class="amount pr-3 text-right text-[15px]">
     {amountText(line.line.quantity, line.line.unit)}
   </span>
+  <span class="sr-only">Change:</span>
   <span class={line.line.choice && !line.counted ? 'text-soft' : ''}>
     <span class={line.line.choice && line.counted ? 'font-[650]' : ''}>{line.name}</span>
     {#if told}<span class="block text-[14px] text-soft">{told}</span>{/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { potQuery } from '../api/queries';
   import { selection } from '../family/selection.svelte';
+  import Scroll from '../parts/Scroll.svelte';
   import Say from '../parts/Say.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../routes';
@@ -41,16 +42,16 @@
         />
         <Method method={pot.data.preparation.method ?? []} />
       </section>
-      <section
-        class="min-h-0 overflow-y-auto border-l border-rule px-5 py-3 max-[1000px]:border-l-0"
-        aria-labelledby="carries"
+      <Scroll
+        label="What it carries"
+        class="min-h-0 border-l border-rule px-5 py-3 max-[1000px]:border-l-0"
       >
-        <h2 id="carries" class="mb-1.5 text-[18px]">What it carries</h2>
+        <h2 class="mb-1.5 text-[18px]">What it carries</h2>
         <CarriesList carries={pot.data.carries} side />
         <h2 class="mt-4 mb-1.5 text-[18px]">Who can have it</h2>
         <SuitsList suits={pot.data.suits} />
         <div class="mt-3 border-t border-rule pt-2.5"><Say /></div>
-      </section>
+      </Scroll>
       <GoesInto pot={pot.data} />
     </div>
   </div>

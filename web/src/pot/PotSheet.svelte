@@ -5,12 +5,12 @@
   import FlagToggles from '../flags/FlagToggles.svelte';
   import Sheet from '../parts/Sheet.svelte';
   import RecordFoot from '../ripple/RecordFoot.svelte';
-  import { Recording } from '../ripple/recording.svelte';
+  import { Recording, type Change } from '../ripple/recording.svelte';
   import LineFields from './LineFields.svelte';
   import type { Pot } from './lines';
   import OtherwiseChoice from './OtherwiseChoice.svelte';
   import PotNameFields from './PotNameFields.svelte';
-  import { PotDraft } from './potDraft.svelte';
+  import { PotDraft, type Piece } from './potDraft.svelte';
 
   /** Records a pot, new or known: by its lines, by its flags alone, or by both. */
   let { open = $bindable(), pot }: { open: boolean; pot?: Pot } = $props();
@@ -31,11 +31,12 @@
 
   $effect(() => {
     const piece = draft.piece;
-    if (open && piece)
-      void draft.identified(piece).then((preparation) => {
-        if (open) void recording.preview({ change: 'preparation', preparation });
-      });
+    if (open) void recording.preview(piece && changeOf(piece));
   });
+
+  async function changeOf(piece: Piece): Promise<Change> {
+    return { change: 'preparation', preparation: await draft.identified(piece) };
+  }
 
   async function record() {
     if (!draft.piece) return;

@@ -13,10 +13,7 @@
 </script>
 
 <p>
-  {#each told as name, index (index)}
-    <span>
-      {name}{#if index < told.length - 1}&nbsp;<span aria-label="goes into">→</span>{/if}
-    </span>
-  {/each}
+  <span aria-hidden="true">{told.join('\u00a0→ ')}</span>
+  <span class="sr-only">{told.join(', into ')}</span>
   {#if way.level !== level}({levelWord(way.level)}){/if}
 </p>

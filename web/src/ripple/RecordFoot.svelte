@@ -4,23 +4,27 @@
   import Trouble from '../parts/Trouble.svelte';
   import type { Recording } from './recording.svelte';
   import RippleView from './RippleView.svelte';
+  import Theirs from './Theirs.svelte';
 
   /** The foot of every form that changes the book: what it would do, then the act itself. */
   let {
     recording,
     disabled = false,
     hint = 'Nothing is changed yet.',
+    overtakenAct = 'Record mine over it',
     onrecord
   }: {
     recording: Recording;
     disabled?: boolean;
     hint?: string;
+    overtakenAct?: string;
     onrecord: () => void;
   } = $props();
 </script>
 
 <div class="grid gap-2">
   <Trouble error={recording.error} />
+  {#if recording.overtaken}<Theirs standing={recording.overtaken} />{/if}
   {#if recording.ripple}
     <RippleView ripple={recording.ripple} />
   {:else if !recording.error}
@@ -32,7 +36,7 @@
       disabled={disabled || recording.busy || (recording.ripple === null && !recording.overtaken)}
       onclick={onrecord}
     >
-      {recording.overtaken ? 'Record mine over it' : 'Record'}
+      {recording.overtaken ? overtakenAct : 'Record'}
     </Act>
     <Say />
   </div>

@@ -3,6 +3,7 @@
   import type { Level, Schema } from '../api/client';
   import { asWords, levelWord } from '../marks/levels';
   import PotMark from '../marks/PotMark.svelte';
+  import Scroll from '../parts/Scroll.svelte';
 
   /** What a change does, first in a sentence, then pot by pot and flag by flag. */
   let { ripple }: { ripple: Schema['RippleOut'] } = $props();
@@ -28,39 +29,41 @@
     <Collapsible.Trigger class="min-h-11 text-note underline underline-offset-4">
       Flag by flag
     </Collapsible.Trigger>
-    <Collapsible.Content class="max-h-[32dvh] overflow-y-auto">
-      <table class="w-full text-left text-note">
-        <thead class="sr-only">
-          <tr><th scope="col">Pot or plate</th><th scope="col">Before and after</th></tr>
-        </thead>
-        <tbody>
-          {#each ripple.items as item (item.item)}
-            <tr class="border-t border-rule align-top">
-              <th scope="row" class="w-2/5 py-1.5 pr-3 font-[450]">
-                {item.name} <span class="text-soft">{item.kind}</span>
-              </th>
-              <td class="py-1.5">
-                {#each steps(item.flags) as [key, step] (key)}
-                  <p class="flex items-start gap-1.5">
-                    <span class="flex flex-none items-center gap-1">
-                      <PotMark level={step.before} small />
-                      <span aria-label="becomes">→</span>
-                      <PotMark level={step.after} small />
-                    </span>
-                    <span>
-                      {step.flags.join(', ')}
-                      <span class="text-soft">
-                        {levelWord(step.before)}, then {levelWord(step.after)}
+    <Collapsible.Content>
+      <Scroll label="Flag by flag" class="max-h-[32dvh]">
+        <table class="w-full text-left text-note">
+          <thead class="sr-only">
+            <tr><th scope="col">Pot or plate</th><th scope="col">Before and after</th></tr>
+          </thead>
+          <tbody>
+            {#each ripple.items as item (item.item)}
+              <tr class="border-t border-rule align-top">
+                <th scope="row" class="w-2/5 py-1.5 pr-3 font-[450]">
+                  {item.name} <span class="text-soft">{item.kind}</span>
+                </th>
+                <td class="py-1.5">
+                  {#each steps(item.flags) as [key, step] (key)}
+                    <p class="flex items-start gap-1.5">
+                      <span class="flex flex-none items-center gap-1">
+                        <PotMark level={step.before} small />
+                        <span aria-label="becomes">→</span>
+                        <PotMark level={step.after} small />
                       </span>
-                    </span>
-                  </p>
-                {/each}
-                {#if item.flags.length === 0}<span class="text-soft">same flags</span>{/if}
-              </td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
+                      <span>
+                        {step.flags.join(', ')}
+                        <span class="text-soft">
+                          {levelWord(step.before)}, then {levelWord(step.after)}
+                        </span>
+                      </span>
+                    </p>
+                  {/each}
+                  {#if item.flags.length === 0}<span class="text-soft">same flags</span>{/if}
+                </td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      </Scroll>
     </Collapsible.Content>
   </Collapsible.Root>
 {/if}

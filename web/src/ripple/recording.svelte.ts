@@ -1,4 +1,4 @@
-import { answer, api, Refused, type Schema } from '../api/client';
+import { answer, api, Refused, type Schema, type Standing } from '../api/client';
 import { afterRecording } from '../api/queries';
 import { announcements } from '../frame/announce.svelte';
 
@@ -12,20 +12,22 @@ export type Ripple = Schema['RippleOut'];
 export class Recording {
   ripple = $state<Ripple | null>(null);
   error = $state<unknown>(null);
-  /** The version that stands, where somebody else wrote in the meantime. */
-  overtaken = $state<number | null>(null);
+  /** What stands, where somebody else wrote in the meantime. */
+  overtaken = $state.raw<Standing | null>(null);
   busy = $state(false);
   #latest = 0;
 
-  /** Asks what a change would do; only the newest question's answer is shown. */
-  async preview(change: Change | null) {
+  /** Asks what a change would do; only the newest question is asked, its answer alone is shown. */
+  async preview(wanted: Change | null | Promise<Change>) {
     const mine = ++this.#latest;
-    this.error = null;
-    if (change === null) {
+    if (!this.overtaken) this.error = null;
+    if (wanted === null) {
       this.ripple = null;
       return;
     }
     try {
+      const change = await wanted;
+      if (mine !== this.#latest) return;
       const ripple = await answer(api.POST('/api/v1/preview', { body: { change } }));
       if (mine === this.#latest) this.ripple = ripple;
     } catch (error) {
@@ -40,7 +42,7 @@ export class Recording {
     this.busy = true;
     this.error = null;
     try {
-      const body = { change, seen: this.overtaken ?? seen };
+      const body = { change, seen: this.overtaken?.version ?? seen };
       const done = await answer(api.POST('/api/v1/changes', { body }));
       announcements.say(`Recorded. ${done.ripple.sentence}`);
       this.overtaken = null;
@@ -49,7 +51,7 @@ export class Recording {
       return true;
     } catch (error) {
       this.error = error;
-      if (error instanceof Refused) this.overtaken = error.current?.version ?? null;
+      if (error instanceof Refused) this.overtaken = error.current ?? null;
       return false;
     } finally {
       this.busy = false;

@@ -1,0 +1,166 @@
+"""The family board: marks, pours, keys, and its speed with many pots."""
+
+from dataclasses import replace
+
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.harness import BrowserTest
+from yellow_ladle.core.book import Book, Preparation, owner_of
+from yellow_ladle.demo.kitchen import demo_book
+
+
+class Family(BrowserTest):
+    def ask(self, name: str) -> None:
+        box = self.see("#ask")
+        box.send_keys(name)
+        self.see("[role=option]", name)
+        box.send_keys(Keys.ENTER)
+        self.see("button[aria-label='Show nothing in particular']")
+
+    def test_a_flag_is_shown_in_every_pot(self) -> None:
+        self.open("/", "[data-strip=veloute]")
+        self.ask("Wheat")
+        strips = self.served.ledger.now.reading
+        levels = [strips.level(id, "wheat").word for id in strips.book.preparations]
+        words = {"contains": "contains", "may_contain": "may contain", "unchecked": "not checked"}
+        for level, word in words.items():
+            self.shows(f"{levels.count(level)} {word}", "ul[aria-label='How many pots']")
+        mark = self.see("[data-strip=veloute] svg[role=img]")
+        self.assertEqual(mark.get_attribute("aria-label"), "contains")
+        mark = self.see("[data-strip=garden-stock] svg[role=img]")
+        self.assertEqual(mark.get_attribute("aria-label"), "free")
+        self.accessible()
+        self.no_complaints()
+
+    def test_a_diet_is_shown_in_words(self) -> None:
+        self.open("/", "[data-strip=veloute]")
+        self.ask("vegetarian")
+        self.assertIn("does not suit", self.text("[data-strip=hen-stock]"))
+        self.assertIn("suits", self.text("[data-strip=garden-stock]"))
+        self.accessible()
+
+    def test_a_strip_lights_its_pour_and_tells_its_ways(self) -> None:
+        self.open("/", "[data-strip=leek-cider-sauce]")
+        self.click("[data-strip=leek-cider-sauce]")
+        self.shows("Gannet Mill plain flour → White roux → Velouté → here", "aside")
+        self.shows("Does not suit gluten-free", "aside")
+        self.shows("From your records only.", "aside")
+        strokes = self.script("return document.querySelectorAll('svg path[pathLength]').length")
+        self.assertEqual(strokes, 4)
+        self.accessible()
+        self.no_complaints()
+
+    def test_the_keyboard_alone_leads_along_the_pour_and_into_the_pot(self) -> None:
+        self.open("/", "[data-strip=veloute]")
+        self.script("document.querySelector('[data-strip=veloute]').focus()")
+        self.press(Keys.SPACE)
+        self.shows("Velouté", "aside h2")
+        self.press(Keys.ARROW_RIGHT)
+        self.shows("Leek and cider sauce", "aside h2")
+        self.press(Keys.ARROW_DOWN)
+        self.shows("Mushroom cream", "aside h2")
+        self.press(Keys.ARROW_LEFT)
+        self.shows("Velouté", "aside h2")
+        self.press(Keys.ENTER)
+        self.shows("What goes in")
+        self.press("1")
+        self.see("[data-strip=veloute][aria-pressed=true]")
+        self.press("w")
+        self.see("#add-goal")
+        self.press("3")
+        self.see("h1#larder")
+        self.press("?")
+        self.see("[role=dialog]", "Keys")
+        self.press(Keys.ESCAPE)
+        self.press("/")
+        self.press("pickled")
+        self.see("[role=option]", "Pickled samphire")
+        self.press(Keys.ENTER)
+        self.see("h1", "Pickled samphire")
+        self.no_complaints()
+
+    def test_a_pot_is_recorded_by_its_flags_alone(self) -> None:
+        self.open("/", "[data-strip=veloute]")
+        self.click("button", "Record a pot")
+        self.see("[role=dialog] input").send_keys("Smoked bone stock")
+        self.shows("Changes 1 pot: Smoked bone stock.", "[role=dialog]")
+        self.click("[role=tab]", "By its flags")
+        self.click("[aria-label='Beef: contains']")
+        self.accessible()
+        self.click("[role=dialog] button", "Record")
+        self.shows("Smoked bone stock", "aside h2")
+        made = self.served.ledger.now.reading
+        self.assertEqual(made.level("smoked-bone-stock", "beef").word, "contains")
+        self.assertEqual(made.level("smoked-bone-stock", "egg").word, "unchecked")
+        self.no_complaints()
+
+    def test_the_dark_ground_keeps_its_contrast(self) -> None:
+        self.open("/", "[data-strip=veloute]")
+        self.click("button[aria-label='Night pass: dark ground']")
+        self.click("[data-strip=veloute]")
+        self.shows("Velouté", "aside h2")
+        self.accessible()
+        self.click("button[aria-label='Day ground']")
+
+
+def enlarged() -> Book:
+    """The demo book six times over, each copy a family of its own: 300 pots."""
+    book = demo_book()
+    made: dict[str, Preparation] = {}
+    for copy in range(6):
+        end = f"-{copy}" if copy else ""
+        for preparation in book.preparations.values():
+            lines = tuple(
+                replace(line, item=line.item.replace(owner, owner + end, 1))
+                if (owner := owner_of(line.item)) in book.preparations
+                else line
+                for line in preparation.lines
+            )
+            name = f"{preparation.name} {copy + 1}" if copy else preparation.name
+            id = preparation.id + end
+            made[id] = replace(preparation, id=id, name=name, lines=lines)
+    return replace(book, preparations=made)
+
+
+class LargeFamily(BrowserTest):
+    book = staticmethod(enlarged)
+
+    def test_three_hundred_pots_answer_a_choice(self) -> None:
+        self.open("/", "[data-strip=veloute-5]")
+        self.assertEqual(len(self.served.ledger.now.reading.book.preparations), 300)
+        pots = ("veloute", "milk-sauce", "white-roux-3", "hen-leek-pie-5")
+        strips = [
+            self.timed(
+                f"[data-strip={pot}]",
+                f"document.querySelector('[data-strip={pot}]').ariaPressed === 'true'",
+            )
+            for pot in pots
+        ]
+        self.click("[aria-label='List the flags and diets']")
+        option = "[role=option][data-label=Milk]"
+        marks = "document.querySelectorAll('[data-strip] svg[role=img]').length === 300"
+        flag = self.timed(option, marks)
+        print(
+            f"\nmeasured: 300 pots: a strip answers in {max(strips):.0f} ms at the slowest"
+            f" of four, a flag in {flag:.0f} ms (aim: under 100)"
+        )
+
+    def timed(self, target: str, until: str) -> float:
+        """Milliseconds from letting go of a target until what it asks for has been painted."""
+        self.see(target)
+        self.script(
+            f"""
+            window.measured = new Promise(done => {{
+              window.addEventListener('pointerup', () => {{
+                const start = performance.now();
+                const look = () => {until}
+                  ? setTimeout(() => done(performance.now() - start))
+                  : requestAnimationFrame(look);
+                requestAnimationFrame(look);
+              }}, {{ capture: true, once: true }});
+            }});
+            """
+        )
+        self.click(target)
+        answer = "const done = arguments[0]; window.measured.then(done)"
+        return float(self.browser.execute_async_script(answer))

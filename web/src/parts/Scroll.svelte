@@ -1,0 +1,11 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+
+  /** A part of the screen that scrolls by itself, so that the keyboard can reach and scroll it. */
+  let { label, children, ...rest }: { label: string; children: Snippet; class?: string } = $props();
+</script>
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div role="region" aria-label={label} tabindex="0" class={['overflow-y-auto', rest.class]}>
+  {@render children()}
+</div>
