@@ -142,6 +142,12 @@ class BrowserTest(unittest.TestCase):
             read, f"{text!r} is not to be read in {within}"
         )
 
+    def gone(self, selector: str) -> None:
+        """Waits until nothing like it is there."""
+        WebDriverWait(self.browser, 10, 0.05).until_not(
+            lambda browser: browser.find_elements(By.CSS_SELECTOR, selector)
+        )
+
     def text(self, selector: str) -> str:
         return str(self.see(selector).text)
 

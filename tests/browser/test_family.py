@@ -72,6 +72,7 @@ class Family(BrowserTest):
         self.press("?")
         self.see("[role=dialog]", "Keys")
         self.press(Keys.ESCAPE)
+        self.gone("[role=dialog]")
         self.press("/")
         self.press("pickled")
         self.see("[role=option]", "Pickled samphire")

@@ -23,6 +23,9 @@
 
   const stripIn = (id: string) => field?.querySelector<HTMLElement>(`[data-strip="${id}"]`);
 
+  // Places are measured, not the strips in them: what is out of sight is not laid out.
+  const placeOf = (id: string) => field?.querySelector(`[data-place="${id}"]`);
+
   async function onkeydown(event: KeyboardEvent) {
     if (event.key === 'Enter' && selection.pot !== null) {
       event.preventDefault();
@@ -39,7 +42,7 @@
 
   $effect(() => {
     if (selection.pot !== null && field)
-      stripIn(selection.pot)?.scrollIntoView({ block: 'nearest' });
+      placeOf(selection.pot)?.scrollIntoView({ block: 'nearest' });
   });
 </script>
 
@@ -70,7 +73,12 @@
           {/if}
           <ul>
             {#each group.strips as strip (strip.id)}
-              <li class="mb-1.5"><PotStrip {board} {strip} /></li>
+              <li
+                data-place={strip.id}
+                class="mb-1.5 [contain-intrinsic-size:auto_46px] [content-visibility:auto]"
+              >
+                <PotStrip {board} {strip} />
+              </li>
             {/each}
           </ul>
         {/each}

@@ -19,7 +19,7 @@
   aria-pressed={chosen}
   onclick={() => (selection.pot = chosen ? null : strip.id)}
   class={[
-    'grid min-h-11 w-full grid-cols-[minmax(0,1fr)_auto] items-center gap-2 border-y px-2.5 py-1 text-left',
+    'grid min-h-11 w-full focus-visible:-outline-offset-3 grid-cols-[minmax(0,1fr)_minmax(20px,auto)] items-center gap-2 border-y px-2.5 py-1 text-left',
     chosen
       ? 'border-ladle bg-ladle text-on-ladle'
       : kin

@@ -26,7 +26,7 @@
     const place = (id: string) => {
       const known = places.get(id);
       if (known) return known;
-      const rect = field.querySelector(`[data-strip="${id}"]`)?.getBoundingClientRect();
+      const rect = field.querySelector(`[data-place="${id}"]`)?.getBoundingClientRect();
       if (rect) places.set(id, rect);
       return rect;
     };

@@ -10,48 +10,52 @@
     brick = false
   }: { level: Level; decorative?: boolean; small?: boolean; brick?: boolean } = $props();
 
-  const colour = $derived(
-    brick
-      ? 'text-brick'
-      : level === 'free'
-        ? 'text-edge'
-        : level === 'unchecked'
-          ? 'text-clay'
-          : 'text-enamel'
-  );
+  const COLOURS: Record<Level, string> = {
+    contains: 'text-enamel',
+    may_contain: 'text-enamel',
+    unchecked: 'text-clay',
+    free: 'text-edge'
+  };
+
+  const EARS = 'M.2 8.2a1 1 0 0 1 2 0v3.6a1 1 0 0 1-2 0zM17.8 8.2a1 1 0 0 1 2 0v3.6a1 1 0 0 1-2 0z';
+  const RING =
+    'M10 2.5a7.5 7.5 0 1 0 0 15a7.5 7.5 0 1 0 0-15zM10 4.3a5.7 5.7 0 1 1 0 11.4a5.7 5.7 0 1 1 0-11.4z';
+  const LID = 'M7.9 8.7h4.2a1.3 1.3 0 0 1 0 2.6H7.9a1.3 1.3 0 0 1 0-2.6z';
+  const DISC = 'M10 5.4a4.6 4.6 0 1 0 0 9.2a4.6 4.6 0 1 0 0-9.2z';
+  const HALF = 'M5.4 10a4.6 4.6 0 0 0 9.2 0z';
+  const THIN =
+    'M10 3.8a6.2 6.2 0 1 0 0 12.4a6.2 6.2 0 1 0 0-12.4zM10 5a5 5 0 1 1 0 10a5 5 0 1 1 0-10z';
+
+  // One path a mark: a board shows hundreds of them, and has to answer at once.
+  const SHAPES: Record<Level, string> = {
+    contains: EARS + RING + DISC,
+    may_contain: EARS + RING + HALF,
+    unchecked: EARS + LID,
+    free: THIN
+  };
 </script>
 
 <svg
   viewBox="0 0 20 20"
-  class={['inline-block flex-none', small ? 'size-[18px]' : 'size-5', colour]}
+  class={[
+    'inline-block flex-none',
+    small ? 'size-[18px]' : 'size-5',
+    brick ? 'text-brick' : COLOURS[level]
+  ]}
   role={decorative ? undefined : 'img'}
   aria-hidden={decorative || undefined}
   aria-label={decorative ? undefined : levelWord(level)}
 >
-  {#if level === 'free'}
-    <circle cx="10" cy="10" r="5.6" fill="none" stroke="currentColor" stroke-width="1.2" />
-  {:else}
-    <path
-      d="M1.2 8.2v3.6M18.8 8.2v3.6"
-      stroke="currentColor"
-      stroke-width="2"
-      stroke-linecap="round"
-    />
+  {#if level === 'unchecked'}
     <circle
       cx="10"
       cy="10"
       r="6.6"
-      fill={level === 'unchecked' ? 'var(--clay-pale)' : 'var(--sheet)'}
+      fill="var(--clay-pale)"
       stroke="currentColor"
       stroke-width="1.8"
-      stroke-dasharray={level === 'unchecked' ? '3.2 1.9' : undefined}
+      stroke-dasharray="3.2 1.9"
     />
-    {#if level === 'contains'}
-      <circle cx="10" cy="10" r="4.6" fill="currentColor" />
-    {:else if level === 'may_contain'}
-      <path d="M5.4 10a4.6 4.6 0 0 0 9.2 0z" fill="currentColor" />
-    {:else}
-      <rect x="6.6" y="8.7" width="6.8" height="2.6" rx="1.3" fill="currentColor" />
-    {/if}
   {/if}
+  <path d={SHAPES[level]} fill="currentColor" fill-rule="evenodd" />
 </svg>
