@@ -41,9 +41,15 @@
     <span class={['text-right text-[14px] leading-tight', !chosen && verdictColour(verdict)]}>
       {verdictWord(verdict)}
     </span>
-  {:else if board.ask}
-    <span class={chosen ? '[--clay:#20242c] [--edge:#20242c] [--enamel:#20242c]' : ''}>
-      <PotMark level={board.level(strip)} />
+  {:else}
+    <!-- The mark is there before a flag is asked for, so that asking only turns it. -->
+    <span
+      class={[
+        !board.ask && 'invisible',
+        chosen && '[--clay:#20242c] [--edge:#20242c] [--enamel:#20242c]'
+      ]}
+    >
+      <PotMark level={board.level(strip)} decorative={!board.ask} />
     </span>
   {/if}
 </button>
