@@ -10,6 +10,7 @@ from tests.kitchens import line
 from tests.random_books import FLAGS, books
 from yellow_ladle.core.book import Book, Preparation, owner_of
 from yellow_ladle.core.change import Change, applied, choosing, reread
+from yellow_ladle.core.diets import diets
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.reading import read
 from yellow_ladle.core.sources import sources
@@ -99,6 +100,14 @@ class Carrying(unittest.TestCase):
         after = read(applied(book, Change(preparations=(chosen,))))
         item = chosen.lines[index].item
         self.assertEqual(after.masks[id] | after.masks[item], after.masks[id])
+
+    @given(books())
+    @settings(max_examples=80, deadline=None)
+    def test_all_verdicts_at_once_are_each_diets_own(self, book: Book) -> None:
+        carried = read(book)
+        for item in carried.items():
+            single = {diet: carried.verdict(item, diet) for diet in diets()}
+            self.assertEqual(dict(carried.verdicts(item)), single)
 
     @given(books())
     @settings(max_examples=80, deadline=None)

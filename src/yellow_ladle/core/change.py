@@ -2,9 +2,10 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
+from heapq import heapify, heappop, heappush
 
 from yellow_ladle.core.book import Book, Evidence, Line, Preparation, Product, items_of
-from yellow_ladle.core.family import Family, bases_first
+from yellow_ladle.core.family import Family
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.reading import Reading, own_mask
 
@@ -39,12 +40,13 @@ class Reread:
 
 def applied(book: Book, change: Change) -> Book:
     """The book with a change made."""
-    products, preparations = dict(book.products), dict(book.preparations)
-    for id in change.removed:
-        products.pop(id, None)
-        preparations.pop(id, None)
-    products |= {product.id: product for product in change.products}
-    preparations |= {preparation.id: preparation for preparation in change.preparations}
+    products, preparations = book.products, book.preparations
+    if change.products or change.removed:
+        products = {id: made for id, made in products.items() if id not in change.removed}
+        products |= {product.id: product for product in change.products}
+    if change.preparations or change.removed:
+        preparations = {id: made for id, made in preparations.items() if id not in change.removed}
+        preparations |= {preparation.id: preparation for preparation in change.preparations}
     return replace(book, products=products, preparations=preparations)
 
 
@@ -89,20 +91,32 @@ def _pour(
     stirred: set[str],
     rewritten: set[str],
 ) -> None:
-    """Reads the rewritten and all that the stirred go into, adding to both masks and stirred."""
-    reached = family.downstream(stirred | rewritten)
-    for id in bases_first({id: family.inputs[id] for id in reached}):
-        inputs = family.inputs[id]
-        if id not in rewritten and stirred.isdisjoint(inputs):
+    """Reads the rewritten and what the stirred go into, adding to both masks and stirred.
+
+    Bases come before what is built on them, and nothing is read whose inputs came out as they were.
+    """
+    tiers, users = family.tiers, family.users
+    waiting = [(tiers[id], id) for id in rewritten]
+    waiting += [(tiers[id], id) for item in stirred for id in users.get(item, ())]
+    heapify(waiting)
+    done: set[str] = set()
+    while waiting:
+        _, id = heappop(waiting)
+        if id in done:
             continue
+        done.add(id)
         preparation = book.preparations[id]
         mask = own_mask(before.layout, preparation)
-        for item in inputs:
+        for item in family.items[id]:
             mask |= masks[item]
+        changed = False
         for item in items_of(preparation):
             masks[item] = mask
             if before.masks.get(item) != mask:
                 stirred.add(item)
+                changed = True
+        for user in users.get(id, ()) if changed else ():
+            heappush(waiting, (tiers[user], user))
 
 
 def stating(

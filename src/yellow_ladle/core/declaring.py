@@ -1,9 +1,13 @@
 """What a regime wants declared of an item, read off its mask."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 from yellow_ladle.core.masks import Layout
-from yellow_ladle.core.regimes import Regime
+from yellow_ladle.core.regimes import Regime, regimes
+
+MOST_KEPT = 20_000
+"""Answers kept for masks seen before; a kitchen has far fewer, but runs for years."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,19 +36,30 @@ class Declarer:
         unchecked = mask >> self._width & self._all
         trace = mask >> 2 * self._width & self._all
         key = (contains, unchecked, trace)
-        if key not in self._known:
-            self._known[key] = self._sort(contains, unchecked, trace)
-        return self._known[key]
+        known = self._known.get(key)
+        if known is None:
+            if len(self._known) >= MOST_KEPT:
+                self._known.clear()
+            known = self._known[key] = self._sort(contains, unchecked, trace)
+        return known
 
     def _sort(self, contains: int, unchecked: int, trace: int) -> Declaration:
         sure: list[str] = []
         traces: list[str] = []
         asked: list[str] = []
         for group, bits in self._groups:
+            if not trace & bits:
+                continue
             if contains & bits:
                 sure.append(group)
             elif unchecked & bits:
                 asked.append(group)
-            elif trace & bits:
+            else:
                 traces.append(group)
         return Declaration(tuple(sure), tuple(traces), tuple(asked))
+
+
+@lru_cache(maxsize=16)
+def declarer_of(layout: Layout, regime: str) -> Declarer:
+    """What reads masks of one layout against a regime; shared by all readings of it."""
+    return Declarer(layout, regimes()[regime])

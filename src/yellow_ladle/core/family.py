@@ -1,52 +1,81 @@
 """Who is made from whom: the shape of a book, without any flags."""
 
 from collections.abc import Collection, Iterable, Mapping
-from dataclasses import dataclass
 
 from yellow_ladle.core.book import Book, Preparation, owner_of
 
 
-@dataclass(frozen=True)
 class Family:
-    """The pour between items, by-products taken as their preparation.
+    """The pour between items. What a plain reading does not need is worked out when asked for."""
 
-    `inputs`: per preparation what its counted lines are made of. `users`: per product or
-    preparation the preparations that a counted line brings it into. `tiers`: per preparation the
-    longest way down to a preparation without preparations, which has tier 0.
-    """
-
-    inputs: Mapping[str, tuple[str, ...]]
-    users: Mapping[str, frozenset[str]]
-    tiers: Mapping[str, int]
+    def __init__(
+        self,
+        items: Mapping[str, tuple[str, ...]],
+        inputs: Mapping[str, tuple[str, ...]] | None = None,
+        users: Mapping[str, frozenset[str]] | None = None,
+        tiers: Mapping[str, int] | None = None,
+    ) -> None:
+        self.items = items
+        """Per preparation the items of its counted lines, as the lines name them."""
+        self._inputs = inputs
+        self._users = users
+        self._tiers = tiers
 
     @classmethod
     def of(cls, book: Book) -> "Family":
         """The family of a book that is known to be free of cycles."""
-        inputs = {id: inputs_of(preparation) for id, preparation in book.preparations.items()}
-        users: dict[str, set[str]] = {}
-        for user, items in inputs.items():
-            for item in items:
-                users.setdefault(item, set()).add(user)
-        tiers: dict[str, int] = {}
-        for id in bases_first(inputs):
-            tiers[id] = _tier(inputs[id], tiers)
-        return cls(inputs, {item: frozenset(using) for item, using in users.items()}, tiers)
+        return cls({id: items_of_lines(made) for id, made in book.preparations.items()})
+
+    @property
+    def inputs(self) -> Mapping[str, tuple[str, ...]]:
+        """Per preparation the products and preparations it is made of, each once.
+
+        A by-product stands for its preparation.
+        """
+        if self._inputs is None:
+            self._inputs = {id: _owners(items) for id, items in self.items.items()}
+        return self._inputs
+
+    @property
+    def users(self) -> Mapping[str, frozenset[str]]:
+        """Per product or preparation the preparations that a counted line brings it into."""
+        if self._users is None:
+            users: dict[str, set[str]] = {}
+            for user, items in self.inputs.items():
+                for item in items:
+                    users.setdefault(item, set()).add(user)
+            self._users = {item: frozenset(using) for item, using in users.items()}
+        return self._users
+
+    @property
+    def tiers(self) -> Mapping[str, int]:
+        """Per preparation the longest way down to one made of products alone, which has tier 0."""
+        if self._tiers is None:
+            tiers: dict[str, int] = {}
+            for id in bases_first(self.inputs):
+                tiers[id] = _tier(self.inputs[id], tiers)
+            self._tiers = tiers
+        return self._tiers
 
     def after(self, changed: Mapping[str, Preparation], removed: Collection[str]) -> "Family":
         """This family with some preparations rewritten; only their descendants get new tiers."""
-        inputs, users, tiers = dict(self.inputs), dict(self.users), dict(self.tiers)
+        items, inputs = dict(self.items), dict(self.inputs)
+        users, tiers = dict(self.users), dict(self.tiers)
         for id in {*changed, *removed}:
+            items.pop(id, None)
             for item in inputs.pop(id, ()):
                 users[item] = users[item] - {id}
             tiers.pop(id, None)
         for id, preparation in changed.items():
-            inputs[id] = inputs_of(preparation)
+            items[id] = items_of_lines(preparation)
+            inputs[id] = _owners(items[id])
             for item in inputs[id]:
                 users[item] = users.get(item, frozenset()) | {id}
-        within = {id: inputs[id] for id in Family(inputs, users, {}).downstream(changed)}
+        later = Family(items, inputs, users, tiers)
+        within = {id: inputs[id] for id in later.downstream(changed)}
         for id in bases_first(within):
             tiers[id] = _tier(within[id], tiers)
-        return Family(inputs, users, tiers)
+        return later
 
     def downstream(self, items: Iterable[str]) -> set[str]:
         """Every preparation that something of these goes into, those among them included."""
@@ -73,34 +102,37 @@ class Family:
         return found
 
 
-def inputs_of(preparation: Preparation) -> tuple[str, ...]:
-    """What the counted lines are made of, each once."""
-    if not any(line.choice for line in preparation.lines):
-        return tuple(dict.fromkeys(owner_of(line.item) for line in preparation.lines))
+def items_of_lines(preparation: Preparation) -> tuple[str, ...]:
+    """The items of the counted lines, as the lines name them."""
     lines = preparation.lines
-    return tuple(dict.fromkeys(owner_of(lines[index].item) for index in preparation.counted()))
+    items = [line.item for line in lines if line.choice is None]
+    if len(items) < len(lines):
+        items = [lines[index].item for index in preparation.counted()]
+    return tuple(items)
 
 
-def bases_first(inputs: Mapping[str, tuple[str, ...]]) -> list[str]:
+def bases_first(inputs: Mapping[str, Iterable[str]]) -> list[str]:
     """The keys so ordered that each comes after those keys that it is made from."""
     order: list[str] = []
-    placed: set[str] = set()
-    for start in inputs:
-        if start in placed:
+    begun: set[str] = set()
+    done: set[str] = set()
+    waiting = list(inputs)
+    while waiting:
+        id = waiting.pop()
+        if id in done:
             continue
-        placed.add(start)
-        path = [(start, iter(inputs[start]))]
-        while path:
-            id, rest = path[-1]
-            for item in rest:
-                if item in inputs and item not in placed:
-                    placed.add(item)
-                    path.append((item, iter(inputs[item])))
-                    break
-            else:
-                order.append(id)
-                path.pop()
+        if id in begun:
+            order.append(id)
+            done.add(id)
+            continue
+        begun.add(id)
+        waiting.append(id)
+        waiting.extend(item for item in inputs[id] if item in inputs and item not in begun)
     return order
+
+
+def _owners(items: Iterable[str]) -> tuple[str, ...]:
+    return tuple(dict.fromkeys(owner_of(item) for item in items))
 
 
 def _tier(items: Iterable[str], tiers: Mapping[str, int]) -> int:

@@ -1,12 +1,17 @@
 """Whether an item suits a diet, and what stands in the way."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import lru_cache
 from itertools import combinations
 
-from yellow_ladle.core.diets import Diet
+from yellow_ladle.core.diets import Diet, diets
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.masks import Layout, certificate_pairs
+
+MOST_KEPT = 20_000
+"""Answers kept for masks seen before; a kitchen has far fewer, but runs for years."""
 
 
 class Verdict(StrEnum):
@@ -41,28 +46,28 @@ class Fitter:
             ruled_out |= 1 << layout.uncertified[pair]
         self.ruled_out = ruled_out
         self.lowest = Level.MAY_CONTAIN if diet.traces_count else Level.UNCHECKED
-        self._contains = layout.at_least(ruled_out, Level.CONTAINS)
-        self._counts = layout.at_least(ruled_out, self.lowest)
-        self._sets = [
-            [layout.of_flags(one), layout.of_flags(other)]
+        self.contains = layout.at_least(ruled_out, Level.CONTAINS)
+        self.counts = layout.at_least(ruled_out, self.lowest)
+        self.apart = [
+            (layout.of_flags(one), layout.of_flags(other))
             for one, other in combinations(diet.not_together, 2)
         ]
 
     def verdict(self, mask: int) -> Verdict:
         """Does not suit where something is contained, ask where something counted is less sure."""
-        if mask & self._contains:
+        if mask & self.contains:
             return Verdict.DOES_NOT_SUIT
         meeting = self._meeting(mask)
         if meeting is Level.CONTAINS:
             return Verdict.DOES_NOT_SUIT
-        if mask & self._counts or meeting >= self.lowest:
+        if mask & self.counts or meeting >= self.lowest:
             return Verdict.ASK
         return Verdict.SUITS
 
     def _meeting(self, mask: int) -> Level:
         """How surely two sets that may not meet are both there."""
         met = Level.FREE
-        for sets in self._sets:
+        for sets in self.apart:
             met = max(met, min(self._highest(mask, bits) for bits in sets))
         return met
 
@@ -94,3 +99,45 @@ class Fitter:
 
     def _level(self, mask: int, flag: str) -> Level:
         return self._layout.level(mask, self._layout.bits[flag])
+
+
+class Verdicts:
+    """Every diet's verdict at once; items that carry the same share one answer."""
+
+    def __init__(self, fitters: Mapping[str, Fitter]) -> None:
+        self.fitters = fitters
+        self._plain = [
+            (id, fitter.contains, fitter.counts)
+            for id, fitter in fitters.items()
+            if not fitter.diet.not_together
+        ]
+        self._paired = [(id, fitter) for id, fitter in fitters.items() if fitter.diet.not_together]
+        self._known: dict[int, Mapping[str, Verdict]] = {}
+
+    def all(self, mask: int) -> Mapping[str, Verdict]:
+        """Per diet its verdict on a mask."""
+        known = self._known.get(mask)
+        if known is None:
+            if len(self._known) >= MOST_KEPT:
+                self._known.clear()
+            known = self._known[mask] = self._judge(mask)
+        return known
+
+    def _judge(self, mask: int) -> dict[str, Verdict]:
+        verdicts: dict[str, Verdict] = {}
+        for id, contains, counts in self._plain:
+            if not mask & counts:
+                verdicts[id] = Verdict.SUITS
+            elif mask & contains:
+                verdicts[id] = Verdict.DOES_NOT_SUIT
+            else:
+                verdicts[id] = Verdict.ASK
+        for id, fitter in self._paired:
+            verdicts[id] = fitter.verdict(mask)
+        return verdicts
+
+
+@lru_cache(maxsize=8)
+def verdicts_of(layout: Layout) -> Verdicts:
+    """What reads masks of one layout against every diet; shared by all readings of it."""
+    return Verdicts({id: Fitter(layout, diet) for id, diet in diets().items()})

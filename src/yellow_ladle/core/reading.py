@@ -4,14 +4,12 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
-from yellow_ladle.core.book import Book, Preparation, items_of
-from yellow_ladle.core.declaring import Declaration, Declarer
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.family import Family, bases_first
-from yellow_ladle.core.fitting import Fitter, Obstacle, Verdict
+from yellow_ladle.core.book import Book, Preparation, by_product_item, items_of, owner_of
+from yellow_ladle.core.declaring import Declaration, Declarer, declarer_of
+from yellow_ladle.core.family import Family
+from yellow_ladle.core.fitting import Fitter, Obstacle, Verdict, Verdicts, verdicts_of
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.masks import Layout, layout_of
-from yellow_ladle.core.regimes import regimes
 from yellow_ladle.core.sources import Source, Way, sources, ways
 
 
@@ -69,12 +67,11 @@ class Reading:
 
     def verdict(self, item: str, diet: str) -> Verdict:
         """A diet's verdict on an item, without its reasons."""
-        return self._fitters[diet].verdict(self.masks[item])
+        return self.fitter(diet).verdict(self.masks[item])
 
-    def verdicts(self, item: str) -> dict[str, Verdict]:
+    def verdicts(self, item: str) -> Mapping[str, Verdict]:
         """Every diet's verdict on an item, without the reasons."""
-        mask = self.masks[item]
-        return {diet: fitter.verdict(mask) for diet, fitter in self._fitters.items()}
+        return self._verdicts.all(self.masks[item])
 
     def suitability(self, item: str) -> dict[str, Suitability]:
         """Every diet's verdict on an item, with its reasons."""
@@ -85,20 +82,20 @@ class Reading:
                 tuple(_reason(obstacle, found) for obstacle in fitter.obstacles(mask)),
                 tuple(fitter.traces(mask)),
             )
-            for diet, fitter in self._fitters.items()
+            for diet, fitter in self._verdicts.fitters.items()
         }
 
     def fitter(self, diet: str) -> Fitter:
         """What reads masks against one diet."""
-        return self._fitters[diet]
+        return self._verdicts.fitters[diet]
 
     @cached_property
     def _declarer(self) -> Declarer:
-        return Declarer(self.layout, regimes()[self.book.kitchen.regime])
+        return declarer_of(self.layout, self.book.kitchen.regime)
 
     @cached_property
-    def _fitters(self) -> dict[str, Fitter]:
-        return {id: Fitter(self.layout, diet) for id, diet in diets().items()}
+    def _verdicts(self) -> Verdicts:
+        return verdicts_of(self.layout)
 
 
 def read(book: Book) -> Reading:
@@ -108,18 +105,30 @@ def read(book: Book) -> Reading:
         id: layout.mask(product.statements, product.otherwise, product.certificates)
         for id, product in book.products.items()
     }
-    for id in bases_first(family.inputs):
-        preparation = book.preparations[id]
-        mask = own_mask(layout, preparation)
-        for item in family.inputs[id]:
-            mask |= masks[item]
-        for item in items_of(preparation):
-            masks[item] = mask
+    # Each pot is tried as it comes; one whose bases are not read yet waits until they are.
+    for start in book.preparations:
+        waiting = [start]
+        while waiting:
+            id = waiting[-1]
+            preparation, items = book.preparations[id], family.items[id]
+            mask = own_mask(layout, preparation)
+            try:
+                for item in items:
+                    mask |= masks[item]
+            except KeyError:
+                waiting.extend(owner_of(item) for item in items if item not in masks)
+                continue
+            waiting.pop()
+            masks[id] = mask
+            for by_product in preparation.by_products:
+                masks[by_product_item(id, by_product.id)] = mask
     return Reading(book, layout, family, masks)
 
 
 def own_mask(layout: Layout, preparation: Preparation) -> int:
     """What a preparation brings by its own statements, besides its lines."""
+    if not preparation.statements and not preparation.own_otherwise:
+        return 0
     return layout.mask(preparation.statements, preparation.own_otherwise)
 
 

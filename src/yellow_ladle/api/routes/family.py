@@ -62,7 +62,7 @@ def family(now: TheBook) -> FamilyOut:
                 column=placed[id],
                 variant_of=preparation.variant_of,
                 flags={flag: level.word for flag, level in reading.levels(id).items()},
-                diets=reading.verdicts(id),
+                diets=dict(reading.verdicts(id)),
                 made_from=[item for item in reading.family.inputs[id] if item in made],
                 goes_into=sorted(reading.family.users.get(id, ())),
             )

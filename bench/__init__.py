@@ -1,0 +1,1 @@
+"""Benchmarks: each prints ratios measured in one run. `./ladle bench` runs them all."""

@@ -1,0 +1,6 @@
+"""`./ladle bench`: every benchmark, one after the other."""
+
+from bench import carrying, first_page
+
+carrying.main()
+first_page.main()
