@@ -15,6 +15,7 @@ from selenium import webdriver
 from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.wait import WebDriverWait
 
@@ -127,6 +128,15 @@ class BrowserTest(unittest.TestCase):
     def press(self, *keys: str) -> None:
         """Types into whatever has the focus."""
         ActionChains(self.browser).send_keys(*keys).perform()
+
+    def choose(self, box: str, words: str, name: str) -> None:
+        """Picks something from a list by typing a part of its name."""
+        field = self.see(box)
+        field.send_keys(Keys.CONTROL, "a")
+        field.send_keys(words)
+        self.see("[role=option][data-highlighted]", name)
+        field.send_keys(Keys.ENTER)
+        self.gone("[role=option]")
 
     def click(self, selector: str, text: str = "") -> None:
         self.see(selector, text).click()

@@ -8,9 +8,7 @@ from yellow_ladle.core.levels import Level
 
 class Swaps(BrowserTest):
     def goal(self, words: str, name: str) -> None:
-        self.see("#add-goal").send_keys(words)
-        self.see("[role=option]", name)
-        self.press(Keys.ENTER)
+        self.choose("#add-goal", words, name)
         self.see(f"[aria-label='Drop the goal {name}']")
 
     def test_a_small_pot_is_made_beside_the_usual_one(self) -> None:

@@ -39,7 +39,7 @@
   }
 
   async function record() {
-    if (!draft.piece) return;
+    if (!draft.piece || draft.wants) return;
     const preparation = await draft.identified(draft.piece);
     const seen = pot?.version ?? null;
     if (await recording.record({ change: 'preparation', preparation }, seen)) {
@@ -84,11 +84,6 @@
     </Tabs.Content>
   </Tabs.Root>
   {#snippet foot()}
-    <RecordFoot
-      {recording}
-      disabled={draft.piece === null}
-      hint="Give it a name; then this shows what it would change."
-      onrecord={record}
-    />
+    <RecordFoot {recording} wants={draft.wants} onrecord={record} />
   {/snippet}
 </Sheet>

@@ -58,6 +58,15 @@ export class PotDraft {
     this.otherwise ?? (this.lines.length === 0 ? 'unchecked' : 'free')
   );
 
+  /** What is still to be said before the pot can be recorded; empty where nothing is. */
+  wants = $derived.by((): string => {
+    if (this.name.trim() === '') return 'It has no name yet.';
+    const bare = this.lines.findIndex((line) => line.item === '');
+    return bare < 0
+      ? ''
+      : `Line ${bare + 1} has no item yet: choose one from the list, or take it out.`;
+  });
+
   /** The pot as it is to be; null while it has no name. Lines without an item are left out. */
   piece = $derived.by((): Piece | null => {
     if (this.name.trim() === '') return null;

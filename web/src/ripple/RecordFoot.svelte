@@ -6,16 +6,21 @@
   import RippleView from './RippleView.svelte';
   import Theirs from './Theirs.svelte';
 
-  /** The foot of every form that changes the book: what it would do, then the act itself. */
+  /**
+   * The foot of every form that changes the book: what it would do, then the act itself. `wants`
+   * says what is still missing before it can be recorded.
+   */
   let {
     recording,
     disabled = false,
+    wants = '',
     hint = 'Nothing is changed yet.',
     overtakenAct = 'Record mine over it',
     onrecord
   }: {
     recording: Recording;
     disabled?: boolean;
+    wants?: string;
     hint?: string;
     overtakenAct?: string;
     onrecord: () => void;
@@ -25,7 +30,9 @@
 <div class="grid gap-2">
   <Trouble error={recording.error} />
   {#if recording.overtaken}<Theirs standing={recording.overtaken} />{/if}
-  {#if recording.ripple}
+  {#if wants}
+    <p class="text-clay">{wants}</p>
+  {:else if recording.ripple}
     <RippleView ripple={recording.ripple} />
   {:else if !recording.error}
     <p class="text-soft">{hint}</p>
@@ -33,7 +40,10 @@
   <div class="flex items-center gap-4">
     <Act
       main
-      disabled={disabled || recording.busy || (recording.ripple === null && !recording.overtaken)}
+      disabled={disabled ||
+        wants !== '' ||
+        recording.busy ||
+        (recording.ripple === null && !recording.overtaken)}
       onclick={onrecord}
     >
       {recording.overtaken ? overtakenAct : 'Record'}
