@@ -1,35 +1,25 @@
 <script lang="ts">
   import { Combobox } from 'bits-ui';
-  import { answer, api, type Schema } from '../api/client';
+  import { Finder } from '../parts/finder.svelte';
   import { navigate } from '../routes';
 
-  type Found = Schema['FoundOut'];
-
-  let words = $state('');
-  let found = $state<Found[]>([]);
+  const finder = new Finder();
   let opened = $state(0);
 
-  async function look(text: string) {
-    words = text;
-    const query = { q: text, limit: 12 };
-    const result = await answer(api.GET('/api/v1/find', { params: { query } }));
-    if (text === words) found = result;
-  }
-
   function open(item: string) {
-    const chosen = found.find((entry) => entry.item === item);
+    const chosen = finder.shown.find((entry) => entry.item === item);
     if (!chosen) return;
     const id = item.split('/')[0] ?? item;
     if (chosen.what === 'product') void navigate('/larder/:id', { params: { id } });
     else void navigate('/pots/:id', { params: { id } });
-    words = '';
+    finder.words = '';
     opened += 1;
   }
 </script>
 
 <!-- The box starts anew after each find, as it would otherwise keep the found name. -->
 {#key opened}
-  <Combobox.Root type="single" onValueChange={open} inputValue={words}>
+  <Combobox.Root type="single" onValueChange={open} inputValue={finder.words}>
     <div class="relative">
       <Combobox.Input
         id="find"
@@ -37,8 +27,8 @@
         aria-label="Find a pot, jar or plate"
         class="field pr-10 placeholder:text-soft"
         autocomplete="off"
-        onfocus={() => look(words)}
-        oninput={(event) => look(event.currentTarget.value)}
+        onfocus={() => (finder.wanted = true)}
+        oninput={(event) => (finder.words = event.currentTarget.value)}
       />
       <kbd
         aria-hidden="true"
@@ -52,7 +42,7 @@
         sideOffset={4}
         class="z-50 max-h-96 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet"
       >
-        {#each found as entry (entry.item)}
+        {#each finder.shown as entry (entry.item)}
           <Combobox.Item
             value={entry.item}
             label={entry.name}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Combobox } from 'bits-ui';
   import { untrack } from 'svelte';
-  import { answer, api, type Schema } from '../api/client';
+  import { Finder } from './finder.svelte';
 
   /** Finds what a line can be made of, by any part of its name. */
   let {
@@ -11,38 +11,42 @@
     id
   }: { item: string; name?: string; label?: string; id: string } = $props();
 
-  let words = $state(untrack(() => name));
-  let found = $state<Schema['FoundOut'][]>([]);
-
-  async function look(text: string) {
-    words = text;
-    const query = { q: text, limit: 30 };
-    const result = await answer(api.GET('/api/v1/find', { params: { query } }));
-    if (text === words) found = result;
-  }
+  const finder = new Finder();
+  let shown = $state(untrack(() => name));
 
   function choose(value: string) {
     item = value;
-    words = found.find((entry) => entry.item === value)?.name ?? words;
+    shown = finder.name(value) ?? shown;
+  }
+
+  function type(text: string) {
+    shown = text;
+    finder.words = text;
+  }
+
+  /** All is offered again when the box is entered, whatever it holds. */
+  function enter() {
+    finder.wanted = true;
+    finder.words = '';
   }
 </script>
 
-<Combobox.Root type="single" value={item} onValueChange={choose} inputValue={words}>
+<Combobox.Root type="single" value={item} onValueChange={choose} inputValue={shown}>
   <Combobox.Input
     {id}
     aria-label={label}
     class="field"
     autocomplete="off"
-    onfocus={() => look('')}
-    oninput={(event) => look(event.currentTarget.value)}
-    defaultValue={words}
+    onfocus={enter}
+    oninput={(event) => type(event.currentTarget.value)}
+    defaultValue={shown}
   />
   <Combobox.Portal>
     <Combobox.Content
       sideOffset={4}
       class="z-[60] max-h-72 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet text-ink"
     >
-      {#each found as entry (entry.item)}
+      {#each finder.shown as entry (entry.item)}
         <Combobox.Item
           value={entry.item}
           label={entry.name}

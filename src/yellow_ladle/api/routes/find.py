@@ -31,7 +31,7 @@ class FreeIdOut(BaseModel):
 def find(
     now: TheBook,
     q: Annotated[str, Query(max_length=100)] = "",
-    limit: Annotated[int, Query(ge=1, le=100)] = 20,
+    limit: Annotated[int, Query(ge=1, le=20_000)] = 20,
 ) -> list[FoundOut]:
     """What has all the words in its name; names that begin with them first."""
     words = q.casefold().split()
