@@ -19,7 +19,7 @@ class Family(BrowserTest):
         self.ask("Wheat")
         strips = self.served.ledger.now.reading
         levels = [strips.level(id, "wheat").word for id in strips.book.preparations]
-        words = {"contains": "contains", "may_contain": "may contain", "unchecked": "not checked"}
+        words = {"contains": "contain", "may_contain": "may contain", "unchecked": "not checked"}
         for level, word in words.items():
             self.shows(f"{levels.count(level)} {word}", "ul[aria-label='How many pots']")
         mark = self.see("[data-strip=veloute] svg[role=img]")

@@ -101,7 +101,7 @@
       {#each LEVELS as level (level)}
         <li class="flex items-center gap-1.5 whitespace-nowrap">
           <PotMark {level} decorative />{board.tally.get(level) ?? 0}
-          {levelWord(level)}
+          {level === 'contains' ? 'contain' : levelWord(level)}
         </li>
       {/each}
     {:else if board.ask}

@@ -59,7 +59,7 @@
     {#each columns as column (column.id)}
       {@const groups = board.groups(column.id)}
       <section class="relative z-10" aria-labelledby="column-{column.id}">
-        <h2 id="column-{column.id}" class="flex h-[30px] items-baseline gap-2 text-soft">
+        <h2 id="column-{column.id}" class="flex min-h-[30px] items-baseline gap-2 text-soft">
           {column.name}
           <span class="amount text-[14px]">
             {groups.reduce((sum, group) => sum + group.strips.length, 0)}

@@ -23,8 +23,15 @@
     )
   );
 
+  let list = $state<HTMLElement>();
+
   $effect(() => {
     if (onlyUnchecked) unread = true;
+  });
+
+  $effect(() => {
+    if (chosen && jars.length > 0)
+      list?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
   });
 </script>
 
@@ -49,7 +56,7 @@
       </Toggle.Root>
     </div>
   </div>
-  <ul class="min-h-0 flex-1 overflow-y-auto px-5 pb-4">
+  <ul bind:this={list} class="min-h-0 flex-1 overflow-y-auto px-5 pb-4">
     {#each shown as jar (jar.id)}
       <li class="border-b border-rule">
         <a

@@ -4,6 +4,7 @@
   import { kitchenQuery } from '../api/queries';
   import FlagToggles from '../flags/FlagToggles.svelte';
   import { asWords } from '../marks/levels';
+  import Scroll from '../parts/Scroll.svelte';
   import RecordFoot from '../ripple/RecordFoot.svelte';
   import { Recording, type Change } from '../ripple/recording.svelte';
   import { p } from '../routes';
@@ -43,22 +44,22 @@
   }
 </script>
 
-<section class="grid min-h-0 grid-rows-[minmax(0,1fr)_auto]" aria-label="Product">
-  <div class="overflow-y-auto px-6 pt-3.5 pb-4">
-    <div class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4">
-      <label class="block">
-        <span class="text-soft">Name on the jar</span>
-        <input class="field font-name text-[20px] font-[650]" bind:value={draft.name} />
-      </label>
-      <label class="block">
-        <span class="text-soft">Class, for swaps</span>
-        <select class="field" bind:value={draft.className}>
-          {#each [...new Set( [...(kitchen.data?.classes ?? []), draft.className] )].sort() as name (name)}
-            <option value={name}>{asWords(name)}</option>
-          {/each}
-        </select>
-      </label>
-    </div>
+<section class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto]" aria-label="Product">
+  <div class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4 border-b border-rule px-6 pt-3.5 pb-3">
+    <label class="block">
+      <span class="text-soft">Name on the jar</span>
+      <input class="field font-name text-[20px] font-[650]" bind:value={draft.name} />
+    </label>
+    <label class="block">
+      <span class="text-soft">Class, for swaps</span>
+      <select class="field" bind:value={draft.className}>
+        {#each [...new Set( [...(kitchen.data?.classes ?? []), draft.className] )].sort() as name (name)}
+          <option value={name}>{asWords(name)}</option>
+        {/each}
+      </select>
+    </label>
+  </div>
+  <Scroll label="What the label says" class="px-6 pt-2 pb-4">
     {#if known && known.goes_into.length > 0}
       <p class="mt-2 text-soft">
         Goes into
@@ -78,7 +79,7 @@
       onset={(flag, level) => draft.state(flag, level)}
     />
     <Numbers {draft} />
-  </div>
+  </Scroll>
   <div class="border-t border-rule bg-sheet px-6 py-3">
     <RecordFoot
       {recording}

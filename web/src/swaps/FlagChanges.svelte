@@ -37,4 +37,4 @@
     {settled} not checked, no longer in it
   </p>
 {/if}
-<div class="text-soft"><LevelLists flags={stays} verb="stay" /></div>
+<div class="text-soft"><LevelLists flags={stays} verbs={['stays', 'stay']} /></div>
