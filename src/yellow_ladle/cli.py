@@ -54,7 +54,6 @@ def derive(
     from yellow_ladle.core.reading import read
     from yellow_ladle.core.regimes import regimes
     from yellow_ladle.files.reading_file import reading_content
-    from yellow_ladle.files.text_tables import print_reading
 
     book = _book(file)
     if regime is not None:
@@ -64,6 +63,8 @@ def derive(
     if as_json:
         _print_json(reading_content(reading))
     else:
+        from yellow_ladle.files.text_tables import print_reading
+
         print_reading(reading)
 
 
@@ -82,7 +83,6 @@ def swap(
     from yellow_ladle.core.reading import read
     from yellow_ladle.core.search import propose
     from yellow_ladle.files.plans_file import plans_content
-    from yellow_ladle.files.text_tables import print_plans
 
     book = _book(file)
     reading = read(book)
@@ -98,6 +98,8 @@ def swap(
     if as_json:
         _print_json(plans_content(item, goals, proposal))
     else:
+        from yellow_ladle.files.text_tables import print_plans
+
         print_plans(book, item, goals, proposal)
 
 

@@ -19,6 +19,7 @@ class Pot(BrowserTest):
             "and from there into Hen and leek pie, Mushrooms on polenta",
             "Cereals with gluten, Milk, Celery",
             "Bring to the boil, then simmer and skim.",
+            "halal, kosher: From recorded facts and certificates",
         ):
             self.shows(text)
         self.accessible()

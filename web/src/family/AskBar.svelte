@@ -7,6 +7,7 @@
   import { levelWord } from '../marks/levels';
   import PotMark from '../marks/PotMark.svelte';
   import Act from '../parts/Act.svelte';
+  import Options from '../parts/Options.svelte';
   import type { Ask, Board } from './board.svelte';
   import { verdictColour, verdictWord } from './verdicts';
 
@@ -29,6 +30,14 @@
     words === board.ask?.name
       ? asks
       : asks.filter((ask) => ask.name.toLowerCase().includes(words.toLowerCase()))
+  );
+
+  const options = $derived(
+    shown.map((ask) => ({
+      value: ask.what + ask.id,
+      label: ask.name,
+      note: ask.what === 'diet' ? 'diet' : ''
+    }))
   );
 
   function choose(key: string) {
@@ -63,26 +72,7 @@
           <ChevronDown size={18} aria-hidden="true" />
         </Combobox.Trigger>
       </div>
-      <Combobox.Portal>
-        <Combobox.Content
-          sideOffset={4}
-          align="start"
-          class="z-50 max-h-[60vh] w-80 overflow-y-auto border border-edge bg-sheet py-1"
-        >
-          {#each shown as ask (ask.what + ask.id)}
-            <Combobox.Item
-              value={ask.what + ask.id}
-              label={ask.name}
-              class="flex min-h-11 items-center justify-between px-3 data-highlighted:bg-ladle-pale"
-            >
-              {ask.name}
-              {#if ask.what === 'diet'}<span class="text-note text-soft">diet</span>{/if}
-            </Combobox.Item>
-          {:else}
-            <p class="px-3 py-2 text-soft">No such flag or diet.</p>
-          {/each}
-        </Combobox.Content>
-      </Combobox.Portal>
+      <Options entries={options} empty="No such flag or diet." />
     </Combobox.Root>
   {/key}
   {#if board.ask}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Combobox } from 'bits-ui';
   import { Finder } from '../parts/finder.svelte';
+  import Options from '../parts/Options.svelte';
   import { navigate } from '../routes';
 
   const finder = new Finder();
@@ -37,26 +38,6 @@
         /
       </kbd>
     </div>
-    <Combobox.Portal>
-      <Combobox.Content
-        sideOffset={4}
-        class="z-50 max-h-96 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet"
-      >
-        {#each finder.shown as entry (entry.item)}
-          <Combobox.Item
-            value={entry.item}
-            label={entry.name}
-            class="flex min-h-11 items-center justify-between gap-3 px-3 py-1 data-highlighted:bg-ladle-pale"
-          >
-            <span>{entry.name}</span>
-            <span class="text-note whitespace-nowrap text-soft">
-              {entry.what === 'product' ? 'larder' : entry.kind}
-            </span>
-          </Combobox.Item>
-        {:else}
-          <p class="px-3 py-3 text-soft">Nothing has that in its name.</p>
-        {/each}
-      </Combobox.Content>
-    </Combobox.Portal>
+    <Options entries={finder.options} empty="Nothing has that in its name." />
   </Combobox.Root>
 {/key}

@@ -2,6 +2,7 @@
   import { Combobox } from 'bits-ui';
   import { untrack } from 'svelte';
   import { Finder } from './finder.svelte';
+  import Options from './Options.svelte';
 
   /** Finds what a line can be made of, by any part of its name. */
   let {
@@ -41,25 +42,5 @@
     oninput={(event) => type(event.currentTarget.value)}
     defaultValue={shown}
   />
-  <Combobox.Portal>
-    <Combobox.Content
-      sideOffset={4}
-      class="z-[60] max-h-72 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet text-ink"
-    >
-      {#each finder.shown as entry (entry.item)}
-        <Combobox.Item
-          value={entry.item}
-          label={entry.name}
-          class="flex min-h-11 items-center justify-between gap-3 px-3 data-highlighted:bg-ladle-pale"
-        >
-          {entry.name}
-          <span class="text-note whitespace-nowrap text-soft">
-            {entry.what === 'product' ? 'larder' : entry.kind}
-          </span>
-        </Combobox.Item>
-      {:else}
-        <p class="px-3 py-3 text-soft">Nothing has that in its name.</p>
-      {/each}
-    </Combobox.Content>
-  </Combobox.Portal>
+  <Options entries={finder.options} empty="Nothing has that in its name." above />
 </Combobox.Root>

@@ -33,6 +33,15 @@ export class Finder {
       .slice(0, MOST);
   });
 
+  /** What is shown, as the list under the box takes it. */
+  options = $derived(
+    this.shown.map((entry) => ({
+      value: entry.item,
+      label: entry.name,
+      note: entry.what === 'product' ? 'larder' : entry.kind
+    }))
+  );
+
   name(item: string): string | undefined {
     return this.#all.data?.find((entry) => entry.item === item)?.name;
   }

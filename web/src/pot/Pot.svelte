@@ -49,7 +49,7 @@
         <h2 class="mb-1.5 text-[18px]">What it carries</h2>
         <CarriesList carries={pot.data.carries} side />
         <h2 class="mt-4 mb-1.5 text-[18px]">Who can have it</h2>
-        <SuitsList suits={pot.data.suits} />
+        <SuitsList suits={pot.data.suits} notes />
         <div class="mt-3 border-t border-rule pt-2.5"><Say /></div>
       </Scroll>
       <GoesInto pot={pot.data} />

@@ -3,6 +3,7 @@
   import { Combobox } from 'bits-ui';
   import { tick } from 'svelte';
   import type { Schema } from '../api/client';
+  import Options from '../parts/Options.svelte';
   import { p, route } from '../routes';
   import type { Bench, Goal } from './bench.svelte';
 
@@ -20,6 +21,13 @@
     ...(kitchen?.diets ?? []).map((d) => ({ what: 'fit' as const, id: d.id, name: d.name }))
   ]);
   const shown = $derived(goals.filter((g) => g.name.toLowerCase().includes(words.toLowerCase())));
+  const options = $derived(
+    shown.map((goal) => ({
+      value: goal.what + goal.id,
+      label: goal.name,
+      note: goal.what === 'clear' ? 'clear it' : 'diet'
+    }))
+  );
   const without = $derived(bench.goals.filter((goal) => goal.what === 'clear'));
   const fitting = $derived(bench.goals.filter((goal) => goal.what === 'fit'));
 
@@ -71,25 +79,7 @@
         autocomplete="off"
         oninput={(event) => (words = event.currentTarget.value)}
       />
-      <Combobox.Portal>
-        <Combobox.Content
-          sideOffset={4}
-          class="z-50 max-h-80 w-72 overflow-y-auto border border-edge bg-sheet"
-        >
-          {#each shown as goal (goal.what + goal.id)}
-            <Combobox.Item
-              value={goal.what + goal.id}
-              label={goal.name}
-              class="flex min-h-11 items-center justify-between gap-3 px-3 text-[16px] data-highlighted:bg-ladle-pale"
-            >
-              {goal.name}
-              <span class="text-note text-soft">{goal.what === 'clear' ? 'clear it' : 'diet'}</span>
-            </Combobox.Item>
-          {:else}
-            <p class="px-3 py-3 text-[16px] text-soft">No such flag or diet.</p>
-          {/each}
-        </Combobox.Content>
-      </Combobox.Portal>
+      <Options entries={options} empty="No such flag or diet." />
     </Combobox.Root>
   {/key}
 </div>

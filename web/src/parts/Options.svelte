@@ -1,0 +1,38 @@
+<script lang="ts">
+  import { Combobox } from 'bits-ui';
+
+  /** The list that opens under a box of words: names, each with a note beside it. */
+  let {
+    entries,
+    empty,
+    above = false
+  }: {
+    entries: { value: string; label: string; note: string }[];
+    empty: string;
+    above?: boolean;
+  } = $props();
+</script>
+
+<Combobox.Portal>
+  <Combobox.Content
+    sideOffset={4}
+    align="start"
+    class={[
+      'max-h-96 min-w-72 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet text-[16px] text-ink',
+      above ? 'z-[60]' : 'z-50'
+    ]}
+  >
+    {#each entries as entry (entry.value)}
+      <Combobox.Item
+        value={entry.value}
+        label={entry.label}
+        class="flex min-h-11 items-center justify-between gap-3 px-3 py-1 data-highlighted:bg-ladle-pale"
+      >
+        {entry.label}
+        <span class="text-note whitespace-nowrap text-soft">{entry.note}</span>
+      </Combobox.Item>
+    {:else}
+      <p class="px-3 py-3 text-soft">{empty}</p>
+    {/each}
+  </Combobox.Content>
+</Combobox.Portal>
