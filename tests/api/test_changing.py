@@ -1,6 +1,10 @@
 """Changing: consequences first, then the record; and two people at once."""
 
+from httpx2 import Response
+
 from tests.api.client import ApiTest
+from yellow_ladle.core.book import Kitchen
+from yellow_ladle.store.ledger import Ledger
 
 MAY_MUSTARD = {"kind": "label", "date": "2026-11-24", "person": "TJ"}
 
@@ -180,3 +184,35 @@ class TwoAtOnce(ApiTest):
         problem = self.post("/changes", body, status=409)
         self.assertIn("was removed by somebody else", problem["detail"])
         self.assertIsNone(problem["current"].get("content"))
+
+
+class NamingTheKitchen(ApiTest):
+    def put(self, **body: object) -> Response:
+        return self.api.put("/api/v1/kitchen", json=body)
+
+    def test_another_regime_declares_otherwise_and_carries_the_same(self) -> None:
+        before = self.get("/preparations/hen-stock")
+        self.assertEqual(before["declared"]["contains"], ["Celery"])
+        kitchen = self.put(name="Skerrow Dark", regime="us-9", seen=1).json()
+        self.assertEqual((kitchen["name"], kitchen["version"]), ("Skerrow Dark", 2))
+        after = self.get("/preparations/hen-stock")
+        self.assertEqual(after["declared"]["contains"], [])
+        self.assertEqual(after["carries"], before["carries"])
+        kept = self.reopened().now
+        self.assertEqual((kept.reading.book.kitchen.regime, kept.kitchen_version), ("us-9", 2))
+
+    def test_a_stale_or_unknown_regime_changes_nothing(self) -> None:
+        self.put(name="One", regime="us-9", seen=1)
+        stale = self.put(name="Two", regime="anz", seen=1)
+        self.is_problem(stale)
+        self.assertEqual(stale.status_code, 409)
+        self.assertEqual(stale.json()["current"]["content"], {"name": "One", "regime": "us-9"})
+        unknown = self.put(name="Two", regime="us9", seen=2)
+        self.assertIn('did you mean "us-9"?', unknown.json()["detail"])
+        self.assertEqual(self.get("/kitchen")["name"], "One")
+
+    def test_a_kitchen_without_any_data_can_be_named(self) -> None:
+        empty = Ledger.open(self.path.with_name("empty.sqlite"))
+        self.addCleanup(empty.close)
+        empty.name(Kitchen("New", "anz"), 0)
+        self.assertEqual(empty.now.reading.book.kitchen, Kitchen("New", "anz"))

@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
 from yellow_ladle.core.book import Book, Preparation, owner_of
@@ -91,6 +92,16 @@ class Family(BrowserTest):
         self.assertEqual(made.level("smoked-bone-stock", "beef").word, "contains")
         self.assertEqual(made.level("smoked-bone-stock", "egg").word, "unchecked")
         self.no_complaints()
+
+    def test_the_kitchen_picks_its_regime(self) -> None:
+        self.open("/pots/hen-stock")
+        self.shows("To declare contains Celery")
+        self.click("header button", "declares by EU 14")
+        Select(self.see("[role=dialog] select")).select_by_visible_text("US 9")
+        self.accessible()
+        self.click("[role=dialog] button", "Record")
+        self.shows("declares by US 9", "header")
+        self.shows("To declare nothing")
 
     def test_the_dark_ground_keeps_its_contrast(self) -> None:
         self.open("/", "[data-strip=veloute]")

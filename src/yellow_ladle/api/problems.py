@@ -9,7 +9,7 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 
-from yellow_ladle.core.book import Preparation, Product
+from yellow_ladle.core.book import Kitchen, Preparation, Product
 from yellow_ladle.core.faults import BookRefused
 from yellow_ladle.files.book_file import preparation_content, product_content
 from yellow_ladle.store.ledger import Stale
@@ -107,8 +107,14 @@ async def _stale(request: Request, error: Exception) -> JSONResponse:
     return _answer(problem)
 
 
-def _content(value: Product | Preparation) -> dict[str, Any]:
-    return product_content(value) if isinstance(value, Product) else preparation_content(value)
+def _content(value: Product | Preparation | Kitchen) -> dict[str, Any]:
+    match value:
+        case Product():
+            return product_content(value)
+        case Preparation():
+            return preparation_content(value)
+        case Kitchen():
+            return {"name": value.name, "regime": value.regime}
 
 
 async def _body(request: Request) -> Any:

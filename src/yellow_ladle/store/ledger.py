@@ -1,7 +1,7 @@
 """The kitchen's book, kept in SQLite and read in memory."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
 from threading import RLock
 
@@ -36,16 +36,19 @@ from yellow_ladle.store.tables import (
 
 @dataclass(frozen=True)
 class Now:
-    """The book as it stands: its reading, and the version of every product and preparation."""
+    """The book as it stands: its reading, and the versions of all that people edit."""
 
     reading: Reading
     versions: Mapping[str, int]
+    kitchen_version: int
 
 
 class Stale(Exception):
     """A write that saw an older state than the one that stands. Nothing was written."""
 
-    def __init__(self, item: str, current: Product | Preparation | None, version: int | None):
+    def __init__(
+        self, item: str, current: Product | Preparation | Kitchen | None, version: int | None
+    ):
         self.item, self.current, self.version = item, current, version
         super().__init__(f"{item} was changed by somebody else in the meantime")
 
@@ -110,8 +113,22 @@ class Ledger:
             session.commit()
             versions = {id: n for id, n in before.versions.items() if id not in change.removed}
             versions |= {id: before.versions.get(id, 0) + 1 for id in change.written}
-            self._now = Now(after, versions)
+            self._now = Now(after, versions, before.kitchen_version)
             return rippled
+
+    def name(self, kitchen: Kitchen, seen: int) -> None:
+        """Writes the kitchen's name and regime. Raises Stale where another version stands."""
+        with self._lock, Session(self._engine) as session:
+            before = self._now
+            book = before.reading.book
+            if before.kitchen_version != seen:
+                raise Stale("kitchen", book.kitchen, before.kitchen_version)
+            row = session.get(KitchenRow, 1) or KitchenRow(id=1, version=0)
+            row.name, row.regime, row.version = kitchen.name, kitchen.regime, seen + 1
+            session.add(row)
+            session.commit()
+            renamed = replace(before.reading, book=replace(book, kitchen=kitchen))
+            self._now = Now(renamed, before.versions, seen + 1)
 
     def _refuse_stale(self, now: Now, change: Change, seen: Mapping[str, int | None]) -> None:
         book = now.reading.book
@@ -144,7 +161,7 @@ def _load(session: Session) -> Now:
     )
     versions = {row.id: row.version for row in products}
     versions |= {row.id: row.version for row in preparations}
-    return Now(read(book), versions)
+    return Now(read(book), versions, kitchen.version if kitchen else 0)
 
 
 def _write(session: Session, after: Book, change: Change) -> None:

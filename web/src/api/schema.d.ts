@@ -16,7 +16,11 @@ export interface paths {
          * @description The kitchen, the regime that it declares by, and the words to choose from.
          */
         get: operations["kitchen_api_v1_kitchen_get"];
-        put?: never;
+        /**
+         * Name Kitchen
+         * @description Names the kitchen and picks its regime. What is carried stays; what is declared changes.
+         */
+        put: operations["name_kitchen_api_v1_kitchen_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -537,13 +541,34 @@ export interface components {
             plates: number;
         };
         /**
+         * KitchenIn
+         * @description The kitchen as it is to be; `seen` is the version that the writer saw.
+         * @example {
+         *       "name": "Skerrow Light",
+         *       "regime": "uk-14",
+         *       "seen": 1
+         *     }
+         */
+        KitchenIn: {
+            /** Name */
+            name: string;
+            /** Regime */
+            regime: string;
+            /** Seen */
+            seen: number;
+        };
+        /**
          * KitchenOut
          * @description The kitchen and its vocabulary. `unchecked` counts statements that nobody has checked.
          */
         KitchenOut: {
             /** Name */
             name: string;
+            /** Version */
+            version: number;
             regime: components["schemas"]["Named"];
+            /** Regimes */
+            regimes: components["schemas"]["Named"][];
             /** Unchecked */
             unchecked: number;
             /** Unchecked Products */
@@ -1267,6 +1292,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitchenOut"];
+                };
+            };
+        };
+    };
+    name_kitchen_api_v1_kitchen_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitchenIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

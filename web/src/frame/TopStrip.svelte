@@ -5,15 +5,24 @@
   import PotMark from '../marks/PotMark.svelte';
   import { p } from '../routes';
   import FindBox from './FindBox.svelte';
+  import KitchenSheet from './KitchenSheet.svelte';
   import { ground } from './ground.svelte';
 
   const kitchen = kitchenQuery();
+  let naming = $state(false);
 </script>
 
 <header class="flex items-center gap-5 border-b border-rule bg-sheet px-5">
   {#if kitchen.data}
-    <span class="font-name text-[20px] font-[650]">{kitchen.data.name}</span>
-    <span class="text-soft">declares by {kitchen.data.regime.name}</span>
+    <button
+      type="button"
+      class="flex min-h-11 items-center gap-5 text-left hover:underline"
+      onclick={() => (naming = true)}
+    >
+      <span class="font-name text-[20px] font-[650]">{kitchen.data.name}</span>
+      <span class="text-soft">declares by {kitchen.data.regime.name}</span>
+    </button>
+    {#if naming}<KitchenSheet kitchen={kitchen.data} onclose={() => (naming = false)} />{/if}
   {/if}
   <div class="ml-auto w-[360px]"><FindBox /></div>
   {#if kitchen.data}

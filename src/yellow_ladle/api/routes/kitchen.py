@@ -1,17 +1,23 @@
 """The kitchen, and the words that its screens choose from."""
 
-from fastapi import APIRouter
-from pydantic import BaseModel
+from typing import Annotated
 
-from yellow_ladle.api.ledger import TheBook
-from yellow_ladle.core.book import EVIDENCE, KINDS, ROLES, STAGES
+from fastapi import APIRouter
+from pydantic import BaseModel, ConfigDict, Field
+
+from yellow_ladle.api.ledger import TheBook, TheLedger
+from yellow_ladle.api.problems import PROBLEMS
+from yellow_ladle.core.book import EVIDENCE, KINDS, ROLES, STAGES, Kitchen
 from yellow_ladle.core.diets import diets
+from yellow_ladle.core.faults import BookRefused, Fault, near
 from yellow_ladle.core.levels import WORDS, Level
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.regimes import regimes
 from yellow_ladle.core.rules import swap_rules
 from yellow_ladle.core.sentences import SAY
 from yellow_ladle.core.units import units
+from yellow_ladle.files.book_models import Name, Word
+from yellow_ladle.store.ledger import Now
 
 router = APIRouter(tags=["kitchen"])
 
@@ -32,11 +38,25 @@ class Named(BaseModel):
     name: str
 
 
+class KitchenIn(BaseModel):
+    """The kitchen as it is to be; `seen` is the version that the writer saw."""
+
+    model_config = ConfigDict(
+        json_schema_extra={"example": {"name": "Skerrow Light", "regime": "uk-14", "seen": 1}}
+    )
+
+    name: Name
+    regime: Word
+    seen: Annotated[int, Field(ge=0)]
+
+
 class KitchenOut(BaseModel):
     """The kitchen and its vocabulary. `unchecked` counts statements that nobody has checked."""
 
     name: str
+    version: int
     regime: Named
+    regimes: list[Named]
     unchecked: int
     unchecked_products: int
     flags: list[FlagOut]
@@ -54,6 +74,20 @@ class KitchenOut(BaseModel):
 @router.get("/kitchen")
 def kitchen(now: TheBook) -> KitchenOut:
     """The kitchen, the regime that it declares by, and the words to choose from."""
+    return _kitchen(now)
+
+
+@router.put("/kitchen", responses=PROBLEMS)
+def name_kitchen(wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
+    """Names the kitchen and picks its regime. What is carried stays; what is declared changes."""
+    if wanted.regime not in regimes():
+        message = f'no regime "{wanted.regime}"{near(wanted.regime, regimes())}'
+        raise BookRefused([Fault("regime", message)])
+    ledger.name(Kitchen(wanted.name, wanted.regime), wanted.seen)
+    return _kitchen(ledger.now)
+
+
+def _kitchen(now: Now) -> KitchenOut:
     book = now.reading.book
     unchecked = [unchecked_flags(now.reading, id) for id in book.products]
     classes = {product.class_ for product in book.products.values()}
@@ -62,6 +96,8 @@ def kitchen(now: TheBook) -> KitchenOut:
         classes.update(rule.replaces)
     return KitchenOut(
         name=book.kitchen.name,
+        version=now.kitchen_version,
+        regimes=[Named(id=regime.id, name=regime.name) for regime in regimes().values()],
         regime=Named(id=book.kitchen.regime, name=regimes()[book.kitchen.regime].name),
         unchecked=sum(unchecked),
         unchecked_products=sum(count > 0 for count in unchecked),
