@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Annotated, Any, NoReturn
 
 import typer
 
-from yellow_ladle.core.faults import BookRefused, Fault, near
+from yellow_ladle.core.faults import BookRefused, Fault, unknown
 
 if TYPE_CHECKING:
     from yellow_ladle.core.book import Book
@@ -24,7 +24,7 @@ app = typer.Typer(
 
 BookFile = Annotated[Path, typer.Argument(metavar="FILE.book.json", help="The book file.")]
 AsJson = Annotated[bool, typer.Option("--json", help="Print JSON instead of a table.")]
-Ledger = Annotated[
+StoreFile = Annotated[
     Path | None, typer.Option("--book", metavar="FILE.sqlite", help="The kitchen's own data.")
 ]
 Port = Annotated[int, typer.Option(help="The port to try first.", min=1, max=65535)]
@@ -122,7 +122,7 @@ def demo(
 
 
 @app.command()
-def serve(book: Ledger = None, port: Port = 8750, host: Host = "127.0.0.1") -> None:
+def serve(book: StoreFile = None, port: Port = 8750, host: Host = "127.0.0.1") -> None:
     """Starts the application on the kitchen's own data."""
     from yellow_ladle.server import serve_ledger
     from yellow_ladle.store.ledger import Ledger
@@ -133,7 +133,7 @@ def serve(book: Ledger = None, port: Port = 8750, host: Host = "127.0.0.1") -> N
 @app.command(name="import")
 def import_(
     file: BookFile,
-    book: Ledger = None,
+    book: StoreFile = None,
     replace: Annotated[bool, typer.Option(help="Replace what is there.")] = False,
 ) -> None:
     """Takes a book file into the kitchen's own data, whole or not at all."""
@@ -152,7 +152,7 @@ def import_(
 @app.command()
 def export(
     file: Annotated[Path | None, typer.Argument(help="Where to; the screen if absent.")] = None,
-    book: Ledger = None,
+    book: StoreFile = None,
 ) -> None:
     """Writes the kitchen's own data as a book file."""
     from yellow_ladle.files.book_file import write_book
@@ -169,7 +169,7 @@ def export(
 @app.command()
 def backup(
     file: Annotated[Path, typer.Argument(help="The copy to make; must not exist.")],
-    book: Ledger = None,
+    book: StoreFile = None,
 ) -> None:
     """Copies the kitchen's own data, also while it is in use."""
     from yellow_ladle.store.copies import copy_store
@@ -182,7 +182,7 @@ def backup(
 
 @app.command()
 def restore(
-    file: Annotated[Path, typer.Argument(help="A copy made with backup.")], book: Ledger = None
+    file: Annotated[Path, typer.Argument(help="A copy made with backup.")], book: StoreFile = None
 ) -> None:
     """Puts a backup in the place of the kitchen's own data, which is kept beside it."""
     from yellow_ladle.store.copies import NotAKitchen, restore_store
@@ -235,7 +235,7 @@ def _existing(given: Path | None) -> Path:
 
 def _known(option: str, thing: str, word: str, known: Any) -> None:
     if word not in known:
-        _refuse([Fault(option, f'no {thing} "{word}"{near(word, list(known))}')])
+        _refuse([Fault(option, unknown(thing, word, list(known)))])
 
 
 def _refuse(faults: Any) -> NoReturn:

@@ -8,7 +8,7 @@ from yellow_ladle.api.ledger import preparation_or_missing, product_or_missing
 from yellow_ladle.api.problems import Missing
 from yellow_ladle.core.book import Evidence
 from yellow_ladle.core.change import Change, choosing, stating, with_lines
-from yellow_ladle.core.faults import BookRefused, Fault, near
+from yellow_ladle.core.faults import BookRefused, Fault, unknown
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.levels import Level, LevelWord
 from yellow_ladle.core.ripple import ItemRipple, Ripple
@@ -172,7 +172,7 @@ def _evidence(piece: EvidencePiece | None) -> Evidence | None:
 def _known_flag(now: Now, flag: str) -> None:
     known = [entry.id for entry in now.reading.book.flags]
     if flag not in known:
-        raise BookRefused([Fault("flag", f'no flag "{flag}"{near(flag, known)}')])
+        raise BookRefused([Fault("flag", unknown("flag", flag, known))])
 
 
 def _known_line(line: int, lines: int) -> None:

@@ -196,10 +196,14 @@ class Book:
         if item in self.products:
             return self.products[item].name
         owner = self.preparations[owner_of(item)]
-        for by_product in owner.by_products:
-            if by_product_item(owner.id, by_product.id) == item:
-                return f"{by_product.name} from {owner.name}"
-        return owner.name
+        by_product = self.by_product(item)
+        return f"{by_product.name} from {owner.name}" if by_product else owner.name
+
+    def by_product(self, item: str) -> ByProduct | None:
+        """The by-product that an item names, if it names one."""
+        owner, _, part = item.partition("/")
+        made = self.preparations[owner].by_products if part else ()
+        return next((entry for entry in made if entry.id == part), None)
 
 
 def by_product_item(preparation: str, by_product: str) -> str:

@@ -28,20 +28,14 @@ class Declarer:
         self._all = 0
         for _, bits in self._groups:
             self._all |= bits
-        self._known: dict[tuple[int, int, int], Declaration] = {}
+        self._sorted = lru_cache(maxsize=MOST_KEPT)(self._sort)
 
     def declare(self, mask: int) -> Declaration:
         """The declaration of a mask; masks that agree on what is declared share one."""
         contains = mask & self._all
         unchecked = mask >> self._width & self._all
         trace = mask >> 2 * self._width & self._all
-        key = (contains, unchecked, trace)
-        known = self._known.get(key)
-        if known is None:
-            if len(self._known) >= MOST_KEPT:
-                self._known.clear()
-            known = self._known[key] = self._sort(contains, unchecked, trace)
-        return known
+        return self._sorted(contains, unchecked, trace)
 
     def _sort(self, contains: int, unchecked: int, trace: int) -> Declaration:
         sure: list[str] = []

@@ -113,6 +113,11 @@ def near(word: str, known: Collection[str]) -> str:
     return f'; did you mean "{close[0]}"?' if close else ""
 
 
+def unknown(thing: str, word: str, known: Collection[str]) -> str:
+    """The message for a word that names nothing, with what is near."""
+    return f'no {thing} "{word}"{near(word, known)}'
+
+
 def preparation_faults(
     place: str, preparation: Preparation, known_items: Collection[str]
 ) -> Iterator[Fault]:
@@ -131,8 +136,7 @@ def preparation_faults(
             yield Fault(f"{here}.id", f'the by-product "{by_product.id}" is here twice')
         seen.add(by_product.id)
     if preparation.variant_of and preparation.variant_of not in known_items:
-        suggestion = near(preparation.variant_of, known_items)
-        message = f'no preparation "{preparation.variant_of}"{suggestion}'
+        message = unknown("preparation", preparation.variant_of, known_items)
         yield Fault(f"{place}.variant_of", message)
 
 
@@ -165,7 +169,7 @@ def cycle(preparations: Iterable[Preparation]) -> list[str]:
 def _kitchen_faults(pieces: Pieces) -> Iterator[Fault]:
     regime = pieces.kitchen.regime
     if regime and regime not in regimes():
-        yield Fault("kitchen.regime", f'no regime "{regime}"{near(regime, regimes())}')
+        yield Fault("kitchen.regime", unknown("regime", regime, regimes()))
 
 
 def _flag_faults(pieces: Pieces) -> Iterator[Fault]:
@@ -202,7 +206,7 @@ def _statement_faults(
 ) -> Iterator[Fault]:
     for flag in piece.statements:
         if flag not in known_flags:
-            message = f'no flag "{flag}"{near(flag, known_flags)}'
+            message = unknown("flag", flag, known_flags)
             yield Fault(f"{place}.statements.{flag}", message)
     for flag in piece.evidence:
         if flag not in (*piece.statements, "otherwise"):
@@ -212,7 +216,7 @@ def _statement_faults(
 
 def _line_faults(place: str, line: Line, known_items: Collection[str]) -> Iterator[Fault]:
     if line.item and line.item not in known_items:
-        yield Fault(f"{place}.item", f'no item "{line.item}"{near(line.item, known_items)}')
+        yield Fault(f"{place}.item", unknown("item", line.item, known_items))
     if line.unit:
         yield from _unit_faults(f"{place}.unit", line.unit)
     if line.chosen and line.choice is None:
@@ -221,7 +225,7 @@ def _line_faults(place: str, line: Line, known_items: Collection[str]) -> Iterat
 
 def _unit_faults(place: str, unit: str) -> Iterator[Fault]:
     if unit not in units():
-        yield Fault(place, f'no unit "{unit}"{near(unit, units())}')
+        yield Fault(place, unknown("unit", unit, units()))
 
 
 def _choice_faults(place: str, preparation: Preparation) -> Iterator[Fault]:

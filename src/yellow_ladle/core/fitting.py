@@ -112,16 +112,11 @@ class Verdicts:
             if not fitter.diet.not_together
         ]
         self._paired = [(id, fitter) for id, fitter in fitters.items() if fitter.diet.not_together]
-        self._known: dict[int, Mapping[str, Verdict]] = {}
+        self._judged = lru_cache(maxsize=MOST_KEPT)(self._judge)
 
     def all(self, mask: int) -> Mapping[str, Verdict]:
         """Per diet its verdict on a mask."""
-        known = self._known.get(mask)
-        if known is None:
-            if len(self._known) >= MOST_KEPT:
-                self._known.clear()
-            known = self._known[mask] = self._judge(mask)
-        return known
+        return self._judged(mask)
 
     def _judge(self, mask: int) -> dict[str, Verdict]:
         verdicts: dict[str, Verdict] = {}

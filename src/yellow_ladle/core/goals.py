@@ -8,6 +8,7 @@ from yellow_ladle.core.diets import diets
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.sentences import words
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,7 +30,7 @@ class Goals:
 
     def words(self) -> str:
         """The goals as a kitchen says them: `no wheat, vegan`."""
-        flags = [f"no {flag.replace('_', ' ')}" for flag in self.clear]
+        flags = [f"no {flag}" for flag in words(self.clear)]
         return ", ".join([*flags, *(diets()[diet].name for diet in self.fit)])
 
 

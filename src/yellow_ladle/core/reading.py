@@ -1,8 +1,8 @@
 """What every item of a book carries, and what follows from it."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache, partial
 
 from yellow_ladle.core.book import Book, Preparation, by_product_item, items_of, owner_of
 from yellow_ladle.core.declaring import Declaration, Declarer, declarer_of
@@ -11,6 +11,9 @@ from yellow_ladle.core.fitting import Fitter, Obstacle, Verdict, Verdicts, verdi
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.masks import Layout, layout_of
 from yellow_ladle.core.sources import Source, Way, sources, ways
+
+RECENT = 64
+"""Items whose ways are kept at hand."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,7 +57,7 @@ class Reading:
 
     def ways(self, item: str) -> list[Way]:
         """The shortest way to everything that could give the item a flag."""
-        return ways(self.book, item)
+        return self._recent_ways(item)
 
     def sources(self, item: str) -> dict[str, tuple[Source, ...]]:
         """The sources of every flag above free."""
@@ -88,6 +91,11 @@ class Reading:
     def fitter(self, diet: str) -> Fitter:
         """What reads masks against one diet."""
         return self._verdicts.fitters[diet]
+
+    @cached_property
+    def _recent_ways(self) -> Callable[[str], list[Way]]:
+        # A pot's screen asks for its sources, its verdicts and the sentence of each: one walk.
+        return lru_cache(maxsize=RECENT)(partial(ways, self.book))
 
     @cached_property
     def _declarer(self) -> Declarer:

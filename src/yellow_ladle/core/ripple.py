@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from yellow_ladle.core.book import Book
+from yellow_ladle.core.book import Book, owner_of
 from yellow_ladle.core.change import Change, reread
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.levels import Level
@@ -96,11 +96,11 @@ def _item(before: Reading, after: Reading, item: str) -> ItemRipple:
 
 
 def _kind(book: Book, item: str) -> str:
-    return book.preparations[item.partition("/")[0]].kind
+    return book.preparations[owner_of(item)].kind
 
 
 def _tier(before: Reading, after: Reading, item: str) -> int:
-    owner = item.partition("/")[0]
+    owner = owner_of(item)
     return after.family.tiers.get(owner, before.family.tiers.get(owner, 0))
 
 

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from functools import cache
 
-from yellow_ladle.core.book import Book, Line, owner_of
+from yellow_ladle.core.book import Book, Line
 from yellow_ladle.core.tables import Table, rows, table, words
 
 
@@ -67,7 +67,7 @@ def items_by_class(book: Book) -> dict[str, list[str]]:
     """Every product and preparation of the book under each of its classes, by id."""
     found: dict[str, list[str]] = {}
     for item in sorted((*book.products, *book.preparations)):
-        for class_ in classes_of(book, owner_of(item)):
+        for class_ in classes_of(book, item):
             found.setdefault(class_, []).append(item)
     return found
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from yellow_ladle.core.book import Book, by_product_item, owner_of
+from yellow_ladle.core.book import Book, owner_of
 from yellow_ladle.core.diets import Diet
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.levels import Level
@@ -22,11 +22,8 @@ def way_names(book: Book, source: Source) -> list[str]:
 
 def step_name(book: Book, item: str) -> str:
     """The name of one item on a way; a by-product by its own name alone."""
-    owner, _, by_product = item.partition("/")
-    if not by_product:
-        return book.name(owner)
-    parts = book.preparations[owner].by_products
-    return next(part.name for part in parts if by_product_item(owner, part.id) == item)
+    by_product = book.by_product(item)
+    return by_product.name if by_product else book.name(item)
 
 
 def strained_on(book: Book, source: Source) -> bool:

@@ -10,8 +10,8 @@ from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Plan, Swap
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.search import Proposal
+from yellow_ladle.core.sentences import SAY
 
-SAY = "From your records only. Read the label, ask the guest, follow local food law."
 _WIDTH_WITHOUT_A_TERMINAL = 160
 
 

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from pathlib import Path
 from threading import RLock
+from typing import TypeVar
 
 from sqlalchemy import Engine, delete, select
 from sqlalchemy.orm import Session
@@ -32,6 +33,8 @@ from yellow_ladle.store.tables import (
     ProductRow,
     StepRow,
 )
+
+Row = TypeVar("Row", ProductRow, PreparationRow)
 
 
 @dataclass(frozen=True)
@@ -88,7 +91,8 @@ class Ledger:
                 session.execute(delete(table))
             session.add(KitchenRow(id=1, name=book.kitchen.name, regime=book.kitchen.regime))
             session.add_all(HouseFlagRow(id=flag.id, name=flag.name) for flag in book.house_flags)
-            _write(session, book, Change(tuple(book.products.values()), _made(book)))
+            products, preparations = book.products.values(), book.preparations.values()
+            _write(session, book, Change(tuple(products), tuple(preparations)))
             session.commit()
             self._now = _load(session)
 
@@ -144,10 +148,6 @@ def _refuse_unsound(book: Book, change: Change) -> None:
         raise BookRefused(found)
 
 
-def _made(book: Book) -> tuple[Preparation, ...]:
-    return tuple(book.preparations.values())
-
-
 def _load(session: Session) -> Now:
     kitchen = session.get(KitchenRow, 1)
     products = session.scalars(select(ProductRow).order_by(ProductRow.id)).all()
@@ -169,9 +169,9 @@ def _write(session: Session, after: Book, change: Change) -> None:
         session.execute(delete(ProductRow).where(ProductRow.id == id))
         session.execute(delete(PreparationRow).where(PreparationRow.id == id))
     for product in change.products:
-        write_product(_product_row(session, product.id), product)
+        write_product(_row(session, ProductRow, product.id), product)
     for preparation in change.preparations:
-        write_preparation(_preparation_row(session, preparation.id), preparation)
+        write_preparation(_row(session, PreparationRow, preparation.id), preparation)
         for part in (LineRow, ByProductRow, StepRow):
             session.execute(delete(part).where(part.preparation_id == preparation.id))
         session.flush()
@@ -179,17 +179,10 @@ def _write(session: Session, after: Book, change: Change) -> None:
     session.flush()
 
 
-def _product_row(session: Session, id: str) -> ProductRow:
-    row = session.get(ProductRow, id)
+def _row(session: Session, table: type[Row], id: str) -> Row:
+    """The row of an id, old or new, with its version risen by one."""
+    row = session.get(table, id)
     if row is None:
-        session.add(row := ProductRow(version=0))
-    row.version += 1
-    return row
-
-
-def _preparation_row(session: Session, id: str) -> PreparationRow:
-    row = session.get(PreparationRow, id)
-    if row is None:
-        session.add(row := PreparationRow(version=0))
+        session.add(row := table(version=0))
     row.version += 1
     return row

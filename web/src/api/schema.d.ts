@@ -804,7 +804,6 @@ export interface components {
             /** Version */
             version: number;
             preparation: components["schemas"]["PreparationPiece"];
-            column: components["schemas"]["Column"];
             /** Lines */
             lines: components["schemas"]["LineOut"][];
             /** Carries */

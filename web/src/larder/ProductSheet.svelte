@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import type { Schema } from '../api/client';
+  import { identified } from '../api/ids';
   import { kitchenQuery } from '../api/queries';
   import FlagToggles from '../flags/FlagToggles.svelte';
   import { asWords } from '../marks/levels';
@@ -27,12 +28,13 @@
   });
 
   async function changeOf(piece: Product): Promise<Change> {
-    return { change: 'product', product: await draft.identified(piece) };
+    draft.remember();
+    return { change: 'product', product: await identified(piece) };
   }
 
   async function record() {
     if (!draft.piece) return;
-    const product = await draft.identified(draft.piece);
+    const product = await identified(draft.piece);
     const done = await recording.record({ change: 'product', product }, known?.version ?? null);
     if (!done) {
       const theirs = recording.overtaken?.content;

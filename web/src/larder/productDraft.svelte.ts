@@ -1,4 +1,5 @@
-import { answer, api, type Level, type Schema } from '../api/client';
+import type { Level, Schema } from '../api/client';
+import { stating } from '../flags/stating';
 
 export type Product = Schema['ProductPiece'];
 export type EvidenceKind = Schema['EvidencePiece']['kind'];
@@ -65,8 +66,7 @@ export class ProductDraft {
   }
 
   state(flag: string, level: Level | null) {
-    const { [flag]: _, ...rest } = this.statements;
-    this.statements = level === null ? rest : { ...rest, [flag]: level };
+    this.statements = stating(this.statements, flag, level);
   }
 
   certify(kind: string, held: boolean) {
@@ -107,13 +107,9 @@ export class ProductDraft {
     return Object.fromEntries(rest ? [...entries, ['otherwise', rest] as const] : entries);
   }
 
-  /** The piece with an id: its own, or for a new product one that nothing has yet. */
-  async identified(piece: Product): Promise<Product> {
+  /** Keeps who is reading labels on this machine. */
+  remember() {
     localStorage.setItem(PERSON, this.person);
-    if (piece.id !== '') return piece;
-    const query = { name: piece.name };
-    const { id } = await answer(api.GET('/api/v1/free-id', { params: { query } }));
-    return { ...piece, id };
   }
 }
 

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Tabs } from 'bits-ui';
+  import { identified } from '../api/ids';
   import { kitchenQuery } from '../api/queries';
   import { selection } from '../family/selection.svelte';
   import FlagToggles from '../flags/FlagToggles.svelte';
@@ -35,12 +36,12 @@
   });
 
   async function changeOf(piece: Piece): Promise<Change> {
-    return { change: 'preparation', preparation: await draft.identified(piece) };
+    return { change: 'preparation', preparation: await identified(piece) };
   }
 
   async function record() {
     if (!draft.piece || draft.wants) return;
-    const preparation = await draft.identified(draft.piece);
+    const preparation = await identified(draft.piece);
     const seen = pot?.version ?? null;
     if (await recording.record({ change: 'preparation', preparation }, seen)) {
       selection.pot = preparation.id;

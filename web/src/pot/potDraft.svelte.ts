@@ -1,4 +1,5 @@
-import { answer, api, type Level, type Schema } from '../api/client';
+import type { Level, Schema } from '../api/client';
+import { stating } from '../flags/stating';
 import type { Pot } from './lines';
 
 export type Piece = Schema['PreparationPiece'];
@@ -90,17 +91,8 @@ export class PotDraft {
     return Object.fromEntries(kept);
   }
 
-  /** The piece with an id: its own, or for a new pot one that nothing has yet. */
-  async identified(piece: Piece): Promise<Piece> {
-    if (piece.id !== '') return piece;
-    const query = { name: piece.name };
-    const { id } = await answer(api.GET('/api/v1/free-id', { params: { query } }));
-    return { ...piece, id };
-  }
-
   state(flag: string, level: Level | null) {
-    const { [flag]: _, ...rest } = this.statements;
-    this.statements = level === null ? rest : { ...rest, [flag]: level };
+    this.statements = stating(this.statements, flag, level);
   }
 
   addLine() {

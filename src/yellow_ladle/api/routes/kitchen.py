@@ -9,7 +9,7 @@ from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.core.book import EVIDENCE, KINDS, ROLES, STAGES, Kitchen
 from yellow_ladle.core.diets import diets
-from yellow_ladle.core.faults import BookRefused, Fault, near
+from yellow_ladle.core.faults import BookRefused, Fault, unknown
 from yellow_ladle.core.levels import WORDS, Level
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.regimes import regimes
@@ -81,8 +81,7 @@ def kitchen(now: TheBook) -> KitchenOut:
 def name_kitchen(wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
     """Names the kitchen and picks its regime. What is carried stays; what is declared changes."""
     if wanted.regime not in regimes():
-        message = f'no regime "{wanted.regime}"{near(wanted.regime, regimes())}'
-        raise BookRefused([Fault("regime", message)])
+        raise BookRefused([Fault("regime", unknown("regime", wanted.regime, regimes()))])
     ledger.name(Kitchen(wanted.name, wanted.regime), wanted.seen)
     return _kitchen(ledger.now)
 

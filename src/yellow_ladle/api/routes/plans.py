@@ -11,7 +11,7 @@ from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.products import level_words
 from yellow_ladle.core.diets import diets
-from yellow_ladle.core.faults import BookRefused, Fault, near
+from yellow_ladle.core.faults import BookRefused, Fault, unknown
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.plan import Plan, Swap, as_variant, carried, for_all
@@ -178,12 +178,12 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
 def _goals(now: Now, wanted: GoalsPiece) -> Goals:
     known = [flag.id for flag in now.reading.book.flags]
     faults = [
-        Fault("goals.clear", f'no flag "{flag}"{near(flag, known)}')
+        Fault("goals.clear", unknown("flag", flag, known))
         for flag in wanted.clear
         if flag not in known
     ]
     faults += [
-        Fault("goals.fit", f'no diet "{diet}"{near(diet, diets())}')
+        Fault("goals.fit", unknown("diet", diet, diets()))
         for diet in wanted.fit
         if diet not in diets()
     ]

@@ -19,7 +19,6 @@ from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.products import level_words
 from yellow_ladle.core.book import Preparation, by_product_item, owner_of
-from yellow_ladle.core.columns import Column, columns
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.files.book_models import LinePiece, PreparationPiece
@@ -66,7 +65,6 @@ class PotOut(BaseModel):
 
     version: int
     preparation: PreparationPiece
-    column: Column
     lines: list[LineOut]
     carries: list[CarriedOut]
     suits: list[SuitsOut]
@@ -105,7 +103,6 @@ def preparation(id: str, now: TheBook) -> PotOut:
     return PotOut(
         version=now.versions[id],
         preparation=preparation_piece(made),
-        column=columns(reading)[id],
         lines=[_line(reading, made, index, index in counted) for index in range(len(made.lines))],
         carries=carried(reading, id),
         suits=suits(reading, id),
