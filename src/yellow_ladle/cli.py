@@ -104,6 +104,39 @@ def swap(
 
 
 @app.command()
+def label(
+    file: Annotated[
+        str, typer.Argument(metavar="FILE|-", help="A label's text; - reads it in.")
+    ] = "-",
+    lang: Annotated[str, typer.Option(help="The label's language, or auto.")] = "auto",
+    lines: Annotated[bool, typer.Option("--lines", help="A label on each line.")] = False,
+    as_json: AsJson = False,
+) -> None:
+    """What a label's words propose for each flag, and what to ask its maker."""
+    from yellow_ladle.core.labels.languages import AUTO
+    from yellow_ladle.core.labels.lexicon import languages
+    from yellow_ladle.core.labels.proposals import TooLong
+    from yellow_ladle.core.labels.reader import read_label
+    from yellow_ladle.files.label_file import label_content
+
+    _known("--lang", "language", lang, [AUTO, *languages()])
+    text = _text(file)
+    texts = text.removesuffix("\n").split("\n") if lines else [text]
+    try:
+        readings = [read_label(each, lang) for each in texts]
+    except TooLong as error:
+        _refuse([Fault(file, str(error))])
+    if as_json:
+        contents = [label_content(reading) for reading in readings]
+        _print_json(contents if lines else contents[0])
+    else:
+        from yellow_ladle.files.text_tables import print_label
+
+        for reading in readings:
+            print_label(reading)
+
+
+@app.command()
 def demo(
     port: Port = 8750,
     host: Host = "127.0.0.1",
@@ -220,6 +253,16 @@ def _book(file: Path) -> "Book":
         _refuse([Fault(str(file), f"cannot be read: {error.strerror}")])
 
 
+def _text(file: str) -> str:
+    try:
+        content = sys.stdin.buffer.read() if file == "-" else Path(file).read_bytes()
+        return content.decode("utf-8")
+    except OSError as error:
+        _refuse([Fault(file, f"cannot be read: {error.strerror}")])
+    except UnicodeDecodeError as error:
+        _refuse([Fault(file, f"is no UTF-8 text: byte {error.start} cannot be read")])
+
+
 def _place(given: Path | None) -> Path:
     from yellow_ladle.settings import Settings
 
@@ -244,6 +287,6 @@ def _refuse(faults: Any) -> NoReturn:
     sys.exit(BAD_INPUT)
 
 
-def _print_json(content: dict[str, Any]) -> None:
+def _print_json(content: Any) -> None:
     json.dump(content, sys.stdout, ensure_ascii=False, indent=1)
     sys.stdout.write("\n")

@@ -4,6 +4,7 @@ import tomllib
 import unittest
 from datetime import date
 from importlib.resources import files
+from pathlib import Path
 
 from yellow_ladle.core.book import KINDS, ROLES, STAGES, Line
 from yellow_ladle.core.diets import diets
@@ -43,10 +44,13 @@ class Vocabulary(unittest.TestCase):
         self.assertEqual([Level.of(word) for word in WORDS], sorted(Level))
 
     def test_every_table_has_a_source_and_a_date(self) -> None:
-        for file in files("yellow_ladle.core").joinpath("data").iterdir():
+        folder = Path(str(files("yellow_ladle.core").joinpath("data")))
+        tables = sorted(folder.rglob("*.toml"))
+        self.assertGreater(len(tables), 10)
+        for file in tables:
             data = tomllib.loads(file.read_text("utf-8"))
-            tables = [data] if "source" in data else list(data.values())
-            for table in tables:
+            sourced = [data] if "source" in data else list(data.values())
+            for table in sourced:
                 self.assertTrue(table["source"], file.name)
                 self.assertIsInstance(table["date"], date, file.name)
 

@@ -1,4 +1,4 @@
-"""Readings and plans as tables for a terminal."""
+"""Readings, plans and labels as tables for a terminal."""
 
 from rich.console import Console
 from rich.table import Table
@@ -6,6 +6,7 @@ from rich.table import Table
 from yellow_ladle.core.book import Book
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.labels.proposals import LabelReading
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Plan, Swap
 from yellow_ladle.core.reading import Reading
@@ -84,3 +85,17 @@ def _told(book: Book, swap: Swap) -> str:
     if swap.to is None:
         return f"{pot}: leave out {old}"
     return f"{pot}: {swap.quantity:g} {swap.unit} {book.name(swap.to)} for {old}"
+
+
+def print_label(reading: LabelReading) -> None:
+    """One row per proposed flag with the words behind it, then the questions for the maker."""
+    table = Table("Flag", "Level", "Because of", "Why", title_justify="left")
+    for proposal in reading.proposals:
+        for number, why in enumerate(proposal.because):
+            flag, level = ("", "") if number else (proposal.flag, proposal.level.word)
+            table.add_row(flag, level.replace("_", " "), why.text, why.why)
+    console = _console()
+    console.print(table)
+    for question in reading.questions:
+        console.print(f"Ask: {question}", markup=False)
+    console.print("Proposed from the words alone. Read the label; confirm each flag yourself.")

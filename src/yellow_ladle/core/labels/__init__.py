@@ -1,0 +1,1 @@
+"""What a label's words say of each flag."""

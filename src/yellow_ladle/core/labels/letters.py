@@ -1,0 +1,123 @@
+"""A label's text as words, each with its place in the text as given."""
+
+import re
+import unicodedata
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import lru_cache
+from html import unescape
+
+MARKUP = re.compile(r"<!--|-->|</?[a-z][^<>]*>|&#?\w{1,10};|\*\*|__|[*_]", re.IGNORECASE)
+BREAKS = ("br", "p", "li", "div", "tr", "h1", "h2", "h3", "ul", "ol", "table")
+BOLD = ("b", "strong", "u", "em", "i", "mark", "ins")
+TOKEN = re.compile(
+    r"(?P<percent>\d+(?:[.,]\d+)?\s?%)"
+    r"|(?P<additive>\b(?:E|INS)[ \u2010-\u2015-]?\d{3,4}[a-z]?(?:[ivx]{1,3})?\b)"
+    r"|(?P<number>\d+(?:[.,]\d+)*)"
+    r"|(?P<word>[^\W\d_][^\W\d_\u0300-\u036f]*(?:[\u0300-\u036f]+[^\W\d_]*)*)"
+    r"|(?P<mark>[()\[\]{},;:.!?\n•·|/])",
+    re.IGNORECASE,
+)
+OPENING, CLOSING = "([{", ")]}"
+LETTERS = str.maketrans({"œ": "oe", "æ": "ae", "ø": "o", "ł": "l", "đ": "d", "ı": "i"})
+
+
+@dataclass(frozen=True, slots=True)
+class Token:
+    """A word, number or mark. `text` is folded; `start` and `end` are places in the given text.
+
+    `kind`: word, number, percent, additive or mark. `stressed`: set in bold, underlined or in
+    capitals. `mended`: a slip of the label's was put right in `text`.
+    """
+
+    text: str
+    kind: str
+    start: int
+    end: int
+    stressed: bool = False
+    mended: bool = False
+
+    @property
+    def names(self) -> bool:
+        """Whether it can be a part of a name."""
+        return self.kind in ("word", "number")
+
+
+@lru_cache(maxsize=50_000)
+def fold(word: str) -> str:
+    """A word without case, accents and ligatures."""
+    plain = unicodedata.normalize("NFKD", word.casefold().translate(LETTERS))
+    return "".join(letter for letter in plain if not unicodedata.combining(letter))
+
+
+def tokens(text: str) -> list[Token]:
+    """The tokens of a text, which may hold HTML or markdown. Markup itself gives none."""
+    letters: list[str] = []
+    places: list[int] = []
+    bold: list[bool] = []
+    for letter, place, is_bold in _letters(text):
+        letters.append(letter)
+        places.append(place)
+        bold.append(is_bold)
+    found: list[Token] = []
+    cleaned = "".join(letters)
+    for match in TOKEN.finditer(cleaned):
+        kind, word = str(match.lastgroup), match.group()
+        start, end = match.span()
+        if kind == "mark" and word == "." and _abbreviates(cleaned, start):
+            continue
+        stressed = kind == "word" and (
+            any(bold[start:end]) or (len(word) > 2 and word.isupper() and word != word.lower())
+        )
+        text_ = _folded(kind, word)
+        found.append(Token(text_, kind, places[start], places[end - 1] + 1, stressed))
+    return found
+
+
+def words(text: str) -> tuple[str, ...]:
+    """The folded words of a plain text, as a lexicon's entries are kept."""
+    return tuple(_folded(*(str(m.lastgroup), m.group())) for m in TOKEN.finditer(text))
+
+
+def _letters(text: str) -> Iterator[tuple[str, int, bool]]:
+    """Every letter with its place and whether it is bold; markup and control signs are left out."""
+    depth, starred, here = 0, False, 0
+    for markup in MARKUP.finditer(text):
+        yield from _plain(text, here, markup.start(), depth > 0 or starred)
+        here = markup.end()
+        sign = markup.group()
+        if sign[0] == "&":
+            for letter in unescape(sign):
+                yield letter, markup.start(), depth > 0 or starred
+        elif sign in ("**", "__"):
+            starred = not starred
+        elif sign[0] == "<":
+            name = sign.strip("</>").split()[0].lower() if sign.strip("</>") else ""
+            if name in BOLD:
+                depth = max(0, depth - 1) if sign[1] == "/" else depth + 1
+            elif name in BREAKS:
+                yield "\n", markup.start(), False
+    yield from _plain(text, here, len(text), depth > 0 or starred)
+
+
+def _plain(text: str, start: int, end: int, is_bold: bool) -> Iterator[tuple[str, int, bool]]:
+    for place in range(start, end):
+        letter = text[place]
+        if letter in "\n\r":
+            yield "\n", place, is_bold
+        elif letter == "\t":
+            yield " ", place, is_bold
+        elif unicodedata.category(letter) not in ("Cc", "Cf", "Cs", "Co"):
+            yield letter, place, is_bold
+
+
+def _folded(kind: str, word: str) -> str:
+    if kind == "additive":
+        return re.sub(r"^(e|ins)\D*", "", word.lower())
+    return fold(word) if kind == "word" else word
+
+
+def _abbreviates(text: str, place: int) -> bool:
+    """Whether a dot stands within "e.g." or "d.o.p." and ends no sentence."""
+    before = re.search(r"(?:^|[^\w])(\w)$", text[max(0, place - 2) : place])
+    return bool(before) and before is not None and not before[1].isdigit()

@@ -1,0 +1,73 @@
+"""What reading a label yields: proposals, each with the words that led to it."""
+
+from dataclasses import dataclass
+
+from yellow_ladle.core.levels import Level
+
+LONGEST = 100_000
+"""Letters of the longest text that is read."""
+
+
+class TooLong(ValueError):
+    """A text longer than any label. Nothing of it was read."""
+
+    def __init__(self, length: int) -> None:
+        super().__init__(
+            f"The text has {length:,} characters; no label has more than {LONGEST:,}."
+            " Nothing was read. Paste the ingredient list alone."
+        )
+
+
+@dataclass(frozen=True, slots=True)
+class Because:
+    """Words of the label that led to a level: their places in the text as given, and why."""
+
+    text: str
+    start: int
+    end: int
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Proposal:
+    """A level proposed for one flag, above free, with the words that led to it."""
+
+    flag: str
+    level: Level
+    because: tuple[Because, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Claim:
+    """A "free from" or "suitable for" of the label: what it says, and the flags it speaks of."""
+
+    because: Because
+    flags: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Listed:
+    """One ingredient as the label lists it, in the text as given."""
+
+    text: str
+    start: int
+    end: int
+    percent: float | None
+    stressed: bool
+    parts: tuple["Listed", ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class LabelReading:
+    """Everything that a label's text says."""
+
+    language: str
+    proposals: tuple[Proposal, ...]
+    questions: tuple[str, ...]
+    claims: tuple[Claim, ...]
+    listed: tuple[Listed, ...]
+
+    @property
+    def levels(self) -> dict[str, Level]:
+        """The proposed levels by flag."""
+        return {proposal.flag: proposal.level for proposal in self.proposals}

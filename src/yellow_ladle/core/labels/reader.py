@@ -1,0 +1,356 @@
+"""Reading a label: what its words propose for each flag. A person confirms it."""
+
+from collections.abc import Iterable, Iterator, Sequence
+from itertools import pairwise
+
+from yellow_ladle.core.labels.context import (
+    GLUTEN,
+    exempt_here,
+    flags_beside,
+    has_a_name_of_its_own,
+    instead,
+    negated,
+    opened_without,
+    ruled_out,
+    sources_named,
+)
+from yellow_ladle.core.labels.finding import Hit, hits
+from yellow_ladle.core.labels.ingredients import Ingredient, ingredients
+from yellow_ladle.core.labels.languages import AUTO, language_of, parts_by_language
+from yellow_ladle.core.labels.letters import Token, tokens
+from yellow_ladle.core.labels.lexicon import Entry, Lexicon, lexicon
+from yellow_ladle.core.labels.proposals import (
+    LONGEST,
+    Because,
+    Claim,
+    LabelReading,
+    Listed,
+    Proposal,
+    TooLong,
+)
+from yellow_ladle.core.labels.turns import Turn, turns
+from yellow_ladle.core.levels import Level
+
+CLAIMED_VEGETARIAN = ("pork", "beef", "lamb", "poultry", "game", "insect", "gelatine")
+CLAIMED_VEGETARIAN_ALSO = (*CLAIMED_VEGETARIAN, "animal_rennet")
+CLAIMED_VEGAN = (*CLAIMED_VEGETARIAN_ALSO, "honey", "animal_fining")
+"""What the claims settle where it was only hidden. They settle no allergen: "vegan" is not "free
+from milk", and many vegan goods are made beside milk."""
+NOT_VEGETARIAN = ("pork", "beef", "gelatine", "animal_rennet")
+BY_VOLUME = ("vol", "alc", "abv")
+ALCOHOL_FREE = 0.5
+"""Per cent by volume up to which a drink is sold as free from alcohol in most places."""
+STRENGTH = "the strength of a drink, in per cent of its volume"
+
+
+def read_label(text: str, language: str = AUTO) -> LabelReading:
+    """What a label's text proposes. Raises TooLong, KeyError for a language without a lexicon."""
+    if len(text) > LONGEST:
+        raise TooLong(len(text))
+    all_tokens = tokens(text)
+    main = language_of(all_tokens) if language == AUTO else language
+    reader = _Reader(text)
+    parts = parts_by_language(all_tokens, main) if language == AUTO else [(main, all_tokens)]
+    for spoken, part in parts:
+        reader.read(lexicon(spoken), part)
+    return reader.result(main, all_tokens)
+
+
+class _Reader:
+    """Gathers what the parts of one text say."""
+
+    def __init__(self, text: str) -> None:
+        self._text = text
+        self._found: dict[str, list[tuple[Level, Because]]] = {}
+        self._any_of: list[tuple[Entry, Level, Because]] = []
+        self._questions: dict[str, tuple[str, ...]] = {}
+        self._notes: dict[str, None] = {}
+        self._claims: list[Claim] = []
+        self._settled: set[str] = set()
+        self._listed: list[Listed] = []
+        self._stressed_known = False
+        self._stressed_unknown: list[Token] = []
+        self._recognised = 0
+
+    def read(self, words: Lexicon, text: Sequence[Token]) -> None:
+        """Reads a part of the text that is in one language."""
+        listing: list[Token] = []
+        for turn in turns(words, text):
+            run = [text[place] for place in turn.places]
+            if turn.mode in ("ingredients", "contains"):
+                listing += run
+            elif turn.mode != "aside":
+                listing.append(Token(".", "mark", 0, 0))
+                self._turned(words, turn, run, text)
+        self._strength(text)
+        if listing:
+            top = ingredients(words, listing)
+            for entry in top:
+                self._ingredient(words, entry, None)
+            self._listed += [listed for entry in top for listed in self._as_listed(entry)]
+
+    def _strength(self, text: Sequence[Token]) -> None:
+        """ "12 % vol" says that there is alcohol, whatever the drink is called."""
+        for token, beside in (*pairwise(text), *((b, a) for a, b in pairwise(text))):
+            if token.kind == "percent" and beside.text in BY_VOLUME:
+                strong = float(token.text.rstrip("% ").replace(",", ".")) > ALCOHOL_FREE
+                because = self._because_of(
+                    min(token, beside, key=_start), max(token, beside, key=_start), STRENGTH
+                )
+                self._add("alcohol", Level.CONTAINS if strong else Level.UNCHECKED, because)
+
+    def _turned(
+        self, words: Lexicon, turn: Turn, run: Sequence[Token], text: Sequence[Token]
+    ) -> None:
+        self._recognised += 1
+        why = self._phrase(turn, text)
+        for hit in hits(words, run):
+            entry = hit.entry
+            because = self._because(run, hit, f"{why}: {entry.why}")
+            flags = (*entry.contains, *entry.any_of)
+            if turn.mode in ("precaution", "unsuitable"):
+                for flag in flags or (entry.hides if not entry.by_source else ()):
+                    self._add(flag, Level.MAY_CONTAIN, because)
+                if entry.any_of and entry.ask:
+                    self._ask(entry.ask, entry.any_of, Level.MAY_CONTAIN)
+            elif turn.mode in ("free", "suitable") and (flags or entry.free):
+                self._claims.append(Claim(because, (*flags, *entry.free)))
+        self._diets(words, turn.mode, run)
+
+    def _diets(self, words: Lexicon, mode: str, run: Sequence[Token]) -> None:
+        for token in run:
+            vegan = words.has("vegan", token.text)
+            if not vegan and not words.has("vegetarian", token.text):
+                continue
+            because = self._because_of(token, token, "")
+            if mode == "suitable":
+                settles = CLAIMED_VEGAN if vegan else CLAIMED_VEGETARIAN_ALSO
+                self._claims.append(Claim(because, settles))
+                self._settled.update(settles)
+            elif mode == "unsuitable":
+                why = f"the label says that it does not suit a {token.text}"
+                for flag in NOT_VEGETARIAN:
+                    self._add(flag, Level.UNCHECKED, self._because_of(token, token, why))
+                ask = "What in it is from an animal: the label says that it does not suit?"
+                self._ask(ask, NOT_VEGETARIAN)
+
+    def _phrase(self, turn: Turn, text: Sequence[Token]) -> str:
+        if turn.phrase is None:
+            return turn.mode
+        first, last = text[turn.phrase[0]], text[min(turn.phrase[1], len(text)) - 1]
+        return f'"{self._text[first.start : last.end]}"'
+
+    def _ingredient(self, words: Lexicon, entry: Ingredient, above: Ingredient | None) -> None:
+        if self._is_claim(words, entry):
+            return
+        without = negated(words, entry)
+        for number, hit in enumerate(entry.found):
+            self._recognised += 1
+            if number in without:
+                because = self._because(entry.tokens, hit, "free from, says the label")
+                claimed = (*hit.entry.contains, *hit.entry.any_of, *hit.entry.free)
+                self._claims.append(Claim(because, claimed))
+            elif hit.entry.free:
+                because = self._because(entry.tokens, hit, hit.entry.why)
+                self._claims.append(Claim(because, hit.entry.free))
+            else:
+                self._hit(words, entry, number, above)
+        self._stress(words, entry)
+        for part in entry.parts:
+            self._ingredient(words, part, entry)
+
+    def _is_claim(self, words: Lexicon, entry: Ingredient) -> bool:
+        """Whether it is no ingredient but a bare "Vegan" or "100% vegetarian"."""
+        if len(entry.tokens) > 2 or entry.parts:
+            return False
+        run = [token for token in entry.tokens if token.names]
+        vegan = any(words.has("vegan", token.text) for token in run)
+        if not run or any(hit.entry.speaks for hit in entry.found):
+            return False
+        if vegan or any(words.has("vegetarian", token.text) for token in run):
+            self._diets(words, "suitable", run)
+            return True
+        return False
+
+    def _hit(
+        self, words: Lexicon, entry: Ingredient, number: int, above: Ingredient | None
+    ) -> None:
+        hit = entry.found[number]
+        meant = hit.entry
+        because = self._because(entry.tokens, hit, _why(hit))
+        named = sources_named(words, entry, number)
+        exempt = exempt_here(entry, number, above)
+        sourced = hit.source or bool(named)
+        self._settled_within(entry, meant)
+        contains = [flag for flag in meant.contains if flag not in exempt]
+        for flag in sorted(set(meant.contains) & exempt):
+            self._add(flag, Level.UNCHECKED, because)
+        if meant.usual:
+            contains = [flag for flag in contains if flag not in ruled_out(entry, above)]
+        if meant.head and has_a_name_of_its_own(words, entry, hit):
+            contains = []
+        elif meant.usual and (instead(words, entry, number) or opened_without(entry, meant)):
+            for flag in contains:
+                self._add(flag, Level.UNCHECKED, because)
+            self._ask(f'Is "{because.text}" {_of(meant.contains)} here?', meant.contains)
+            contains = []
+        for flag in contains:
+            self._add(flag, Level.CONTAINS, because)
+        if meant.any_of:
+            self._any_of.append((meant, Level.CONTAINS, because))
+        if not (entry.opened or (meant.by_source and sourced)):
+            hidden = [flag for flag in meant.hides if flag not in ruled_out(entry, above)]
+            for flag in hidden:
+                self._add(flag, Level.UNCHECKED, because)
+            self._ask(meant.ask, tuple(hidden))
+        self._exempted(meant, entry, number, because)
+        if hit.slip:
+            self._notes[f'Is "{because.text}" read rightly as "{hit.read_as}"?'] = None
+
+    def _settled_within(self, entry: Ingredient, meant: Entry) -> None:
+        if meant.settles and entry.tokens:
+            self._settled.update(meant.settles)
+
+    def _exempted(
+        self,
+        meant: Entry,
+        entry: Ingredient,
+        number: int,
+        because: Because,
+    ) -> None:
+        if not meant.exempt:
+            return
+        named = flags_beside(entry, number) & set(meant.exempt)
+        for flag in sorted(named):
+            self._add(flag, Level.UNCHECKED, because)
+        if named:
+            self._ask(
+                f'"{because.text}" is made from {_of(tuple(sorted(named)))}, which need not be'
+                " declared here. Does your guest accept it?",
+                tuple(sorted(named)),
+            )
+        else:
+            self._notes[f'"{because.text}": what is it made from? {_sentence(meant.why)}'] = None
+
+    def _stress(self, words: Lexicon, entry: Ingredient) -> None:
+        covered = {place for hit in entry.found for place in range(hit.first, hit.last + 1)}
+        for place, token in enumerate(entry.tokens):
+            if not token.stressed:
+                continue
+            speaks = place in covered
+            self._stressed_known = self._stressed_known or speaks
+            plain = (token.text,) in words.phrases or words.has("joiners", token.text)
+            if not speaks and not plain and not words.has("sources", token.text):
+                self._stressed_unknown.append(token)
+
+    def _add(self, flag: str, level: Level, because: Because) -> None:
+        self._found.setdefault(flag, []).append((level, because))
+
+    def _ask(self, question: str, flags: Iterable[str], level: Level = Level.UNCHECKED) -> None:
+        if question and flags:
+            self._questions[question] = (*self._questions.get(question, ()), *flags)
+        if question and level is Level.MAY_CONTAIN:
+            self._notes[question] = None
+
+    def _because(self, run: Sequence[Token], hit: Hit, why: str) -> Because:
+        return self._because_of(run[hit.first], run[hit.last], why)
+
+    def _because_of(self, first: Token, last: Token, why: str) -> Because:
+        return Because(self._text[first.start : last.end], first.start, last.end, why)
+
+    def _as_listed(self, entry: Ingredient) -> list[Listed]:
+        parts = [listed for part in entry.parts for listed in self._as_listed(part)]
+        if not entry.tokens:
+            return parts
+        first, last = entry.tokens[0], entry.tokens[-1]
+        stressed = any(token.stressed for token in entry.tokens)
+        text = self._text[first.start : last.end]
+        return [Listed(text, first.start, last.end, entry.percent, stressed, tuple(parts))]
+
+    def result(self, language: str, all_tokens: Sequence[Token]) -> LabelReading:
+        """What was gathered: per flag its highest level and the words that led to that level."""
+        self._resolve_any_of()
+        proposals = []
+        asked: set[str] = set()
+        for flag in self._found:
+            found = [
+                (level, because)
+                for level, because in self._found[flag]
+                if not (level is Level.UNCHECKED and self._claimed(flag))
+            ]
+            if not found:
+                continue
+            highest = max(level for level, _ in found)
+            because = dict.fromkeys(why for level, why in found if level is highest)
+            order = sorted(because, key=lambda why: (why.start, why.end))
+            proposals.append(Proposal(flag, highest, tuple(order)))
+            if highest is Level.UNCHECKED:
+                asked.add(flag)
+        any_of = {flag for entry, _, _ in self._any_of for flag in entry.any_of}
+        questions = [ask for ask, flags in self._questions.items() if not asked.isdisjoint(flags)]
+        questions += [
+            entry.ask for entry, _, _ in self._any_of if entry.ask and any_of & self._found.keys()
+        ]
+        questions += [*self._notes, *self._unknown(all_tokens)]
+        return LabelReading(
+            language,
+            tuple(sorted(proposals, key=lambda made: (-made.level, made.because[0].start))),
+            tuple(dict.fromkeys(questions)),
+            tuple(self._claims),
+            tuple(self._listed),
+        )
+
+    def _resolve_any_of(self) -> None:
+        """ "Gluten" beside "wheat flour" means that wheat; alone it may be any of the four."""
+        sure = {
+            flag
+            for flag, found in self._found.items()
+            if any(level is Level.CONTAINS for level, _ in found)
+        }
+        left = []
+        for entry, level, because in self._any_of:
+            if sure.isdisjoint(entry.any_of):
+                left.append((entry, level, because))
+                for flag in entry.any_of:
+                    self._add(flag, level, because)
+            else:
+                for flag in sorted(sure & set(entry.any_of)):
+                    self._add(flag, level, because)
+        self._any_of = left
+
+    def _claimed(self, flag: str) -> bool:
+        """Whether a claim of the label rules out what was only hidden.
+
+        "Gluten-free" rules out no wheat: gluten-free wheat starch is still wheat. Nor oats.
+        """
+        if flag in self._settled:
+            return True
+        for claim in self._claims:
+            gluten = set(claim.flags) >= set(GLUTEN)
+            if flag in claim.flags and not (gluten and flag in ("wheat", "oats")):
+                return True
+        return False
+
+    def _unknown(self, all_tokens: Sequence[Token]) -> Iterator[str]:
+        if any(token.kind == "word" for token in all_tokens) and not self._recognised:
+            yield "None of these words is known here. Read the label yourself, word by word."
+        if self._stressed_known or not self._found:
+            for token in self._stressed_unknown:
+                word = self._text[token.start : token.end]
+                yield f'The label stresses "{word}", which is not known here. Which allergen is it?'
+
+
+def _start(token: Token) -> int:
+    return token.start
+
+
+def _why(hit: Hit) -> str:
+    return f'{hit.entry.why} (read as "{hit.read_as}")' if hit.read_as else hit.entry.why
+
+
+def _sentence(why: str) -> str:
+    return why[:1].upper() + why[1:] + "."
+
+
+def _of(flags: Sequence[str]) -> str:
+    return " or ".join(flag.replace("_", " ") for flag in flags)

@@ -1,0 +1,285 @@
+"""What each part of a label's text is: ingredients, a precaution, a claim, or advice."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from yellow_ladle.core.labels.finding import hits
+from yellow_ladle.core.labels.letters import CLOSING, OPENING, Token
+from yellow_ladle.core.labels.lexicon import Lexicon
+
+ENDS = frozenset(".!?\n•·|")
+PARTS = frozenset(",;")
+LONGEST_PHRASE = 12
+NEAR = 3
+"""Words that may stand between: "a factory that contains nuts", "this product does not contain"."""
+CLOSED = ("precaution", "unsuitable")
+"""What a "free from" cannot turn: "we cannot guarantee that it is free from peanuts"."""
+
+
+@dataclass(frozen=True, slots=True)
+class Turn:
+    """A part of the text, as its tokens' places, and what it is.
+
+    `mode`: ingredients, contains, precaution, unsuitable, suitable, free, or aside.
+    `phrase`: the places of the words that turned it, first and one past the last.
+    """
+
+    mode: str
+    places: tuple[int, ...]
+    phrase: tuple[int, int] | None = None
+
+
+class _Walk:
+    """Goes through the tokens once; brackets keep what held outside of them."""
+
+    def __init__(self, lexicon: Lexicon, text: Sequence[Token]) -> None:
+        self.lexicon, self.text = lexicon, text
+        self.modes: list[str] = ["ingredients"] * len(text)
+        self.phrases: list[tuple[int, int] | None] = [None] * len(text)
+        self.phrase: tuple[int, int] | None = None
+        self.mode = "ingredients"
+        self.outside: list[tuple[str, tuple[int, int] | None]] = []
+        self.begins = True
+        self.listed = False
+        self.whole = False
+
+    def walk(self) -> None:
+        here = 0
+        while here < len(self.text):
+            token = self.text[here]
+            if token.kind == "mark":
+                self._mark(here, token.text)
+                here += 1
+                continue
+            kind, length = self._phrase(here)
+            if length:
+                self._turn(kind, here, length)
+                here += length
+            else:
+                self._set(here)
+                here += 1
+            self.begins = False
+
+    def _set(self, here: int) -> None:
+        self.modes[here], self.phrases[here] = self.mode, self.phrase
+
+    def _mark(self, here: int, sign: str) -> None:
+        self._set(here)
+        if sign in OPENING:
+            self.outside.append((self.mode, self.phrase))
+            self.begins = True
+        elif sign in CLOSING:
+            self.mode, self.phrase = self.outside.pop() if self.outside else ("ingredients", None)
+        elif sign in ENDS and not (sign == "\n" and self._goes_on(here)):
+            held = self.outside[-1] if self.outside else ("ingredients", None)
+            self.mode, self.phrase = held
+            self.begins, self.listed = True, False
+        elif sign == ";":
+            # Where semicolons part the ingredients, a precaution among them ends at the next one.
+            if self.listed and self.mode in CLOSED:
+                self.mode, self.phrase = "ingredients", None
+            self.listed = self.listed or self.mode == "ingredients"
+        elif sign in ",:" and self.mode == "free" and self._claim_ends(here):
+            self.mode, self.phrase = "ingredients", None
+
+    def _goes_on(self, here: int) -> bool:
+        """Whether a line break stands within a list or right after the words that turn it."""
+        before = here - 1
+        if before < 0:
+            return False
+        token = self.text[before]
+        if token.kind == "mark":
+            return token.text in ",:;" or token.text in OPENING
+        joins = self.lexicon.has("joiners", token.text)
+        return joins or (self.phrase is not None and self.phrase[1] == here)
+
+    def _phrase(self, here: int) -> tuple[str, int]:
+        run: list[str] = []
+        for token in self.text[here : here + LONGEST_PHRASE]:
+            if not token.names:
+                break
+            run.append(token.text)
+        if ignored := self._ignored(here):
+            return "ignore", ignored
+        for size in range(len(run), 0, -1):
+            key = tuple(run[:size])
+            if kind := self.lexicon.phrases.get(key):
+                longer = self.lexicon.longest.get(run[0], 0) > size
+                if longer and any(
+                    tuple(run[:more]) in self.lexicon.entries
+                    for more in range(size + 1, len(run) + 1)
+                ):
+                    return "", 0
+                return kind, size
+        return "", 0
+
+    def _ignored(self, here: int) -> int:
+        """The length of "for allergens, including …, see ingredients in bold", commas or not."""
+        words: list[str] = []
+        longest = 0
+        for place, token in enumerate(self.text[here : here + LONGEST_PHRASE + 4], 1):
+            if token.kind == "mark" and token.text != ",":
+                break
+            if token.names:
+                words.append(token.text)
+                if self.lexicon.phrases.get(tuple(words)) == "ignore":
+                    longest = place
+        return longest
+
+    def _turn(self, kind: str, here: int, length: int) -> None:
+        phrase = (here, here + length)
+        if kind == "aside" and not self._is_advice(here, length):
+            kind = ""
+        if kind == "free_before" and self.mode in CLOSED:
+            kind = ""
+        if kind == "contains" and self.mode in CLOSED and not self._says_contains(here):
+            kind = ""
+        if kind in ("precaution_sentence", ""):
+            for place in range(here, here + length):
+                self._set(place)
+            if kind:
+                self._back(here, phrase)
+            return
+        if kind == "ignore":
+            for place in range(here, here + length):
+                self.modes[place], self.phrases[place] = "aside", phrase
+            return
+        self.mode = {"heading": "ingredients", "free_before": "free"}.get(kind, kind)
+        self.phrase = phrase
+        # A "contains" that opens brackets stays in them: it says that they do not list all.
+        opens = kind == "contains" and here > 0 and self.text[here - 1].text in OPENING
+        for place in range(here, here + length):
+            self.modes[place], self.phrases[place] = kind if opens else "phrase", phrase
+        if kind == "free_before":
+            self.whole = self._is_list_of_claims(here, length)
+
+    def _says_contains(self, here: int) -> bool:
+        """Whether a "contains" opens a statement of its own and does not close a precaution."""
+        return self.phrase is not None and here > self.phrase[1]
+
+    def _is_advice(self, here: int, length: int) -> bool:
+        after = self.text[here + length].text if here + length < len(self.text) else ""
+        return self.begins and (length > 1 or after == ":")
+
+    def _is_list_of_claims(self, here: int, length: int) -> bool:
+        """Whether everything to the end of the sentence is claimed to be absent.
+
+        So it is where the claim opens the sentence, and is one that takes a list ("free from") or
+        has nothing but flags after it. "No added sugar, wheat flour" claims nothing of wheat.
+        """
+        claim = tuple(token.text for token in self.text[here : here + length])
+        listing = claim in self.lexicon.lists["free_list"]
+        if not self.begins and not (listing and self._near_the_start(here)):
+            return False
+        end = here + length
+        while end < len(self.text) and self.text[end].text not in ENDS:
+            end += 1
+        rest = self.text[here + length : end]
+        if any(token.kind == "percent" or token.text in OPENING for token in rest):
+            return False
+        return listing or all(self._names_flags(rest))
+
+    def _near_the_start(self, here: int) -> bool:
+        """Whether only some words and no mark stand before it: "this product does not contain"."""
+        before = self.text[max(0, here - NEAR - 1) : here]
+        last = max((n for n, token in enumerate(before) if token.kind == "mark"), default=-1)
+        opens = last >= 0 and before[last].text in ENDS
+        return (opens or here <= NEAR) and all(token.names for token in before[last + 1 :])
+
+    def _names_flags(self, run: Sequence[Token]) -> list[bool]:
+        covered = {
+            place
+            for hit in hits(self.lexicon, run)
+            if hit.entry.speaks or hit.entry.free
+            for place in range(hit.first, hit.last + 1)
+        }
+        return [
+            place in covered
+            or token.kind == "mark"
+            or self.lexicon.has("joiners", token.text)
+            or (token.text,) in self.lexicon.phrases
+            for place, token in enumerate(run)
+        ]
+
+    def _claim_ends(self, here: int) -> bool:
+        opens = self.phrase is not None and self.phrase[1] == here
+        return not (self.whole if self.text[here].text == "," else opens)
+
+    def _back(self, here: int, phrase: tuple[int, int]) -> None:
+        """A sentence that ends in "may be present" turns the flags named just before it."""
+        start = here
+        while start > 0 and self.text[start - 1].text not in ENDS:
+            start -= 1
+        run = self.text[start:here]
+        for place, names in reversed(list(enumerate(self._names_flags(run), start))):
+            if not names or self.modes[place] in ("phrase", "aside"):
+                break
+            self.modes[place], self.phrases[place] = "precaution", phrase
+        self.mode, self.phrase = "precaution", phrase
+
+
+def turns(lexicon: Lexicon, text: Sequence[Token]) -> list[Turn]:
+    """The text in parts that are each one thing, in its order."""
+    walk = _Walk(lexicon, text)
+    walk.walk()
+    _sites(lexicon, text, walk.modes, walk.phrases)
+    parts: list[Turn] = []
+    places: list[int] = []
+    for here, mode in enumerate(walk.modes):
+        if places and (mode, walk.phrases[here]) != (
+            walk.modes[places[-1]],
+            walk.phrases[places[-1]],
+        ):
+            parts.append(Turn(walk.modes[places[-1]], tuple(places), walk.phrases[places[-1]]))
+            places = []
+        places.append(here)
+    if places:
+        parts.append(Turn(walk.modes[places[-1]], tuple(places), walk.phrases[places[-1]]))
+    return [part for part in parts if part.mode != "phrase"]
+
+
+def _sites(
+    lexicon: Lexicon,
+    text: Sequence[Token],
+    modes: list[str],
+    phrases: list[tuple[int, int] | None],
+) -> None:
+    """Turns what follows "made in a factory that …" into a precaution.
+
+    Only what follows the place: "made with milk in a dairy" contains milk. "In our kitchen with …"
+    lists ingredients.
+    """
+    start = 0
+    while start < len(text):
+        end = start
+        while end < len(text) and text[end].text not in ENDS:
+            end += 1
+        sentence = [token.text for token in text[start:end]]
+        if any(lexicon.has("made", word) for word in sentence):
+            site = _site(lexicon, sentence)
+            if site is not None:
+                for place in range(start + site[0], end):
+                    phrase = phrases[place]
+                    holds = modes[place] == "contains" and phrase is not None
+                    if modes[place] == "ingredients" or (
+                        holds and phrase is not None and phrase[0] - start - site[1] <= NEAR
+                    ):
+                        modes[place] = "precaution"
+                        phrases[place] = (start + site[0], start + site[1])
+        start = end + 1
+
+
+def _site(lexicon: Lexicon, sentence: Sequence[str]) -> tuple[int, int] | None:
+    for here, word in enumerate(sentence):
+        for size in (2, 1):
+            if tuple(sentence[here : here + size]) in lexicon.lists["where"]:
+                return here, here + size
+        if not lexicon.has("site", word):
+            continue
+        before = sentence[max(0, here - 4) : here]
+        at = [place for place, near in enumerate(before) if lexicon.has("at", near)]
+        following = sentence[here + 1] if here + 1 < len(sentence) else ""
+        own = "our" in before and following == "with"
+        if at and not own and following not in ("from", "protein"):
+            return here - len(before) + at[-1], here + 1
+    return None
