@@ -166,6 +166,7 @@ class Turns(LabelTest):
     def test_every_form_of_precaution(self) -> None:
         for text in (
             "Sugar. May contain traces of milk.",
+            "Sugar. Traces: milk",
             "Sugar. Made in a factory that handles milk.",
             "Sugar. Produced on a line with milk",
             "Sugar. Not suitable for people with a milk allergy.",
@@ -180,6 +181,12 @@ class Turns(LabelTest):
         ):
             self.may_contain(text, "milk")
             self.contains(text, "")
+
+    def test_a_name_may_hold_words_that_turn_the_text(self) -> None:
+        self.may_contain(
+            "May contain cereals containing gluten, fish", "wheat rye barley oats fish"
+        )
+        self.contains("free range egg", "egg")
 
     def test_a_precaution_takes_nothing_from_the_ingredients(self) -> None:
         self.contains("May contain nuts.\nWheat flour, milk", "wheat milk")

@@ -52,12 +52,12 @@ class _Walk:
                 here += 1
                 continue
             kind, length = self._phrase(here)
-            if length:
+            if kind:
                 self._turn(kind, here, length)
-                here += length
             else:
-                self._set(here)
-                here += 1
+                for place in range(here, here + max(length, 1)):
+                    self._set(place)
+            here += max(length, 1)
             self.begins = False
 
     def _set(self, here: int) -> None:
@@ -94,6 +94,7 @@ class _Walk:
         return joins or (self.phrase is not None and self.phrase[1] == here)
 
     def _phrase(self, here: int) -> tuple[str, int]:
+        """What turns the text here and its length, or no kind and the length of a name."""
         run: list[str] = []
         for token in self.text[here : here + LONGEST_PHRASE]:
             if not token.names:
@@ -101,17 +102,21 @@ class _Walk:
             run.append(token.text)
         if ignored := self._ignored(here):
             return "ignore", ignored
+        # What turns the text may be a part of a name: "cereals containing gluten", "free range".
+        named = self._name(run)
         for size in range(len(run), 0, -1):
             key = tuple(run[:size])
+            if size <= named:
+                break
             if kind := self.lexicon.phrases.get(key):
-                longer = self.lexicon.longest.get(run[0], 0) > size
-                if longer and any(
-                    tuple(run[:more]) in self.lexicon.entries
-                    for more in range(size + 1, len(run) + 1)
-                ):
-                    return "", 0
                 return kind, size
-        return "", 0
+        return "", named
+
+    def _name(self, run: Sequence[str]) -> int:
+        """The length of the name of two words or more that begins here, or 0."""
+        most = min(self.lexicon.longest.get(run[0], 0), len(run)) if run else 0
+        sizes = (size for size in range(most, 1, -1) if tuple(run[:size]) in self.lexicon.entries)
+        return next(sizes, 0)
 
     def _ignored(self, here: int) -> int:
         """The length of "for allergens, including …, see ingredients in bold", commas or not."""
