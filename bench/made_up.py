@@ -2,9 +2,10 @@
 
 from random import Random
 
-from yellow_ladle.core.book import Book, Kitchen, Line, Preparation, Product
+from yellow_ladle.core.book import Book, Kitchen, Line, Preparation
 from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.product import Product
 
 FLAGS = 40
 TIERS = 6

@@ -2,9 +2,10 @@
 
 from typing import Any
 
-from yellow_ladle.core.book import Book, ByProduct, Kitchen, Line, Preparation, Product
+from yellow_ladle.core.book import Book, ByProduct, Kitchen, Line, Preparation
 from yellow_ladle.core.flags import Flag
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
 
 FREE, MAY, OPEN, FULL = Level.FREE, Level.MAY_CONTAIN, Level.UNCHECKED, Level.CONTAINS

@@ -5,8 +5,9 @@ from dataclasses import replace
 from hypothesis import strategies as st
 
 from tests.kitchens import book
-from yellow_ladle.core.book import KINDS, ROLES, Book, ByProduct, Line, Preparation, Product
+from yellow_ladle.core.book import KINDS, ROLES, Book, ByProduct, Line, Preparation
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.product import Addition, Bag, Maker, Part, Product
 
 FLAGS = ("wheat", "milk", "pork", "beef", "alcohol", "gelatine", "chilli")
 LEVELS = st.sampled_from(list(Level))
@@ -16,7 +17,33 @@ CERTIFICATES = st.lists(st.sampled_from(["halal", "kosher"]), unique=True, max_s
 
 
 @st.composite
+def makers(draw: st.DrawFn, id: str) -> Maker:
+    return Maker(
+        id,
+        "A maker",
+        statements=draw(STATEMENTS),
+        otherwise=draw(st.sampled_from([Level.FREE, Level.UNCHECKED])),
+        certificates=tuple(sorted(draw(CERTIFICATES))),
+        pack=draw(st.sampled_from(["", "5 kg"])),
+    )
+
+
+@st.composite
+def filled(draw: st.DrawFn, product: Product, items: list[str]) -> Product:
+    """A product that is made of others, or a running bag with some of them in it."""
+    inside = draw(st.lists(st.sampled_from(items), max_size=3, unique=True))
+    if draw(st.booleans()):
+        return replace(product, parts=tuple(Part(item) for item in inside))
+    entries = (
+        Addition(item, "2026-11-01", statements=draw(STATEMENTS), live=draw(st.booleans()))
+        for item in inside
+    )
+    return replace(product, bag=Bag(tuple(entries), "2026-10-01", "NB"))
+
+
+@st.composite
 def products(draw: st.DrawFn, id: str) -> Product:
+    rivals = [draw(makers(f"k{n}")) for n in range(draw(st.sampled_from([0, 0, 0, 2])))]
     return Product(
         id,
         draw(st.sampled_from(["Flour", "Böhnchen", "Œuf", "A jar"])),
@@ -24,6 +51,8 @@ def products(draw: st.DrawFn, id: str) -> Product:
         statements=draw(STATEMENTS),
         otherwise=draw(st.sampled_from([Level.FREE, Level.FREE, Level.UNCHECKED])),
         certificates=tuple(sorted(draw(CERTIFICATES))),
+        makers=tuple(rivals),
+        in_use=draw(st.sampled_from([None, *(maker.id for maker in rivals)])),
         salt_g_per_100g=draw(st.none() | st.floats(min_value=0, max_value=100)),
     )
 
@@ -73,6 +102,9 @@ def books(draw: st.DrawFn, most: int = 9) -> Book:
     """A book whose preparations are made only from what stands before them."""
     larder = [draw(products(f"p{n}")) for n in range(draw(st.integers(1, 5)))]
     items = [product.id for product in larder]
+    for number in range(draw(st.integers(0, 2))):
+        larder.append(draw(filled(draw(products(f"f{number}")), items)))
+        items.append(larder[-1].id)
     made: list[Preparation] = []
     for number in range(draw(st.integers(1, most))):
         preparation = draw(preparations(f"m{number}", items))

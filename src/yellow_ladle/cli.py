@@ -59,7 +59,7 @@ def derive(
     if regime is not None:
         _known("--regime", "regime", regime, regimes())
         book = replace(book, kitchen=replace(book.kitchen, regime=regime))
-    reading = read(book)
+    reading = read(book, _today())
     if as_json:
         _print_json(reading_content(reading))
     else:
@@ -85,7 +85,7 @@ def swap(
     from yellow_ladle.files.plans_file import plans_content
 
     book = _book(file)
-    reading = read(book)
+    reading = read(book, _today())
     goals = Goals(tuple(dict.fromkeys(clear or ())), tuple(dict.fromkeys(fit or ())))
     _known("--item", "pot", item, {*book.preparations, *reading.items()})
     for flag in goals.clear:
@@ -261,6 +261,12 @@ def _text(file: str) -> str:
         _refuse([Fault(file, f"cannot be read: {error.strerror}")])
     except UnicodeDecodeError as error:
         _refuse([Fault(file, f"is no UTF-8 text: byte {error.start} cannot be read")])
+
+
+def _today() -> str:
+    from datetime import date
+
+    return date.today().isoformat()
 
 
 def _place(given: Path | None) -> Path:

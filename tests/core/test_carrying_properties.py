@@ -20,7 +20,15 @@ def naive(book: Book, item: str, flag: str) -> Level:
     """Carrying as the rules say it, with nothing shared and nothing clever."""
     if item in book.products:
         product = book.products[item]
-        return product.statements.get(flag, product.otherwise)
+        counted = [m for m in product.makers if product.in_use in (None, m.id)]
+        found = [m.statements.get(flag, m.otherwise) for m in counted]
+        rest = Level.FREE if product.makers else product.otherwise
+        found.append(product.statements.get(flag, rest))
+        for entry in product.bag.additions if product.bag else ():
+            found.append(entry.statements.get(flag, Level.FREE))
+            if entry.live:
+                found.append(naive(book, entry.item, flag))
+        return max([*found, *(naive(book, part.product, flag) for part in product.parts)])
     made = book.preparations[owner_of(item)]
     chosen: dict[str, str] = {}
     for entry in made.lines:
@@ -130,6 +138,8 @@ class Rereading(unittest.TestCase):
     ) -> None:
         product = data.draw(st.sampled_from(sorted(book.products)))
         new = replace(data.draw(st.sampled_from(list(other.products.values()))), id=product)
+        # Only what stands before it can be in it, or a pot would go into itself.
+        new = replace(new, parts=(), bag=None) if new.contents else new
         made = data.draw(st.sampled_from(sorted(book.preparations)))
         statements = data.draw(st.sampled_from(list(other.preparations.values()))).statements
         lines = tuple(e for e in book.preparations[made].lines if data.draw(st.booleans()))

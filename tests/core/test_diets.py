@@ -3,11 +3,12 @@
 import unittest
 
 from tests.kitchens import OPEN, levels, pot, product, reading
-from yellow_ladle.core.book import Preparation, Product
+from yellow_ladle.core.book import Preparation
 from yellow_ladle.core.diets import diets
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.flags import shipped_flags
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reason, Suitability
 
 ANIMALS = "fish crustacean mollusc pork beef lamb poultry game insect gelatine animal_rennet"

@@ -15,8 +15,8 @@ from tests.kitchens import (
     product,
     reading,
 )
-from yellow_ladle.core.book import Evidence
 from yellow_ladle.core.change import Change, choosing, stating, with_lines
+from yellow_ladle.core.product import Evidence
 from yellow_ladle.core.ripple import DietRipple, FlagRipple, ripple
 
 

@@ -18,11 +18,12 @@ from tests.kitchens import (
     product,
     reading,
 )
-from yellow_ladle.core.book import Preparation, Product
+from yellow_ladle.core.book import Preparation
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import ON_THE_CARD, Plan, Swap, swapped
+from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
 from yellow_ladle.core.search import Proposal, propose
 from yellow_ladle.demo.kitchen import demo_book

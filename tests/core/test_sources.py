@@ -3,7 +3,7 @@
 import unittest
 
 from tests.kitchens import CHEESE_BOOK, FULL, MAY, OPEN, levels, line, pot, product, reading
-from yellow_ladle.core.book import Product
+from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.sources import Source
 

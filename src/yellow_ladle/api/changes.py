@@ -6,13 +6,13 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.ledger import preparation_or_missing, product_or_missing
 from yellow_ladle.api.problems import Missing
-from yellow_ladle.core.book import Evidence
 from yellow_ladle.core.change import Change, choosing, stating, with_lines
 from yellow_ladle.core.faults import BookRefused, Fault, unknown
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.levels import Level, LevelWord
+from yellow_ladle.core.product import Evidence
 from yellow_ladle.core.ripple import ItemRipple, Ripple
-from yellow_ladle.files import pieces
+from yellow_ladle.files import pieces, product_pieces
 from yellow_ladle.files.book_models import (
     EvidencePiece,
     FlagId,
@@ -140,7 +140,7 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
     book = now.reading.book
     match wanted:
         case ProductChange():
-            return Change(products=(pieces.product(wanted.product),))
+            return Change(products=(product_pieces.product(wanted.product),))
         case PreparationChange():
             return Change(preparations=(pieces.preparation(wanted.preparation),))
         case StatementChange():

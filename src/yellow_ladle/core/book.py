@@ -7,6 +7,10 @@ from typing import Literal, TypeAlias, get_args
 
 from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.need import Need
+from yellow_ladle.core.product import Evidence, Product, Statements
+from yellow_ladle.core.sign_off import SignOff
+from yellow_ladle.core.tools import Tool
 
 Kind: TypeAlias = Literal["stock", "roux", "sauce", "soup", "component", "dish"]
 Role: TypeAlias = Literal[
@@ -22,46 +26,13 @@ Role: TypeAlias = Literal[
     "accompaniment",
 ]
 Stage: TypeAlias = Literal["cook", "finish", "garnish"]
-EvidenceKind: TypeAlias = Literal["label", "supplier", "plain_food", "own_knowledge"]
 
 KINDS: tuple[Kind, ...] = get_args(Kind)
 ROLES: tuple[Role, ...] = get_args(Role)
 STAGES: tuple[Stage, ...] = get_args(Stage)
-EVIDENCE: tuple[EvidenceKind, ...] = get_args(EvidenceKind)
 
-Statements: TypeAlias = Mapping[str, Level]
-
-
-@dataclass(frozen=True, slots=True)
-class Evidence:
-    """Why a statement is believed, who made it, and when (ISO date)."""
-
-    kind: str
-    date: str | None = None
-    person: str | None = None
-
-
-@dataclass(frozen=True, slots=True)
-class Product:
-    """Something bought, with a label.
-
-    `otherwise` is the level of every flag without a statement: free once a label was read in full
-    or for a plain single food, unchecked before. Numbers are None where nobody has recorded them:
-    `abv_percent` in per cent by volume, `unit_weight_g` the weight of one piece.
-    """
-
-    id: str
-    name: str
-    class_: str
-    statements: Statements = field(default_factory=dict)
-    otherwise: Level = Level.UNCHECKED
-    certificates: tuple[str, ...] = ()
-    abv_percent: float | None = None
-    salt_g_per_100g: float | None = None
-    so2_mg_per_kg: float | None = None
-    density_g_per_ml: float | None = None
-    unit_weight_g: float | None = None
-    evidence: Mapping[str, Evidence] = field(default_factory=dict)
+SECOND_LOOK_DAYS = 180
+"""Days after which a statement wants a second look, until the kitchen says otherwise."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,6 +49,7 @@ class Line:
     choice: str | None = None
     chosen: bool = False
     note: str = ""
+    equipment: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -134,6 +106,13 @@ class Preparation:
     variant_of: str | None = None
 
     @property
+    def tools(self) -> tuple[str, ...]:
+        """The tools that it goes through, by its card, its lines and its steps."""
+        by_line = (name for line in self.lines for name in line.equipment)
+        by_step = (name for step in self.method for name in step.equipment)
+        return (*self.equipment, *by_line, *by_step)
+
+    @property
     def own_otherwise(self) -> Level:
         """The level of its own for every flag without a statement of its own."""
         if self.otherwise is not None:
@@ -154,11 +133,25 @@ class Preparation:
 
 
 @dataclass(frozen=True, slots=True)
+class Person:
+    """Somebody who reads labels and signs pots here, by initials that are theirs alone."""
+
+    initials: str
+    name: str
+
+
+@dataclass(frozen=True, slots=True)
 class Kitchen:
-    """Whose book it is, and the regime that it declares by."""
+    """Whose book it is, and the regime that it declares by.
+
+    After `second_look_days` a statement wants a second look. `people` are those to choose from
+    where somebody states, signs or records.
+    """
 
     name: str
     regime: str
+    second_look_days: int = SECOND_LOOK_DAYS
+    people: tuple[Person, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -169,6 +162,9 @@ class Book:
     house_flags: tuple[Flag, ...]
     products: Mapping[str, Product]
     preparations: Mapping[str, Preparation]
+    tools: tuple[Tool, ...] = ()
+    needs: tuple[Need, ...] = ()
+    sign_offs: Mapping[str, SignOff] = field(default_factory=dict)
 
     @classmethod
     def of(
@@ -177,6 +173,9 @@ class Book:
         products: Iterable[Product],
         preparations: Iterable[Preparation],
         house_flags: Iterable[Flag] = (),
+        tools: Iterable[Tool] = (),
+        needs: Iterable[Need] = (),
+        sign_offs: Mapping[str, SignOff] | None = None,
     ) -> "Book":
         """A book from loose pieces whose ids are known to be unique."""
         return cls(
@@ -184,6 +183,9 @@ class Book:
             tuple(house_flags),
             {product.id: product for product in products},
             {preparation.id: preparation for preparation in preparations},
+            tuple(tools),
+            tuple(needs),
+            dict(sign_offs or {}),
         )
 
     @cached_property

@@ -1,13 +1,15 @@
 """Changes to a book, and the re-reading of just what they reach."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from heapq import heapify, heappop, heappush
 
-from yellow_ladle.core.book import Book, Evidence, Line, Preparation, Product, items_of
-from yellow_ladle.core.family import Family
+from yellow_ladle.core.book import Book, Line, Preparation, items_of
+from yellow_ladle.core.family import Family, items_of_lines
+from yellow_ladle.core.giving import product_mask
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.reading import Reading, own_mask
+from yellow_ladle.core.product import Evidence, Product
+from yellow_ladle.core.reading import Reading, by_products_of, node_mask, read
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,40 +55,62 @@ def applied(book: Book, change: Change) -> Book:
 def reread(before: Reading, change: Change) -> Reread:
     """The reading after a change that is known to be sound, worked out for descendants only.
 
-    A descendant whose inputs come out as they were is not read again.
+    A descendant whose inputs come out as they were is not read again. Where tools are always
+    shared, any pot may reach any other, and the whole book is read.
     """
     book = applied(before.book, change)
-    rewritten = {preparation.id: preparation for preparation in change.preparations}
-    reshaped = {
-        id: made
-        for id, made in rewritten.items()
-        if (was := before.book.preparations.get(id)) is None or was.lines != made.lines
-    }
-    family = before.family
-    if reshaped or change.removed:
-        family = family.after(reshaped, change.removed)
+    if any(tool.always_shared for tool in book.tools):
+        whole = read(book, before.on)
+        return Reread(whole, _differing(before.masks, whole.masks))
+    family = _reshaped(before, change)
     masks = dict(before.masks)
     dropped: set[str] = set()
-    for id in (*rewritten, *change.removed):
+    for id in (*(made.id for made in change.preparations), *change.removed):
         old = before.book.preparations.get(id)
         dropped.update(item for item in (items_of(old) if old else [id]) if item in masks)
     for item in dropped:
         del masks[item]
+    after = Reading(book, before.layout, family, masks, before.on, before.through)
     stirred: set[str] = set()
+    rewritten = {made.id for made in change.preparations}
     for product in change.products:
-        mask = before.layout.mask(product.statements, product.otherwise, product.certificates)
+        if product.contents:
+            rewritten.add(product.id)
+            continue
+        mask = product_mask(before.layout, product, before.on)
         if before.masks.get(product.id) != mask:
             masks[product.id] = mask
             stirred.add(product.id)
-    _pour(book, before, family, masks, stirred, set(rewritten))
+    _pour(after, before, masks, stirred, rewritten)
     gone = {item for item in dropped if item not in masks}
-    return Reread(Reading(book, before.layout, family, masks), tuple(sorted(stirred | gone)))
+    return Reread(after, tuple(sorted(stirred | gone)))
+
+
+def _differing(before: Mapping[str, int], after: Mapping[str, int]) -> tuple[str, ...]:
+    return tuple(sorted(id for id in {*before, *after} if before.get(id) != after.get(id)))
+
+
+def _reshaped(before: Reading, change: Change) -> Family:
+    """The family after a change; the same one where nothing is made of other things than before."""
+    was, family = before.book, before.family
+    shapes: dict[str, tuple[str, ...]] = {}
+    gone = list(change.removed)
+    for made in change.preparations:
+        old = was.preparations.get(made.id)
+        if old is None or old.lines != made.lines:
+            shapes[made.id] = items_of_lines(made)
+    for product in change.products:
+        if product.contents != family.items.get(product.id, ()):
+            if product.contents:
+                shapes[product.id] = product.contents
+            else:
+                gone.append(product.id)
+    return family.after(shapes, gone) if shapes or gone else family
 
 
 def _pour(
-    book: Book,
+    after: Reading,
     before: Reading,
-    family: Family,
     masks: dict[str, int],
     stirred: set[str],
     rewritten: set[str],
@@ -95,7 +119,7 @@ def _pour(
 
     Bases come before what is built on them, and nothing is read whose inputs came out as they were.
     """
-    tiers, users = family.tiers, family.users
+    tiers, users = after.family.tiers, after.family.users
     waiting = [(tiers[id], id) for id in rewritten]
     waiting += [(tiers[id], id) for item in stirred for id in users.get(item, ())]
     heapify(waiting)
@@ -105,12 +129,11 @@ def _pour(
         if id in done:
             continue
         done.add(id)
-        preparation = book.preparations[id]
-        mask = own_mask(before.layout, preparation)
-        for item in family.items[id]:
+        mask = node_mask(after, id)
+        for item in after.family.items[id]:
             mask |= masks[item]
         changed = False
-        for item in items_of(preparation):
+        for item in (id, *by_products_of(after.book, id)):
             masks[item] = mask
             if before.masks.get(item) != mask:
                 stirred.add(item)

@@ -31,10 +31,11 @@ def columns(reading: Reading) -> dict[str, Column]:
     book, family = reading.book, reading.family
     placed: dict[str, int] = {}
     for id in bases_first(family.inputs):
-        usual = _usual(book.preparations[id], reading)
+        made = book.preparations.get(id)
+        usual = _ORDER.index(_usual(made, reading)) if made else 0
         below = [placed[item] for item in family.inputs[id] if item in placed]
-        placed[id] = max([_ORDER.index(usual), *below])
-    return {id: _ORDER[place] for id, place in placed.items()}
+        placed[id] = max([usual, *below])
+    return {id: _ORDER[placed[id]] for id in book.preparations}
 
 
 def _usual(preparation: Preparation, reading: Reading) -> Column:
@@ -46,6 +47,6 @@ def _usual(preparation: Preparation, reading: Reading) -> Column:
 def _is_mother(id: str, reading: Reading) -> bool:
     """A mother sauce is made from no sauce and goes into other sauces or soups."""
     made = reading.book.preparations
-    made_from = {made[item].kind for item in reading.family.inputs[id] if item in made}
-    goes_into = {made[user].kind for user in reading.family.users.get(id, ())}
+    made_from = {made[base].kind for base in reading.bases(id)}
+    goes_into = {made[user].kind for user in reading.derivatives(id)}
     return "sauce" not in made_from and bool(goes_into & {"sauce", "soup"})

@@ -16,7 +16,10 @@ class Family:
         tiers: Mapping[str, int] | None = None,
     ) -> None:
         self.items = items
-        """Per preparation the items of its counted lines, as the lines name them."""
+        """Per preparation the items of its counted lines, as the lines name them.
+
+        A product that is made of others, or a bag with something in it, is here like a preparation.
+        """
         self._inputs = inputs
         self._users = users
         self._tiers = tiers
@@ -24,7 +27,11 @@ class Family:
     @classmethod
     def of(cls, book: Book) -> "Family":
         """The family of a book that is known to be free of cycles."""
-        return cls({id: items_of_lines(made) for id, made in book.preparations.items()})
+        items = {id: items_of_lines(made) for id, made in book.preparations.items()}
+        for id, product in book.products.items():
+            if contents := product.contents:
+                items[id] = contents
+        return cls(items)
 
     @property
     def inputs(self) -> Mapping[str, tuple[str, ...]]:
@@ -57,8 +64,8 @@ class Family:
             self._tiers = tiers
         return self._tiers
 
-    def after(self, changed: Mapping[str, Preparation], removed: Collection[str]) -> "Family":
-        """This family with some preparations rewritten; only their descendants get new tiers."""
+    def after(self, changed: Mapping[str, tuple[str, ...]], removed: Collection[str]) -> "Family":
+        """This family with the items of some rewritten; only their descendants get new tiers."""
         items, inputs = dict(self.items), dict(self.inputs)
         users, tiers = dict(self.users), dict(self.tiers)
         for id in {*changed, *removed}:
@@ -66,19 +73,19 @@ class Family:
             for item in inputs.pop(id, ()):
                 users[item] = users[item] - {id}
             tiers.pop(id, None)
-        for id, preparation in changed.items():
-            items[id] = items_of_lines(preparation)
+        for id, made_of in changed.items():
+            items[id] = made_of
             inputs[id] = _owners(items[id])
             for item in inputs[id]:
                 users[item] = users.get(item, frozenset()) | {id}
         later = Family(items, inputs, users, tiers)
-        within = {id: inputs[id] for id in later.downstream(changed)}
+        within = {id: inputs[id] for id in later.downstream({*changed, *removed})}
         for id in bases_first(within):
             tiers[id] = _tier(within[id], tiers)
         return later
 
     def downstream(self, items: Iterable[str]) -> set[str]:
-        """Every preparation that something of these goes into, those among them included."""
+        """Everything that something of these goes into, what is made among them included."""
         found: set[str] = set()
         waiting = list(items)
         while waiting:

@@ -1,23 +1,21 @@
 """What is wrong with a book, each fault with its place, in words for the person who wrote it."""
 
-from collections.abc import Collection, Iterable, Iterator, Sequence
-from dataclasses import dataclass
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field
 from difflib import get_close_matches
 
-from yellow_ladle.core.book import (
-    Book,
-    Kitchen,
-    Line,
-    Preparation,
-    Product,
-    items_of,
-    owner_of,
-)
+from yellow_ladle.core.book import Book, Kitchen, Line, Preparation, items_of, owner_of
 from yellow_ladle.core.change import Change
 from yellow_ladle.core.flags import Flag, shipped_flags
+from yellow_ladle.core.need import Need
+from yellow_ladle.core.product import Maker, Product
 from yellow_ladle.core.regimes import regimes
+from yellow_ladle.core.sign_off import SignOff
+from yellow_ladle.core.tools import Tool
 from yellow_ladle.core.units import units
 
+MOST_PERCENT = 100.5
+"""Shares are rounded on labels; together they may come to a little over the whole."""
 MOST_LOOPS = 20
 """More loops than this are not listed; mending these shows the rest."""
 
@@ -52,6 +50,9 @@ class Pieces:
     house_flags: Sequence[Flag]
     products: Sequence[Product]
     preparations: Sequence[Preparation]
+    tools: Sequence[Tool] = ()
+    needs: Sequence[Need] = ()
+    sign_offs: Mapping[str, SignOff] = field(default_factory=dict)
 
 
 def faults(pieces: Pieces) -> list[Fault]:
@@ -59,13 +60,16 @@ def faults(pieces: Pieces) -> list[Fault]:
     found = [*_kitchen_faults(pieces), *_flag_faults(pieces), *_id_faults(pieces)]
     known_flags = {flag.id for flag in (*shipped_flags(), *pieces.house_flags)}
     known_items = _items(pieces)
+    product_ids = {product.id for product in pieces.products}
     for index, product in enumerate(pieces.products):
-        found += _statement_faults(f"products[{index}]", product, known_flags)
+        place = f"products[{index}]"
+        found += _product_faults(place, product, known_flags, known_items, product_ids)
     for index, preparation in enumerate(pieces.preparations):
         place = f"preparations[{index}]"
         found += _statement_faults(place, preparation, known_flags)
         found += preparation_faults(place, preparation, known_items)
-    return [*found, *_cycle_faults(pieces.preparations)]
+    found += _sign_off_faults(pieces)
+    return [*found, *_cycle_faults(pieces)]
 
 
 def change_faults(after: Book, change: Change) -> list[Fault]:
@@ -81,14 +85,14 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
     for product in change.products:
         if product.id in after.preparations:
             found.append(Fault(f"{product.id}.id", f'a preparation has the id "{product.id}"'))
-        found += _statement_faults(product.id, product, known_flags)
+        found += _product_faults(product.id, product, known_flags, known_items, set(after.products))
     for preparation in change.preparations:
         if preparation.id in after.products:
             found.append(Fault(f"{preparation.id}.id", f'a product has the id "{preparation.id}"'))
         found += _statement_faults(preparation.id, preparation, known_flags)
         found += preparation_faults(preparation.id, preparation, known_items)
     found += _orphans(after, change, known_items)
-    if loop := cycle(after.preparations.values()):
+    if loop := cycle(inputs_of(after)):
         names = " → ".join(after.name(id) for id in reversed(loop))
         found.append(Fault(loop[0], f"a pot cannot go into itself: {names}"))
     return found
@@ -97,6 +101,10 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
 def _orphans(after: Book, change: Change, known_items: Collection[str]) -> Iterator[Fault]:
     """Lines elsewhere whose item the change takes away."""
     touched = set(change.ids)
+    for product in after.products.values():
+        for item in product.contents if product.id not in touched else ():
+            if item not in known_items:
+                yield Fault(f"{product.id}.contents", f'"{item}" is still in {product.name}')
     for made in after.preparations.values():
         for index, line in enumerate(made.lines if made.id not in touched else ()):
             if line.item not in known_items:
@@ -140,11 +148,17 @@ def preparation_faults(
         yield Fault(f"{place}.variant_of", message)
 
 
-def cycle(preparations: Iterable[Preparation]) -> list[str]:
-    """The ids of one loop, closed at both ends, or nothing. Alternatives not chosen count too."""
-    inputs = {
-        made.id: sorted({owner_of(line.item) for line in made.lines}) for made in preparations
+def inputs_of(book: Book) -> dict[str, list[str]]:
+    """What each preparation, and each product made of others, has in it; alternatives too."""
+    return _inputs(book.preparations.values()) | {
+        product.id: sorted({owner_of(item) for item in product.contents})
+        for product in book.products.values()
+        if product.contents
     }
+
+
+def cycle(inputs: Mapping[str, Sequence[str]]) -> list[str]:
+    """The ids of one loop, closed at both ends, or nothing. `inputs`: what each is made of."""
     done: set[str] = set()
     for start in inputs:
         path = [(start, iter(inputs[start]))]
@@ -164,6 +178,10 @@ def cycle(preparations: Iterable[Preparation]) -> list[str]:
                 del on_path[id]
                 done.add(id)
     return []
+
+
+def _inputs(preparations: Iterable[Preparation]) -> dict[str, list[str]]:
+    return {made.id: sorted({owner_of(line.item) for line in made.lines}) for made in preparations}
 
 
 def _kitchen_faults(pieces: Pieces) -> Iterator[Fault]:
@@ -201,8 +219,48 @@ def _items(pieces: Pieces) -> set[str]:
     return items
 
 
+def _sign_off_faults(pieces: Pieces) -> Iterator[Fault]:
+    made = {preparation.id for preparation in pieces.preparations}
+    for id in pieces.sign_offs:
+        if id not in made:
+            yield Fault(f"sign_offs.{id}", unknown("preparation", id, made))
+
+
+def _product_faults(
+    place: str,
+    product: Product,
+    known_flags: Collection[str],
+    known_items: Collection[str],
+    products: Collection[str],
+) -> Iterator[Fault]:
+    yield from _statement_faults(place, product, known_flags)
+    seen: set[str] = set()
+    for index, maker in enumerate(product.makers):
+        here = f"{place}.makers[{index}]"
+        if maker.id in seen:
+            yield Fault(f"{here}.id", f'the maker "{maker.id}" is here twice')
+        seen.add(maker.id)
+        yield from _statement_faults(here, maker, known_flags)
+    if product.in_use is not None and product.in_use not in seen:
+        yield Fault(f"{place}.in_use", unknown("maker", product.in_use, seen))
+    for index, part in enumerate(product.parts):
+        if part.product not in products:
+            message = unknown("product", part.product, products)
+            yield Fault(f"{place}.parts[{index}].product", message)
+    shares = sum(part.percent or 0 for part in product.parts)
+    if shares > MOST_PERCENT:
+        yield Fault(f"{place}.parts", f"the shares come to {shares:g} %, which is more than all")
+    for index, entry in enumerate(product.bag.additions if product.bag else ()):
+        here = f"{place}.bag.additions[{index}]"
+        if entry.live and entry.item not in known_items:
+            yield Fault(f"{here}.item", unknown("item", entry.item, known_items))
+        for flag in entry.statements:
+            if flag not in known_flags:
+                yield Fault(f"{here}.statements.{flag}", unknown("flag", flag, known_flags))
+
+
 def _statement_faults(
-    place: str, piece: Product | Preparation, known_flags: Collection[str]
+    place: str, piece: Product | Preparation | Maker, known_flags: Collection[str]
 ) -> Iterator[Fault]:
     for flag in piece.statements:
         if flag not in known_flags:
@@ -242,12 +300,21 @@ def _choice_faults(place: str, preparation: Preparation) -> Iterator[Fault]:
         chosen.setdefault(line.choice, index)
 
 
-def _cycle_faults(preparations: Sequence[Preparation]) -> Iterator[Fault]:
+def _cycle_faults(pieces: Pieces) -> Iterator[Fault]:
     """One fault per loop, each loop opened where it was found before the next is looked for."""
-    places = {made.id: n for n, made in enumerate(preparations) if made.id}
-    standing = {made.id: made for made in preparations if made.id}
-    while (loop := cycle(standing.values())) and len(places) - len(standing) < MOST_LOOPS:
-        opening = standing.pop(loop[0])
-        items = [owner_of(line.item) for line in opening.lines]
-        place = f"preparations[{places[loop[0]]}].lines[{items.index(loop[1])}].item"
+    places = {made.id: f"preparations[{n}]" for n, made in enumerate(pieces.preparations)}
+    places |= {product.id: f"products[{n}]" for n, product in enumerate(pieces.products)}
+    made = [preparation for preparation in pieces.preparations if preparation.id]
+    book = Book.of(pieces.kitchen, (p for p in pieces.products if p.id), made)
+    standing = inputs_of(book)
+    for _ in range(MOST_LOOPS):
+        loop = cycle(standing)
+        if not loop:
+            return
+        del standing[loop[0]]
+        place = places[loop[0]]
+        opening = book.preparations.get(loop[0])
+        if opening is not None:
+            items = [owner_of(line.item) for line in opening.lines]
+            place += f".lines[{items.index(loop[1])}].item"
         yield Fault(place, f"a pot cannot go into itself: {' → '.join(reversed(loop))}")

@@ -76,6 +76,16 @@ class Layout:
         traces = mask >> 2 * self.width
         return {flag: self.level(mask, bit) for flag, bit in self.bits.items() if traces >> bit & 1}
 
+    def certified(self, mask: int) -> tuple[str, ...]:
+        """The certificates that nothing in a mask lacks, whatever of it would need them."""
+        present = mask | mask >> self.width | mask >> 2 * self.width
+        lacking = {kind for (_, kind), bit in self.uncertified.items() if present >> bit & 1}
+        return tuple(sorted({kind for _, kind in self.uncertified} - lacking))
+
+    def mask_of_traces(self, levels: Iterable[str]) -> int:
+        """Traces of some flags, from something that holds no certificate for them."""
+        return self.mask(dict.fromkeys(levels, Level.MAY_CONTAIN), Level.FREE)
+
     def of_flags(self, flags: Iterable[str]) -> int:
         """The bits of several flags in one level."""
         bits = 0

@@ -4,8 +4,8 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 
 from yellow_ladle.core.book import Book, Line, Preparation, Step, owner_of
-from yellow_ladle.core.change import Change, choosing, reread, with_lines
-from yellow_ladle.core.faults import cycle
+from yellow_ladle.core.change import Change, applied, choosing, reread, with_lines
+from yellow_ladle.core.faults import cycle, inputs_of
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import Level
@@ -99,12 +99,12 @@ def carried(before: Reading, item: str, goals: Goals, swaps: Iterable[Swap]) -> 
     """A set of swaps as a plan, read again; None where it would put a pot into itself."""
     swaps = tuple(sorted(swaps, key=lambda swap: (before.family.tiers[swap.in_], swap.place)))
     change = swapped(before.book, swaps)
-    preparations = {**before.book.preparations, **{p.id: p for p in change.preparations}}
-    if any(swap.to in preparations for swap in swaps) and cycle(preparations.values()):
+    made = before.book.preparations
+    if any(swap.to in made for swap in swaps) and cycle(inputs_of(applied(before.book, change))):
         return None
     after = reread(before, change).reading
     was, now = before.levels(item), after.levels(item)
-    remade = after.family.downstream({swap.in_ for swap in swaps})
+    remade = after.family.downstream({swap.in_ for swap in swaps}) & after.book.preparations.keys()
     pots = sorted(
         remade & after.family.upstream(owner_of(item)),
         key=lambda id: (after.family.tiers[id], id),

@@ -1,16 +1,19 @@
 """What every item of a book carries, and what follows from it."""
 
-from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass, field
 from functools import cached_property, lru_cache, partial
 
 from yellow_ladle.core.book import Book, Preparation, by_product_item, items_of, owner_of
 from yellow_ladle.core.declaring import Declaration, Declarer, declarer_of
 from yellow_ladle.core.family import Family
 from yellow_ladle.core.fitting import Fitter, Obstacle, Verdict, Verdicts, verdicts_of
+from yellow_ladle.core.giving import certified, product_mask
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.masks import Layout, layout_of
-from yellow_ladle.core.sources import Source, Way, sources, ways
+from yellow_ladle.core.product import Product
+from yellow_ladle.core.sources import Source, Way, giving, sources, ways
+from yellow_ladle.core.tools import Through, users
 
 RECENT = 64
 """Items whose ways are kept at hand."""
@@ -42,10 +45,38 @@ class Reading:
     layout: Layout
     family: Family
     masks: Mapping[str, int]
+    on: str | None = None
+    """The day (ISO date) on which certificates have to hold; with None all do."""
+    through: Mapping[str, tuple[Through, ...]] = field(default_factory=dict)
+    """Per item what comes into it as a trace by way of a tool."""
 
     def items(self) -> list[str]:
         """Every preparation followed by its by-products."""
         return [item for made in self.book.preparations.values() for item in items_of(made)]
+
+    def reached(self, items: Iterable[str]) -> set[str]:
+        """Every preparation that something of these goes into, those among them included."""
+        return self.family.downstream(items) & self.book.preparations.keys()
+
+    def bases(self, preparation: str) -> list[str]:
+        """The preparations that one is made from, also by way of a bag or a compound product."""
+        return self._beside(preparation, lambda id: self.family.inputs.get(id, ()))
+
+    def derivatives(self, preparation: str) -> list[str]:
+        """The preparations that one goes into, also by way of a bag."""
+        return self._beside(preparation, lambda id: sorted(self.family.users.get(id, ())))
+
+    def _beside(self, start: str, step: Callable[[str], Iterable[str]]) -> list[str]:
+        found: dict[str, None] = {}
+        waiting, seen = [start], {start}
+        while waiting:
+            for id in step(waiting.pop()):
+                if id in self.book.preparations:
+                    found[id] = None
+                elif id not in seen:
+                    seen.add(id)
+                    waiting.append(id)
+        return list(found)
 
     def levels(self, item: str) -> dict[str, Level]:
         """The flags of an item that are above free."""
@@ -82,7 +113,7 @@ class Reading:
         return {
             diet: Suitability(
                 fitter.verdict(mask),
-                tuple(_reason(obstacle, found) for obstacle in fitter.obstacles(mask)),
+                tuple(_reason(obstacle, found, self.on) for obstacle in fitter.obstacles(mask)),
                 tuple(fitter.traces(mask)),
             )
             for diet, fitter in self._verdicts.fitters.items()
@@ -95,7 +126,7 @@ class Reading:
     @cached_property
     def _recent_ways(self) -> Callable[[str], list[Way]]:
         # A pot's screen asks for its sources, its verdicts and the sentence of each: one walk.
-        return lru_cache(maxsize=RECENT)(partial(ways, self.book))
+        return lru_cache(maxsize=RECENT)(partial(ways, self.book, through=self.through))
 
     @cached_property
     def _declarer(self) -> Declarer:
@@ -106,20 +137,37 @@ class Reading:
         return verdicts_of(self.layout)
 
 
-def read(book: Book) -> Reading:
-    """Carries every flag from the labels to the plates."""
+def read(book: Book, on: str | None = None) -> Reading:
+    """Carries every flag from the labels to the plates, as it is on a day (ISO date).
+
+    Tools that the kitchen calls always shared leave traces, and those travel on like any other:
+    the reading is worked out again until no tool leaves anything new.
+    """
+    reading = carry(book, on, {})
+    shared = users(book.tools, {id: made.tools for id, made in book.preparations.items()})
+    while shared:
+        again = carry(book, on, _left(reading, shared))
+        if again.masks == reading.masks:
+            return again
+        reading = again
+    return reading
+
+
+def carry(book: Book, on: str | None, through: Mapping[str, tuple[Through, ...]]) -> Reading:
+    """One carrying, with what is known to come into some pots by way of tools."""
     layout, family = layout_of(book.flags), Family.of(book)
-    masks = {
-        id: layout.mask(product.statements, product.otherwise, product.certificates)
-        for id, product in book.products.items()
-    }
-    # Each pot is tried as it comes; one whose bases are not read yet waits until they are.
-    for start in book.preparations:
+    masks: dict[str, int] = {}
+    for id, product in book.products.items():
+        if not product.contents:
+            masks[id] = product_mask(layout, product, on)
+    reading = Reading(book, layout, family, masks, on, through)
+    # Each is tried as it comes; one whose bases are not read yet waits until they are.
+    for start in family.items:
         waiting = [start]
         while waiting:
             id = waiting[-1]
-            preparation, items = book.preparations[id], family.items[id]
-            mask = own_mask(layout, preparation)
+            items = family.items[id]
+            mask = node_mask(reading, id)
             try:
                 for item in items:
                     mask |= masks[item]
@@ -128,9 +176,26 @@ def read(book: Book) -> Reading:
                 continue
             waiting.pop()
             masks[id] = mask
-            for by_product in preparation.by_products:
-                masks[by_product_item(id, by_product.id)] = mask
-    return Reading(book, layout, family, masks)
+            for item in by_products_of(book, id):
+                masks[item] = mask
+    return reading
+
+
+def node_mask(reading: Reading, id: str) -> int:
+    """What a preparation, or a product that is made of others, brings besides what goes in."""
+    product = reading.book.products.get(id)
+    if product is not None:
+        return product_mask(reading.layout, product, reading.on)
+    mask = own_mask(reading.layout, reading.book.preparations[id])
+    for trace in reading.through.get(id, ()):
+        mask |= reading.layout.mask_of_traces(trace.levels)
+    return mask
+
+
+def by_products_of(book: Book, id: str) -> list[str]:
+    """The items of a preparation's by-products; a product has none."""
+    made = book.preparations.get(id)
+    return [by_product_item(id, part.id) for part in made.by_products] if made else []
 
 
 def own_mask(layout: Layout, preparation: Preparation) -> int:
@@ -140,14 +205,30 @@ def own_mask(layout: Layout, preparation: Preparation) -> int:
     return layout.mask(preparation.statements, preparation.own_otherwise)
 
 
-def _reason(obstacle: Obstacle, found: list[Way]) -> Reason:
-    giving = [
-        way.giver.id
-        for way in found
-        if way.level(obstacle.flag) == obstacle.level and not _certified(way, obstacle.uncertified)
+def _left(
+    reading: Reading, shared: Mapping[str, tuple[str, ...]]
+) -> dict[str, tuple[Through, ...]]:
+    """What each pot gets from the others that go through its tools, as they stand."""
+    found: dict[str, list[Through]] = {}
+    for tool, items in shared.items():
+        levels = {item: reading.levels(item) for item in items}
+        for item in items:
+            others = (Through(tool, other, levels[other]) for other in items if other != item)
+            found.setdefault(item, []).extend(others)
+    return {item: tuple(traces) for item, traces in found.items()}
+
+
+def _reason(obstacle: Obstacle, found: list[Way], on: str | None) -> Reason:
+    givers = [
+        way.source_id
+        for way in giving(found, obstacle.flag)
+        if way.level(obstacle.flag) == obstacle.level
+        and not _certified(way, obstacle.flag, obstacle.uncertified, on)
     ]
-    return Reason(obstacle.flag, obstacle.level, tuple(sorted(giving)))
+    return Reason(obstacle.flag, obstacle.level, tuple(sorted(set(givers))))
 
 
-def _certified(way: Way, certificate: str | None) -> bool:
-    return certificate is not None and certificate in getattr(way.giver, "certificates", ())
+def _certified(way: Way, flag: str, certificate: str | None, on: str | None) -> bool:
+    if certificate is None or not isinstance(way.giver, Product):
+        return False
+    return certified(way.giver, flag, certificate, on)

@@ -17,6 +17,8 @@ def way_names(book: Book, source: Source) -> list[str]:
     names = [step_name(book, item) for item in reversed(source.via)]
     if names:
         names[-1] = "here"
+    if source.tool is not None:
+        return [book.name(source.product), f"the {source.tool}, a trace", *names]
     return names if source.own else [book.name(source.product), *names]
 
 
@@ -30,7 +32,9 @@ def strained_on(book: Book, source: Source) -> bool:
     """Whether the source itself is strained out of the pot that it goes into."""
     if source.own or not source.via:
         return False
-    pot = book.preparations[owner_of(source.via[-1])]
+    pot = book.preparations.get(owner_of(source.via[-1]))
+    if pot is None or source.tool is not None:
+        return False
     lines = [pot.lines[index] for index in pot.counted()]
     return all(line.strained_out for line in lines if line.item == source.product)
 
@@ -51,7 +55,7 @@ def verdict_sentence(reading: Reading, item: str, diet: Diet, fit: Suitability) 
 
 def _givers(reading: Reading, item: str, reasons: Iterable[Reason]) -> list[str]:
     """Each thing behind the reasons once, with the pot by whose way it comes."""
-    ways = {way.giver.id: way for way in reading.ways(item)}
+    ways = {way.source_id: way for way in reversed(reading.ways(item))}
     told: list[str] = []
     for giver in dict.fromkeys(product for reason in reasons for product in reason.products):
         via = [step for step in ways[giver].via[1:] if step != giver]

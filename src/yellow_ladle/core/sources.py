@@ -1,9 +1,13 @@
 """Where a flag came from: the source products of an item, each by its shortest way."""
 
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
-from yellow_ladle.core.book import Book, Preparation, Product, owner_of
+from yellow_ladle.core.book import Book, Preparation, owner_of
+from yellow_ladle.core.giving import own_level
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.product import Product
+from yellow_ladle.core.tools import Through
 
 
 @dataclass(frozen=True, slots=True)
@@ -11,12 +15,14 @@ class Source:
     """What gives a flag: a product, or a preparation by its own statement (`own`).
 
     `via` names the way from the item that was asked about down to the source, as lines name items.
+    `tool` names the tool by which it comes as a trace; then `product` is what went through it.
     """
 
     product: str
     level: Level
     via: tuple[str, ...]
     own: bool = False
+    tool: str | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,46 +31,87 @@ class Way:
 
     giver: Product | Preparation
     via: tuple[str, ...]
+    through: Through | None = None
 
     def level(self, flag: str) -> Level:
-        """What the giver itself says of a flag."""
+        """What the giver itself says of a flag, or leaves as a trace in a tool."""
+        if self.through is not None:
+            return Level.MAY_CONTAIN if flag in self.through.levels else Level.FREE
         if isinstance(self.giver, Product):
-            return self.giver.statements.get(flag, self.giver.otherwise)
+            return own_level(self.giver, flag)
         return self.giver.statements.get(flag, self.giver.own_otherwise)
+
+    @property
+    def source_id(self) -> str:
+        """The item that is named as the source: the giver, or what went through the tool."""
+        return self.through.item if self.through else self.giver.id
 
     def source(self, flag: str) -> Source:
         """The way as the source of one flag."""
+        if self.through is not None:
+            level, tool = self.level(flag), self.through.tool
+            return Source(self.through.item, level, self.via, tool=tool)
         own = isinstance(self.giver, Preparation)
         return Source(self.giver.id, self.level(flag), self.via, own)
 
 
-def ways(book: Book, item: str) -> list[Way]:
+def ways(
+    book: Book, item: str, through: Mapping[str, Sequence[Through]] | None = None
+) -> list[Way]:
     """The shortest way from an item to everything that could give it a flag.
 
     Of several ways of the same length it takes the first in alphabetical order, so that the order
-    of lines does not matter.
+    of lines does not matter. `through`: per preparation what comes into it by way of a tool.
     """
-    if item in book.products:
-        return [Way(book.products[item], ())]
     found: dict[str, Way] = {}
+    traces: dict[tuple[str, str], Way] = {}
     seen = {item}
     level: list[tuple[str, ...]] = [(item,)]
     while level:
         following: list[tuple[str, ...]] = []
         for via in level:
-            preparation = book.preparations[owner_of(via[-1])]
-            found.setdefault(preparation.id, Way(preparation, via))
-            for below in sorted({preparation.lines[i].item for i in preparation.counted()}):
-                if below in book.products:
-                    found.setdefault(below, Way(book.products[below], via))
+            here = owner_of(via[-1])
+            giver = book.products.get(here) or book.preparations[here]
+            found.setdefault(here, Way(giver, via if here in book.preparations else via[:-1]))
+            for trace in (through or {}).get(here, ()):
+                way = Way(giver, via, trace)
+                traces.setdefault((trace.tool, trace.item), way)
+            for below in sorted(set(_within(giver))):
+                product = book.products.get(below)
+                if product is not None and not product.contents:
+                    found.setdefault(below, Way(product, via))
                 elif below not in seen:
                     seen.add(below)
                     following.append((*via, below))
         level = following
-    return list(found.values())
+    return [*found.values(), *traces.values()]
+
+
+def _within(giver: Product | Preparation) -> Iterable[str]:
+    if isinstance(giver, Product):
+        return giver.contents
+    return (giver.lines[index].item for index in giver.counted())
+
+
+def giving(found: list[Way], flag: str) -> list[Way]:
+    """The ways that bring a flag. Of those by one tool only where it is surest before the tool.
+
+    What is a trace in a pot by a tool would else be told again as a trace from that pot.
+    """
+    ways = [way for way in found if way.level(flag) > Level.FREE]
+    before: dict[str, Level] = {}
+    for way in ways:
+        if way.through:
+            tool, level = way.through.tool, way.through.levels[flag]
+            before[tool] = max(level, before.get(tool, Level.FREE))
+    return [
+        way
+        for way in ways
+        if way.through is None or way.through.levels[flag] == before[way.through.tool]
+    ]
 
 
 def sources(found: list[Way], flag: str) -> tuple[Source, ...]:
     """The sources of one flag among the ways of an item: the surest and shortest first."""
-    giving = [way.source(flag) for way in found if way.level(flag) > Level.FREE]
-    return tuple(sorted(giving, key=lambda s: (-s.level, len(s.via), s.product, s.via)))
+    given = [way.source(flag) for way in giving(found, flag)]
+    return tuple(sorted(given, key=lambda s: (-s.level, len(s.via), s.product, s.via)))

@@ -1,16 +1,20 @@
 """Reading and writing the book file."""
 
 import json
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from pathlib import Path
 from typing import Any, TypeVar
 
 from pydantic import BaseModel, ValidationError
 
-from yellow_ladle.core.book import Book, Kitchen, Line, Preparation, Product
+from yellow_ladle.core.book import Book, Kitchen, Line, Preparation
 from yellow_ladle.core.faults import BookRefused, Fault, Pieces, faults
 from yellow_ladle.core.flags import Flag
-from yellow_ladle.files import pieces
+from yellow_ladle.core.need import Need
+from yellow_ladle.core.product import Maker, Product
+from yellow_ladle.core.sign_off import SignOff
+from yellow_ladle.core.tools import Tool
+from yellow_ladle.files import pieces, product_pieces
 from yellow_ladle.files.book_models import (
     FORMAT,
     VERSION,
@@ -19,13 +23,18 @@ from yellow_ladle.files.book_models import (
     FlagPiece,
     KitchenPiece,
     LinePiece,
+    NeedPiece,
     Piece,
     PreparationPiece,
     ProductPiece,
+    SignOffPiece,
     StepPiece,
+    ToolPiece,
 )
 from yellow_ladle.files.wording import fault_of
 
+LATER = ("evidence", "papers", "label", "pack", "code", "makers", "in_use", "parts", "bag")
+"""Fields of a product that are written only where they say something."""
 MOST_BYTES = 64 * 1024 * 1024
 
 P = TypeVar("P", bound=Piece)
@@ -51,7 +60,15 @@ def parse_book(content: bytes) -> Book:
     every = [*reader.faults, *faults(loose)]
     if every:
         raise BookRefused(every)
-    return Book.of(loose.kitchen, loose.products, loose.preparations, loose.house_flags)
+    return Book.of(
+        loose.kitchen,
+        loose.products,
+        loose.preparations,
+        loose.house_flags,
+        loose.tools,
+        loose.needs,
+        loose.sign_offs,
+    )
 
 
 def write_book(book: Book) -> bytes:
@@ -59,7 +76,7 @@ def write_book(book: Book) -> bytes:
     content = {
         "format": FORMAT,
         "version": VERSION,
-        "kitchen": {"name": book.kitchen.name, "regime": book.kitchen.regime},
+        "kitchen": kitchen_content(book.kitchen),
         "flags": [
             {"id": flag.id, "name": flag.name, "group": flag.group}
             for flag in sorted(book.house_flags, key=lambda flag: flag.id)
@@ -68,16 +85,53 @@ def write_book(book: Book) -> bytes:
         "preparations": [
             preparation_content(book.preparations[id]) for id in sorted(book.preparations)
         ],
+        **_later_parts(book),
     }
     text = json.dumps(content, ensure_ascii=False, indent=1, allow_nan=False)
     return (text + "\n").encode()
 
 
+def kitchen_content(kitchen: Kitchen) -> dict[str, Any]:
+    """The kitchen as the book file holds it; people and the second look only where they differ."""
+    return _dumped(pieces.kitchen_piece(kitchen), exclude_defaults=True)
+
+
+def _later_parts(book: Book) -> dict[str, Any]:
+    """What a book holds besides goods and pots, each only where there is some."""
+    parts: dict[str, Sequence[BaseModel]] = {
+        "tools": [pieces.tool_piece(tool) for tool in sorted(book.tools, key=lambda t: t.name)],
+        "needs": [pieces.need_piece(need) for need in sorted(book.needs, key=lambda n: n.id)],
+        "sign_offs": [pieces.sign_off_piece(*made) for made in sorted(book.sign_offs.items())],
+    }
+    return {
+        key: [_dumped(piece, exclude_defaults=True) for piece in listed]
+        for key, listed in parts.items()
+        if listed
+    }
+
+
 def product_content(product: Product) -> dict[str, Any]:
     """A product as the book file holds it: every field, evidence only where there is some."""
-    content = _dumped(pieces.product_piece(product))
+    piece = product_pieces.product_piece(product)
+    content = _dumped(piece)
     content["statements"] = dict(sorted(content["statements"].items()))
-    return _without_empty(content, "evidence")
+    content["makers"] = [maker_content(maker) for maker in product.makers]
+    content["parts"] = [_dumped(part, exclude_defaults=True) for part in piece.parts]
+    content["papers"] = {
+        kind: _dumped(paper, exclude_defaults=True) for kind, paper in sorted(piece.papers.items())
+    }
+    # A bag that is empty and was never emptied is still a bag.
+    content["bag"] = piece.bag and piece.bag.model_dump(exclude_defaults=True)
+    bag = {} if content["bag"] is None else {"bag": content.pop("bag")}
+    return _without_empty(content, *LATER) | bag
+
+
+def maker_content(maker: Maker) -> dict[str, Any]:
+    """A maker as the book file holds it, without what stands at its default."""
+    content = _dumped(product_pieces.maker_piece(maker), exclude_defaults=True)
+    if "statements" in content:
+        content["statements"] = dict(sorted(content["statements"].items()))
+    return content
 
 
 def preparation_content(preparation: Preparation) -> dict[str, Any]:
@@ -159,7 +213,8 @@ class _Reader:
         self.faults = found
 
     def book(self, raw: dict[str, Any]) -> Pieces:
-        parts = {"kitchen", "flags", "products", "preparations"}
+
+        parts = {"kitchen", "flags", "products", "preparations", "tools", "needs", "sign_offs"}
         stand_in = {"kitchen": {"name": "-", "regime": "eu-14"}}
         self._piece(BookPiece, {k: v for k, v in raw.items() if k not in parts} | stand_in, "")
         kitchen = self._piece(KitchenPiece, raw.get("kitchen"), "kitchen")
@@ -168,15 +223,30 @@ class _Reader:
             self._each(raw, "flags", self._flag),
             self._each(raw, "products", self._product),
             self._each(raw, "preparations", self._preparation),
+            [tool for tool in self._each(raw, "tools", self._tool) if tool],
+            [need for need in self._each(raw, "needs", self._need) if need],
+            dict(made for made in self._each(raw, "sign_offs", self._sign_off) if made),
         )
 
     def _flag(self, raw: Any, place: str) -> Flag:
         piece = self._piece(FlagPiece, raw, place)
         return pieces.house_flag(piece) if piece else Flag(_id(raw), "", "house")
 
+    def _tool(self, raw: Any, place: str) -> Tool | None:
+        piece = self._piece(ToolPiece, raw, place)
+        return pieces.tool(piece) if piece else None
+
+    def _need(self, raw: Any, place: str) -> Need | None:
+        piece = self._piece(NeedPiece, raw, place)
+        return pieces.need(piece) if piece else None
+
+    def _sign_off(self, raw: Any, place: str) -> tuple[str, SignOff] | None:
+        piece = self._piece(SignOffPiece, raw, place)
+        return (piece.preparation, pieces.sign_off(piece)) if piece else None
+
     def _product(self, raw: Any, place: str) -> Product:
         piece = self._piece(ProductPiece, raw, place)
-        return pieces.product(piece) if piece else Product(_id(raw), "", "")
+        return product_pieces.product(piece) if piece else Product(_id(raw), "", "")
 
     def _preparation(self, raw: Any, place: str) -> Preparation:
         parts = ("lines", "by_products", "method")

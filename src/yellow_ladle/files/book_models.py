@@ -1,15 +1,25 @@
 """The book file, version 1, as Pydantic models. Its JSON Schema in docs/ is made from these."""
 
+from datetime import date
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
-from yellow_ladle.core.book import EvidenceKind, Kind, Role, Stage
+from yellow_ladle.core.book import SECOND_LOOK_DAYS, Kind, Role, Stage
 from yellow_ladle.core.levels import LevelWord
+from yellow_ladle.core.need import Strictness
+from yellow_ladle.core.product import EvidenceKind
 
 FORMAT = "yellow-ladle-book"
 VERSION = 1
 
+
+def _real_day(day: str) -> str:
+    date.fromisoformat(day)
+    return day
+
+
+Day = Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$"), AfterValidator(_real_day)]
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]*$", max_length=200)]
 FlagId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_]*$", max_length=80)]
 ItemId = Annotated[
@@ -20,6 +30,9 @@ Name = Annotated[str, Field(min_length=1, max_length=200)]
 Text = Annotated[str, Field(max_length=4000)]
 Number = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
+Short = Annotated[str, Field(max_length=200)]
+Code = Annotated[str, Field(pattern=r"^\d{0,14}$")]
+LabelText = Annotated[str, Field(max_length=20_000)]
 Percent = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
 
 
@@ -29,11 +42,23 @@ class Piece(BaseModel):
     model_config = ConfigDict(extra="forbid", strict=True, frozen=True, populate_by_name=True)
 
 
+class PersonPiece(Piece):
+    """Somebody of the kitchen, by initials that are theirs alone."""
+
+    initials: Annotated[str, Field(min_length=1, max_length=8)]
+    name: Name
+
+
 class KitchenPiece(Piece):
-    """Whose book it is, and the id of the regime that it declares by."""
+    """Whose book it is, and the id of the regime that it declares by.
+
+    After `second_look_days` a statement wants a second look.
+    """
 
     name: Name
     regime: Word
+    second_look_days: Annotated[int, Field(ge=1, le=3650)] = SECOND_LOOK_DAYS
+    people: list[PersonPiece] = []
 
 
 class FlagPiece(Piece):
@@ -48,8 +73,56 @@ class EvidencePiece(Piece):
     """Why a statement is believed, when it was made (ISO date) and by whom."""
 
     kind: EvidenceKind
-    date: Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$")] | None = None
+    date: Day | None = None
     person: Name | None = None
+
+
+class PaperPiece(Piece):
+    """The paper behind a certificate: its number, and the last day that it holds (ISO date)."""
+
+    number: Annotated[str, Field(max_length=200)] = ""
+    expires: Day | None = None
+
+
+class MakerPiece(Piece):
+    """An approved maker of a product, with what its own label says."""
+
+    id: Id
+    name: Name
+    statements: dict[FlagId, LevelWord] = {}
+    otherwise: LevelWord = "unchecked"
+    certificates: list[Word] = []
+    papers: dict[Word, PaperPiece] = {}
+    evidence: dict[FlagId, EvidencePiece] = {}
+    label: LabelText = ""
+    pack: Short = ""
+    code: Code = ""
+
+
+class PartPiece(Piece):
+    """Another product within a compound one, with its share in per cent where it is known."""
+
+    product: Id
+    percent: Percent | None = None
+
+
+class AdditionPiece(Piece):
+    """Something put into a running bag, with what it carried on that day."""
+
+    item: ItemId
+    date: Day
+    person: Name | None = None
+    statements: dict[FlagId, LevelWord] = {}
+    certificates: list[Word] = []
+    live: bool = True
+
+
+class BagPiece(Piece):
+    """What is in a running bag since it was last emptied and washed."""
+
+    additions: list[AdditionPiece] = []
+    emptied: Day | None = None
+    emptied_by: Name | None = None
 
 
 class ProductPiece(Piece):
@@ -67,6 +140,14 @@ class ProductPiece(Piece):
     density_g_per_ml: Positive | None = None
     unit_weight_g: Positive | None = None
     evidence: dict[FlagId, EvidencePiece] = {}
+    papers: dict[Word, PaperPiece] = {}
+    label: LabelText = ""
+    pack: Short = ""
+    code: Code = ""
+    makers: list[MakerPiece] = []
+    in_use: Id | None = None
+    parts: list[PartPiece] = []
+    bag: BagPiece | None = None
 
 
 class LinePiece(Piece):
@@ -82,6 +163,7 @@ class LinePiece(Piece):
     choice: Name | None = None
     chosen: bool = False
     note: Text = ""
+    equipment: list[Name] = []
 
 
 class YieldPiece(Piece):
@@ -133,6 +215,34 @@ class PreparationPiece(Piece):
     variant_of: Id | None = None
 
 
+class ToolPiece(Piece):
+    """A tool that pots go through. A dedicated one leaves no traces."""
+
+    name: Name
+    dedicated: bool = False
+    always_shared: bool = False
+
+
+class NeedPiece(Piece):
+    """What a guest must have cleared or fit, and how strictly."""
+
+    id: Id
+    guest: Name
+    clear: list[FlagId] = []
+    fit: list[Word] = []
+    strictness: Strictness = "allergy"
+
+
+class SignOffPiece(Piece):
+    """Who checked a preparation and when, and what made that stale."""
+
+    preparation: Id
+    person: Name
+    date: Day
+    stale_since: Day | None = None
+    stale_by: Text | None = None
+
+
 class BookPiece(Piece):
     """Everything that a kitchen writes down."""
 
@@ -142,3 +252,6 @@ class BookPiece(Piece):
     flags: list[FlagPiece] = []
     products: list[ProductPiece] = []
     preparations: list[PreparationPiece] = []
+    tools: list[ToolPiece] = []
+    needs: list[NeedPiece] = []
+    sign_offs: list[SignOffPiece] = []

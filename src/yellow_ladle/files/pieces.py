@@ -1,55 +1,72 @@
-"""Between the book file's models and the core's values."""
+"""Between the book file's models and the core's values: all but goods."""
 
-from collections.abc import Mapping
-
-from yellow_ladle.core.book import (
-    Amount,
-    ByProduct,
-    Evidence,
-    Kitchen,
-    Line,
-    Preparation,
-    Product,
-    Step,
-)
+from yellow_ladle.core.book import Amount, ByProduct, Kitchen, Line, Person, Preparation, Step
 from yellow_ladle.core.flags import Flag
-from yellow_ladle.core.levels import Level, LevelWord
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.need import Need
+from yellow_ladle.core.sign_off import SignOff
+from yellow_ladle.core.tools import Tool
 from yellow_ladle.files.book_models import (
     ByProductPiece,
-    EvidencePiece,
     FlagPiece,
     KitchenPiece,
     LinePiece,
+    NeedPiece,
+    PersonPiece,
     PreparationPiece,
-    ProductPiece,
+    SignOffPiece,
     StepPiece,
+    ToolPiece,
     YieldPiece,
 )
+from yellow_ladle.files.product_pieces import evidence, evidence_pieces, levels, words
 
 
 def kitchen(piece: KitchenPiece) -> Kitchen:
-    return Kitchen(piece.name, piece.regime)
+    people = tuple(Person(person.initials, person.name) for person in piece.people)
+    return Kitchen(piece.name, piece.regime, piece.second_look_days, people)
+
+
+def kitchen_piece(value: Kitchen) -> KitchenPiece:
+    people = [PersonPiece(initials=person.initials, name=person.name) for person in value.people]
+    return KitchenPiece(
+        name=value.name,
+        regime=value.regime,
+        second_look_days=value.second_look_days,
+        people=people,
+    )
+
+
+def tool(piece: ToolPiece) -> Tool:
+    return Tool(**piece.model_dump())
+
+
+def tool_piece(value: Tool) -> ToolPiece:
+    return ToolPiece.model_validate({key: getattr(value, key) for key in ToolPiece.model_fields})
+
+
+def need(piece: NeedPiece) -> Need:
+    return Need(piece.id, piece.guest, tuple(piece.clear), tuple(piece.fit), piece.strictness)
+
+
+def need_piece(value: Need) -> NeedPiece:
+    fields = {key: getattr(value, key) for key in NeedPiece.model_fields}
+    return NeedPiece.model_validate({**fields, "clear": list(value.clear), "fit": list(value.fit)})
+
+
+def sign_off(piece: SignOffPiece) -> SignOff:
+    return SignOff(**piece.model_dump(exclude={"preparation"}))
+
+
+def sign_off_piece(preparation: str, value: SignOff) -> SignOffPiece:
+    fields = [key for key in SignOffPiece.model_fields if key != "preparation"]
+    return SignOffPiece.model_validate(
+        {"preparation": preparation, **{key: getattr(value, key) for key in fields}}
+    )
 
 
 def house_flag(piece: FlagPiece) -> Flag:
     return Flag(piece.id, piece.name, piece.group)
-
-
-def product(piece: ProductPiece) -> Product:
-    return Product(
-        piece.id,
-        piece.name,
-        piece.class_,
-        statements=_levels(piece.statements),
-        otherwise=Level.of(piece.otherwise),
-        certificates=tuple(sorted(set(piece.certificates))),
-        abv_percent=piece.abv_percent,
-        salt_g_per_100g=piece.salt_g_per_100g,
-        so2_mg_per_kg=piece.so2_mg_per_kg,
-        density_g_per_ml=piece.density_g_per_ml,
-        unit_weight_g=piece.unit_weight_g,
-        evidence=_evidence(piece.evidence),
-    )
 
 
 def preparation(piece: PreparationPiece) -> Preparation:
@@ -60,19 +77,19 @@ def preparation(piece: PreparationPiece) -> Preparation:
         class_=piece.class_,
         colour=piece.colour,
         lines=tuple(line(entry) for entry in piece.lines),
-        statements=_levels(piece.statements),
+        statements=levels(piece.statements),
         otherwise=None if piece.otherwise is None else Level.of(piece.otherwise),
         yield_=None if piece.yield_ is None else amount(piece.yield_),
         by_products=tuple(by_product(entry) for entry in piece.by_products),
         equipment=tuple(piece.equipment),
         method=tuple(step(entry) for entry in piece.method),
-        evidence=_evidence(piece.evidence),
+        evidence=evidence(piece.evidence),
         variant_of=piece.variant_of,
     )
 
 
 def line(piece: LinePiece) -> Line:
-    return Line(**piece.model_dump())
+    return Line(**{**piece.model_dump(), "equipment": tuple(piece.equipment)})
 
 
 def amount(piece: YieldPiece) -> Amount:
@@ -87,23 +104,6 @@ def step(piece: StepPiece) -> Step:
     return Step(**{**piece.model_dump(), "equipment": tuple(piece.equipment)})
 
 
-def product_piece(value: Product) -> ProductPiece:
-    return ProductPiece(
-        id=value.id,
-        name=value.name,
-        class_=value.class_,
-        statements=_words(value.statements),
-        otherwise=value.otherwise.word,
-        certificates=list(value.certificates),
-        abv_percent=value.abv_percent,
-        salt_g_per_100g=value.salt_g_per_100g,
-        so2_mg_per_kg=value.so2_mg_per_kg,
-        density_g_per_ml=value.density_g_per_ml,
-        unit_weight_g=value.unit_weight_g,
-        evidence=_evidence_pieces(value.evidence),
-    )
-
-
 def preparation_piece(value: Preparation) -> PreparationPiece:
     made = value.yield_
     return PreparationPiece.model_validate(
@@ -114,20 +114,21 @@ def preparation_piece(value: Preparation) -> PreparationPiece:
             "class": value.class_,
             "colour": value.colour,
             "lines": [line_piece(entry) for entry in value.lines],
-            "statements": _words(value.statements),
+            "statements": words(value.statements),
             "otherwise": None if value.otherwise is None else value.otherwise.word,
             "yield": None if made is None else YieldPiece(quantity=made.quantity, unit=made.unit),
             "by_products": [by_product_piece(entry) for entry in value.by_products],
             "equipment": list(value.equipment),
             "method": [step_piece(entry) for entry in value.method],
-            "evidence": _evidence_pieces(value.evidence),
+            "evidence": evidence_pieces(value.evidence),
             "variant_of": value.variant_of,
         }
     )
 
 
 def line_piece(value: Line) -> LinePiece:
-    return LinePiece.model_validate({key: getattr(value, key) for key in LinePiece.model_fields})
+    fields = {key: getattr(value, key) for key in LinePiece.model_fields}
+    return LinePiece.model_validate({**fields, "equipment": list(value.equipment)})
 
 
 def by_product_piece(value: ByProduct) -> ByProductPiece:
@@ -137,24 +138,3 @@ def by_product_piece(value: ByProduct) -> ByProductPiece:
 def step_piece(value: Step) -> StepPiece:
     fields = {key: getattr(value, key) for key in StepPiece.model_fields}
     return StepPiece.model_validate({**fields, "equipment": list(value.equipment)})
-
-
-def _levels(words: Mapping[str, LevelWord]) -> dict[str, Level]:
-    return {flag: Level.of(word) for flag, word in words.items()}
-
-
-def _words(levels: Mapping[str, Level]) -> dict[str, LevelWord]:
-    return {flag: level.word for flag, level in levels.items()}
-
-
-def _evidence(pieces: Mapping[str, EvidencePiece]) -> dict[str, Evidence]:
-    return {flag: Evidence(**piece.model_dump()) for flag, piece in pieces.items()}
-
-
-def _evidence_pieces(values: Mapping[str, Evidence]) -> dict[str, EvidencePiece]:
-    return {
-        flag: EvidencePiece.model_validate(
-            {"kind": value.kind, "date": value.date, "person": value.person}
-        )
-        for flag, value in values.items()
-    }

@@ -51,10 +51,12 @@ def item_content(reading: Reading, item: str) -> dict[str, Any]:
 
 
 def source_content(source: Source) -> dict[str, Any]:
-    """A source; `own` only where it is a preparation's own statement."""
+    """A source; `own` only where it is a pot's own statement, `tool` where it comes by a tool."""
     content: dict[str, Any] = {
         "product": source.product,
         "level": source.level.word,
         "via": list(source.via),
     }
+    if source.tool is not None:
+        content["tool"] = source.tool
     return content | {"own": True} if source.own else content

@@ -9,10 +9,11 @@ from typing import TypeVar
 from sqlalchemy import Engine, delete, select
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core.book import Book, Kitchen, Preparation, Product
+from yellow_ladle.core.book import Book, Kitchen, Preparation
 from yellow_ladle.core.change import Change, applied
 from yellow_ladle.core.faults import BookRefused, change_faults
 from yellow_ladle.core.flags import Flag
+from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
 from yellow_ladle.core.ripple import Ripple, ripple
 from yellow_ladle.store.engine import open_engine

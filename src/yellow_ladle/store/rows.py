@@ -2,8 +2,9 @@
 
 from collections.abc import Collection, Iterable, Mapping
 
-from yellow_ladle.core.book import Amount, ByProduct, Evidence, Line, Preparation, Product, Step
+from yellow_ladle.core.book import Amount, ByProduct, Line, Preparation, Step
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.product import Evidence, Product
 from yellow_ladle.store.tables import (
     ByProductRow,
     LineRow,

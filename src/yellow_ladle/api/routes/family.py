@@ -63,8 +63,8 @@ def family(now: TheBook) -> FamilyOut:
                 variant_of=preparation.variant_of,
                 flags={flag: level.word for flag, level in reading.levels(id).items()},
                 diets=dict(reading.verdicts(id)),
-                made_from=[item for item in reading.family.inputs[id] if item in made],
-                goes_into=sorted(reading.family.users.get(id, ())),
+                made_from=reading.bases(id),
+                goes_into=sorted(reading.derivatives(id)),
             )
             for id, preparation in sorted(made.items(), key=lambda entry: entry[1].name)
         ],

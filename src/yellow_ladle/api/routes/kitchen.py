@@ -7,10 +7,11 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.problems import PROBLEMS
-from yellow_ladle.core.book import EVIDENCE, KINDS, ROLES, STAGES, Kitchen
+from yellow_ladle.core.book import KINDS, ROLES, STAGES, Kitchen
 from yellow_ladle.core.diets import diets
 from yellow_ladle.core.faults import BookRefused, Fault, unknown
 from yellow_ladle.core.levels import WORDS, Level
+from yellow_ladle.core.product import EVIDENCE
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.regimes import regimes
 from yellow_ladle.core.rules import swap_rules

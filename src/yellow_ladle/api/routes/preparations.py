@@ -99,7 +99,7 @@ def preparation(id: str, now: TheBook) -> PotOut:
     reading = now.reading
     book = reading.book
     counted = set(made.counted())
-    reached = reading.family.downstream([id]) - {id}
+    reached = reading.reached([id]) - {id}
     return PotOut(
         version=now.versions[id],
         preparation=preparation_piece(made),
@@ -152,6 +152,7 @@ def _uses(reading: Reading, made: Preparation) -> list[UseOut]:
             as_by_product=by_products.get(line.item),
         )
         for user in reading.family.users.get(made.id, ())
+        if user in book.preparations
         for line in (book.preparations[user].lines[n] for n in book.preparations[user].counted())
         if owner_of(line.item) == made.id
     ]

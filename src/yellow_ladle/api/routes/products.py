@@ -12,7 +12,7 @@ from yellow_ladle.api.routes.kitchen import Named, unchecked_flags
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.files.book_models import ProductPiece
-from yellow_ladle.files.pieces import product_piece
+from yellow_ladle.files.product_pieces import product_piece
 
 router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
 
@@ -67,7 +67,7 @@ def product(id: str, now: TheBook) -> ProductOut:
     """One product, with what it says and where it goes."""
     value = product_or_missing(now, id)
     book = now.reading.book
-    users = sorted(now.reading.family.users.get(id, ()), key=book.name)
+    users = sorted(now.reading.derivatives(id), key=book.name)
     return ProductOut(
         version=now.versions[id],
         product=product_piece(value),
@@ -83,7 +83,7 @@ def level_words(reading: Reading, item: str) -> dict[str, LevelWord]:
 
 def _jar(reading: Reading, id: str) -> JarOut:
     product, made = reading.book.products[id], reading.book.preparations
-    reached = reading.family.downstream([id])
+    reached = reading.reached([id])
     return JarOut(
         id=id,
         name=product.name,

@@ -1,0 +1,135 @@
+"""What nobody has checked, and what it holds back: plates, and guests who wait for an answer."""
+
+from dataclasses import dataclass, replace
+
+from yellow_ladle.core.change import Change, reread
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.masks import Layout
+from yellow_ladle.core.need import Need
+from yellow_ladle.core.product import Product
+from yellow_ladle.core.reading import Reading
+
+PLAIN = frozenset({"herb", "vegetable", "fruit"})
+
+
+@dataclass(frozen=True, slots=True)
+class Held:
+    """Something with flags that nobody has checked.
+
+    `maker` names the maker whose label is unread. `plates` are the dishes that stand unchecked for
+    one of the flags, `frees` those among them that this alone keeps from being checked in full,
+    `needs` the open needs that cannot be answered before.
+    """
+
+    item: str
+    maker: str | None
+    flags: tuple[str, ...]
+    plates: tuple[str, ...]
+    frees: tuple[str, ...]
+    pots: int
+    needs: tuple[str, ...]
+
+
+def held(reading: Reading, needs: tuple[Need, ...] = ()) -> list[Held]:
+    """Everything unchecked, what a guest's need waits for first, then what holds most plates."""
+    layout, book = reading.layout, reading.book
+    givers = [*_products(reading), *_pots(reading)]
+    held_by: dict[str, int] = {}
+    for id, _, bits in givers:
+        held_by[id] = held_by.get(id, 0) | bits
+    open_plates = {
+        id: unchecked_bits(layout, reading.masks[id])
+        for id, made in book.preparations.items()
+        if made.kind == "dish"
+    }
+    blockers: dict[str, list[str]] = {}
+    below: dict[str, set[str]] = {id: reading.family.downstream([id]) for id in held_by}
+    for id, reached in below.items():
+        for plate in reached:
+            if open_plates.get(plate, 0) & held_by[id]:
+                blockers.setdefault(plate, []).append(id)
+    asked = {need.id: _bits_of(reading, need) for need in needs}
+    found = []
+    for id, maker, bits in givers:
+        plates = sorted(p for p in below[id] if open_plates.get(p, 0) & bits)
+        waiting = [
+            need
+            for need, wanted in asked.items()
+            if any(open_plates[p] & bits & wanted for p in plates)
+        ]
+        frees = [plate for plate in plates if blockers[plate] == [id]]
+        pots = sum(p not in open_plates for p in below[id])
+        flags = tuple(flag for flag, bit in layout.bits.items() if bits >> bit & 1)
+        found.append(Held(id, maker, flags, tuple(plates), tuple(frees), pots, tuple(waiting)))
+    return sorted(found, key=lambda e: (-len(e.needs), -len(e.plates), -e.pots, e.item))
+
+
+def unchecked_bits(layout: Layout, mask: int) -> int:
+    """The flags' bits that stand at unchecked, and not above."""
+    one_level = (1 << len(layout.bits)) - 1
+    return (mask >> layout.width) & ~mask & one_level
+
+
+def freed(before: Reading, after: Reading) -> list[str]:
+    """The dishes that nothing unchecked holds back any more."""
+    return [
+        id
+        for id, made in after.book.preparations.items()
+        if made.kind == "dish"
+        and id in before.masks
+        and unchecked_bits(before.layout, before.masks[id])
+        and not unchecked_bits(after.layout, after.masks[id])
+    ]
+
+
+def settled(reading: Reading, product: str) -> list[str]:
+    """The dishes that would be freed if the product's label held nothing more than is known."""
+    value = reading.book.products[product]
+    change = Change(products=(_all_read(value),))
+    return freed(reading, reread(reading, change).reading)
+
+
+def _all_read(product: Product) -> Product:
+    def known(statements: dict[str, Level]) -> dict[str, Level]:
+        return {flag: level for flag, level in statements.items() if level is not Level.UNCHECKED}
+
+    makers = tuple(
+        replace(maker, otherwise=Level.FREE, statements=known(dict(maker.statements)))
+        for maker in product.makers
+    )
+    statements = known(dict(product.statements))
+    return replace(product, otherwise=Level.FREE, statements=statements, makers=makers)
+
+
+def _products(reading: Reading) -> list[tuple[str, str | None, int]]:
+    """Each label with flags that it leaves unchecked: product, maker, bits."""
+    from yellow_ladle.core.giving import said
+
+    found: list[tuple[str, str | None, int]] = []
+    layout = reading.layout
+    for id, product in reading.book.products.items():
+        if not unchecked_bits(layout, reading.masks[id]):
+            continue
+        for voice in said(product, reading.on):
+            mask = layout.mask(voice.statements, voice.otherwise, voice.certificates)
+            if bits := unchecked_bits(layout, mask):
+                found.append((id, voice.by or None, bits))
+    return found
+
+
+def _pots(reading: Reading) -> list[tuple[str, str | None, int]]:
+    """Each pot that is unchecked by its own word, such as one without a card."""
+    layout = reading.layout
+    found: list[tuple[str, str | None, int]] = []
+    for id, made in reading.book.preparations.items():
+        own = layout.mask(made.statements, made.own_otherwise)
+        if bits := unchecked_bits(layout, own):
+            found.append((id, None, bits))
+    return found
+
+
+def _bits_of(reading: Reading, need: Need) -> int:
+    bits = reading.layout.of_flags(need.clear)
+    for diet in need.fit:
+        bits |= reading.fitter(diet).ruled_out
+    return bits
