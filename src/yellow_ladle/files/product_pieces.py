@@ -38,7 +38,7 @@ def product(piece: ProductPiece) -> Product:
         density_g_per_ml=piece.density_g_per_ml,
         unit_weight_g=piece.unit_weight_g,
         evidence=evidence(piece.evidence),
-        papers=_papers(piece.papers),
+        papers=papers(piece.papers),
         label=piece.label,
         pack=piece.pack,
         code=piece.code,
@@ -56,7 +56,7 @@ def maker(piece: MakerPiece) -> Maker:
         statements=levels(piece.statements),
         otherwise=Level.of(piece.otherwise),
         certificates=tuple(sorted(set(piece.certificates))),
-        papers=_papers(piece.papers),
+        papers=papers(piece.papers),
         evidence=evidence(piece.evidence),
         label=piece.label,
         pack=piece.pack,
@@ -155,7 +155,7 @@ def evidence_pieces(values: Mapping[str, Evidence]) -> dict[str, EvidencePiece]:
     }
 
 
-def _papers(pieces: Mapping[str, PaperPiece]) -> dict[str, Paper]:
+def papers(pieces: Mapping[str, PaperPiece]) -> dict[str, Paper]:
     return {kind: Paper(piece.number, piece.expires) for kind, piece in pieces.items()}
 
 

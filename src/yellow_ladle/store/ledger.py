@@ -1,7 +1,8 @@
 """The kitchen's book, kept in SQLite and read in memory."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
+from datetime import UTC, datetime
 from pathlib import Path
 from threading import RLock
 from typing import TypeVar
@@ -9,14 +10,39 @@ from typing import TypeVar
 from sqlalchemy import Engine, delete, select
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core.book import Book, Kitchen, Preparation
+from yellow_ladle.core import sign_off, telling
+from yellow_ladle.core.book import Book, Kitchen, Preparation, owner_of
 from yellow_ladle.core.change import Change, applied
-from yellow_ladle.core.faults import BookRefused, change_faults
+from yellow_ladle.core.faults import BookRefused, Fault, change_faults
 from yellow_ladle.core.flags import Flag
+from yellow_ladle.core.need import Need
 from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
 from yellow_ladle.core.ripple import Ripple, ripple
+from yellow_ladle.core.sign_off import SignOff
+from yellow_ladle.core.tools import Tool
+from yellow_ladle.store.beside import (
+    kitchen_of,
+    needs_of,
+    sign_offs_of,
+    tools_of,
+    write_kitchen,
+    write_needs,
+    write_sign_offs,
+    write_tools,
+)
 from yellow_ladle.store.engine import open_engine
+from yellow_ladle.store.history import (
+    NOBODY,
+    Act,
+    Entry,
+    as_of,
+    back,
+    content,
+    entries,
+    kept,
+    replaced,
+)
 from yellow_ladle.store.rows import (
     part_rows,
     preparation_of,
@@ -27,6 +53,7 @@ from yellow_ladle.store.rows import (
 from yellow_ladle.store.tables import (
     Base,
     ByProductRow,
+    HistoryRow,
     HouseFlagRow,
     KitchenRow,
     LineRow,
@@ -35,7 +62,14 @@ from yellow_ladle.store.tables import (
     StepRow,
 )
 
+KEPT = ("history",)
+"""Tables that outlive a book which takes another one's place."""
+
 Row = TypeVar("Row", ProductRow, PreparationRow)
+
+
+def _utc() -> datetime:
+    return datetime.now(UTC)
 
 
 @dataclass(frozen=True)
@@ -58,23 +92,42 @@ class Stale(Exception):
 
 
 class Ledger:
-    """One kitchen's data. Readers take `now`, which never changes under them."""
+    """One kitchen's data. Readers take `now`, which never changes under them.
 
-    def __init__(self, engine: Engine) -> None:
+    `path` is the file; `clock` tells the time, so that tests can tell it too.
+    """
+
+    def __init__(self, engine: Engine, path: Path, clock: Callable[[], datetime] = _utc) -> None:
+        self.path = path
         self._engine = engine
+        self._clock = clock
         self._lock = RLock()
         with Session(engine) as session:
-            self._now = _load(session)
+            self._now = _load(session, self.today)
 
     @classmethod
-    def open(cls, path: Path) -> "Ledger":
+    def open(cls, path: Path, clock: Callable[[], datetime] = _utc) -> "Ledger":
         """The ledger in a file, which is made if it is not there."""
-        return cls(open_engine(path))
+        return cls(open_engine(path), path, clock)
 
     @property
     def now(self) -> Now:
-        """The book as it stands at this moment."""
+        """The book as it stands at this moment. A new day is read anew: certificates run out."""
+        if self._now.reading.on != self.today:
+            with self._lock:
+                reading = read(self._now.reading.book, self.today)
+                self._now = replace(self._now, reading=reading)
         return self._now
+
+    @property
+    def today(self) -> str:
+        """The day (ISO) in the kitchen's own time."""
+        return self._clock().astimezone().date().isoformat()
+
+    @property
+    def moment(self) -> str:
+        """This moment (ISO, UTC)."""
+        return self._clock().astimezone(UTC).isoformat(timespec="milliseconds")
 
     @property
     def is_empty(self) -> bool:
@@ -85,55 +138,143 @@ class Ledger:
         """Lets go of the file."""
         self._engine.dispose()
 
-    def take(self, book: Book) -> None:
-        """Replaces everything by a book that is known to be sound, in one transaction."""
+    def take(self, book: Book, act: Act = NOBODY) -> None:
+        """Replaces everything by a book that is known to be sound, in one transaction.
+
+        What stood before is kept in the history.
+        """
         with self._lock, Session(self._engine) as session:
+            if not self.is_empty:
+                session.add(replaced(self._now.reading.book, act, self.moment))
             for table in reversed(Base.metadata.sorted_tables):
-                session.execute(delete(table))
-            session.add(KitchenRow(id=1, name=book.kitchen.name, regime=book.kitchen.regime))
+                if table.name not in KEPT:
+                    session.execute(delete(table))
+            session.add(row := KitchenRow(id=1))
+            write_kitchen(row, book.kitchen)
             session.add_all(HouseFlagRow(id=flag.id, name=flag.name) for flag in book.house_flags)
             products, preparations = book.products.values(), book.preparations.values()
             _write(session, book, Change(tuple(products), tuple(preparations)))
+            write_tools(session, book.tools)
+            write_needs(session, book.needs)
+            write_sign_offs(session, dict(book.sign_offs))
             session.commit()
-            self._now = _load(session)
+            self._now = _load(session, self.today)
 
     def preview(self, change: Change) -> Ripple:
         """What a change would do. Raises BookRefused where it cannot stand."""
+        return self.previewed(change)[1]
+
+    def previewed(self, change: Change) -> tuple[Reading, Ripple]:
+        """The reading as it would be, with what would change. Raises BookRefused."""
         before = self.now.reading
         _refuse_unsound(before.book, change)
-        return ripple(before, change)[1]
+        return ripple(before, change)
 
-    def record(self, change: Change, seen: Mapping[str, int | None]) -> Ripple:
+    def record(self, change: Change, seen: Mapping[str, int | None], act: Act = NOBODY) -> Ripple:
         """Writes a change in one transaction and re-reads what it reaches.
 
         `seen` names the version that the writer saw of everything the change touches, None for
         what is new. Raises Stale where another one stands, BookRefused where the change is unsound.
+        Sign-offs of whatever the change reaches become stale with it.
         """
         with self._lock, Session(self._engine) as session:
-            before = self._now
+            before = self.now
             self._refuse_stale(before, change, seen)
             _refuse_unsound(before.reading.book, change)
             after, rippled = ripple(before.reading, change)
+            told = telling.told(before.reading, after, change)
+            session.add_all(kept(before.reading.book, change, told, act, self.moment))
             _write(session, after.book, change)
+            reached = {owner_of(item.item) for item in rippled.items}
+            reached.update(made.id for made in change.preparations)
+            why = "; ".join(told.values()) + (f" ({act.person})" if act.person else "")
+            signed = sign_off.after(after.book.sign_offs, reached, self.today, why)
+            signed = {id: made for id, made in signed.items() if id in after.book.preparations}
+            if signed != after.book.sign_offs:
+                write_sign_offs(session, signed)
+                after = replace(after, book=replace(after.book, sign_offs=signed))
             session.commit()
             versions = {id: n for id, n in before.versions.items() if id not in change.removed}
             versions |= {id: before.versions.get(id, 0) + 1 for id in change.written}
             self._now = Now(after, versions, before.kitchen_version)
             return rippled
 
-    def name(self, kitchen: Kitchen, seen: int) -> None:
-        """Writes the kitchen's name and regime. Raises Stale where another version stands."""
+    def undo(self, entry: int, act: Act) -> Ripple:
+        """Takes one entry of the history back, by a new change. Raises KeyError, BookRefused."""
         with self._lock, Session(self._engine) as session:
-            before = self._now
+            row = session.get(HistoryRow, entry)
+            if row is None:
+                raise KeyError(entry)
+            book = self.now.reading.book
+            current = book.products.get(row.item) or book.preparations.get(row.item)
+            if row.item and (None if current is None else content(current)) != row.after:
+                why = f"{row.told}: it was changed again since; undo the later change first"
+                raise BookRefused([Fault(row.item, why)])
+            [made] = [made for made in entries(session, row.item, -1) if made.id == entry]
+        change = back(made)
+        seen = {id: self.now.versions.get(id) for id in change.ids}
+        return self.record(change, seen, replace(act, undoes=entry))
+
+    def history(self, item: str | None = None, most: int = 200) -> list[Entry]:
+        """What was changed, the newest first: of one item, or of all."""
+        with Session(self._engine) as session:
+            return entries(session, item, most)
+
+    def as_of(self, at: str) -> Book:
+        """The goods and pots as they stood at a moment (ISO, UTC)."""
+        with Session(self._engine) as session:
+            return as_of(session, self.now.reading.book, at)
+
+    def name(self, kitchen: Kitchen, seen: int) -> None:
+        """Writes the kitchen itself. Raises Stale where another version stands."""
+        with self._lock, Session(self._engine) as session:
+            before = self.now
             book = before.reading.book
             if before.kitchen_version != seen:
                 raise Stale("kitchen", book.kitchen, before.kitchen_version)
             row = session.get(KitchenRow, 1) or KitchenRow(id=1, version=0)
-            row.name, row.regime, row.version = kitchen.name, kitchen.regime, seen + 1
+            write_kitchen(row, kitchen)
+            row.version = seen + 1
             session.add(row)
             session.commit()
             renamed = replace(before.reading, book=replace(book, kitchen=kitchen))
             self._now = Now(renamed, before.versions, seen + 1)
+
+    def sign(self, preparation: str, person: str) -> SignOff:
+        """Signs a preparation off as it stands today."""
+        made = SignOff(person, self.today)
+        self._beside(
+            lambda session, book: write_sign_offs(session, dict(book.sign_offs)),
+            lambda book: replace(book, sign_offs={**book.sign_offs, preparation: made}),
+        )
+        return made
+
+    def keep_tools(self, tools: tuple[Tool, ...]) -> None:
+        """Puts these tools in the place of those that are there; the book is read anew."""
+        self._beside(
+            lambda session, book: write_tools(session, book.tools),
+            lambda book: replace(book, tools=tools),
+        )
+        self._now = replace(self._now, reading=read(self._now.reading.book, self.today))
+
+    def keep_needs(self, needs: tuple[Need, ...]) -> None:
+        """Puts these needs in the place of those that are open."""
+        self._beside(
+            lambda session, book: write_needs(session, book.needs),
+            lambda book: replace(book, needs=needs),
+        )
+
+    def session(self) -> Session:
+        """A session on the file, for what is kept beside the book."""
+        return Session(self._engine)
+
+    def _beside(self, write: Callable[[Session, Book], None], edit: Callable[[Book], Book]) -> None:
+        with self._lock, Session(self._engine) as session:
+            before = self.now
+            book = edit(before.reading.book)
+            write(session, book)
+            session.commit()
+            self._now = replace(before, reading=replace(before.reading, book=book))
 
     def _refuse_stale(self, now: Now, change: Change, seen: Mapping[str, int | None]) -> None:
         book = now.reading.book
@@ -149,20 +290,23 @@ def _refuse_unsound(book: Book, change: Change) -> None:
         raise BookRefused(found)
 
 
-def _load(session: Session) -> Now:
+def _load(session: Session, on: str) -> Now:
     kitchen = session.get(KitchenRow, 1)
     products = session.scalars(select(ProductRow).order_by(ProductRow.id)).all()
     preparations = session.scalars(select(PreparationRow).order_by(PreparationRow.id)).all()
     flags = session.scalars(select(HouseFlagRow).order_by(HouseFlagRow.id)).all()
     book = Book.of(
-        Kitchen(kitchen.name, kitchen.regime) if kitchen else Kitchen("A new kitchen", "eu-14"),
+        kitchen_of(kitchen),
         (product_of(row) for row in products),
         (preparation_of(row) for row in preparations),
         (Flag(row.id, row.name, "house") for row in flags),
+        tools_of(session),
+        needs_of(session),
+        sign_offs_of(session),
     )
     versions = {row.id: row.version for row in products}
     versions |= {row.id: row.version for row in preparations}
-    return Now(read(book), versions, kitchen.version if kitchen else 0)
+    return Now(read(book, on), versions, kitchen.version if kitchen else 0)
 
 
 def _write(session: Session, after: Book, change: Change) -> None:

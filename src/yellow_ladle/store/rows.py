@@ -4,7 +4,9 @@ from collections.abc import Collection, Iterable, Mapping
 
 from yellow_ladle.core.book import Amount, ByProduct, Line, Preparation, Step
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.product import Evidence, Product
+from yellow_ladle.core.product import Evidence, Part, Product
+from yellow_ladle.files import product_pieces
+from yellow_ladle.files.book_models import BagPiece, MakerPiece, PaperPiece
 from yellow_ladle.store.tables import (
     ByProductRow,
     LineRow,
@@ -32,6 +34,7 @@ _LINE = (
     "chosen",
     "note",
 )
+_LABEL = ("label", "pack", "code", "in_use")
 _STEP = ("text", "minutes", "heat", "cue", "caution")
 
 
@@ -45,7 +48,11 @@ def product_of(row: ProductRow) -> Product:
         otherwise=Level.of(row.otherwise),
         certificates=tuple(row.certificates),
         evidence=_evidence(row.statements),
-        **{key: getattr(row, key) for key in _NUMBERS},
+        papers=product_pieces.papers({k: PaperPiece(**paper) for k, paper in row.papers.items()}),
+        makers=tuple(product_pieces.maker(MakerPiece(**maker)) for maker in row.makers),
+        parts=tuple(Part(**part) for part in row.parts),
+        bag=None if row.bag is None else product_pieces.bag(BagPiece.model_validate(row.bag)),
+        **{key: getattr(row, key) for key in (*_NUMBERS, *_LABEL)},
     )
 
 
@@ -55,7 +62,12 @@ def write_product(row: ProductRow, product: Product) -> None:
     row.otherwise = product.otherwise.word
     row.certificates = list(product.certificates)
     row.statements = _statement_rows(product.statements, product.evidence)
-    for key in _NUMBERS:
+    piece = product_pieces.product_piece(product)
+    row.papers = {kind: paper.model_dump() for kind, paper in piece.papers.items()}
+    row.makers = [maker.model_dump() for maker in piece.makers]
+    row.parts = [part.model_dump() for part in piece.parts]
+    row.bag = None if piece.bag is None else piece.bag.model_dump()
+    for key in (*_NUMBERS, *_LABEL):
         setattr(row, key, getattr(product, key))
 
 
@@ -125,7 +137,8 @@ def _line(row: LineRow) -> Line:
     item = row.product_id or row.made_id or ""
     if row.by_product_id:
         item = f"{item}/{row.by_product_id}"
-    return Line(item, **{key: getattr(row, key) for key in _LINE})
+    fields = {key: getattr(row, key) for key in _LINE}
+    return Line(item, **fields, equipment=tuple(row.equipment))
 
 
 def _line_row(preparation: str, position: int, line: Line, is_product: bool) -> LineRow:
@@ -136,6 +149,7 @@ def _line_row(preparation: str, position: int, line: Line, is_product: bool) -> 
         product_id=owner if is_product else None,
         made_id=None if is_product else owner,
         by_product_id=by_product or None,
+        equipment=list(line.equipment),
         **{key: getattr(line, key) for key in _LINE},
     )
 

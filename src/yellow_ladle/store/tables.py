@@ -19,7 +19,11 @@ class Base(DeclarativeBase):
             "pk": "pk_%(table_name)s",
         }
     )
-    type_annotation_map: ClassVar[dict[Any, Any]] = {list[str]: JSON, dict[str, Any]: JSON}
+    type_annotation_map: ClassVar[dict[Any, Any]] = {
+        list[str]: JSON,
+        list[dict[str, Any]]: JSON,
+        dict[str, Any]: JSON,
+    }
 
 
 class KitchenRow(Base):
@@ -29,6 +33,8 @@ class KitchenRow(Base):
     id: Mapped[int] = mapped_column(primary_key=True)
     name: Mapped[str]
     regime: Mapped[str]
+    second_look_days: Mapped[int] = mapped_column(default=180, server_default="180")
+    people: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
     version: Mapped[int] = mapped_column(default=1)
 
 
@@ -80,6 +86,14 @@ class ProductRow(Base):
     so2_mg_per_kg: Mapped[float | None]
     density_g_per_ml: Mapped[float | None]
     unit_weight_g: Mapped[float | None]
+    papers: Mapped[dict[str, Any]] = mapped_column(default=dict, server_default="{}")
+    label: Mapped[str] = mapped_column(default="", server_default="")
+    pack: Mapped[str] = mapped_column(default="", server_default="")
+    code: Mapped[str] = mapped_column(default="", server_default="")
+    makers: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
+    in_use: Mapped[str | None]
+    parts: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
+    bag: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
     version: Mapped[int] = mapped_column(default=1)
     statements: Mapped[list[StatementRow]] = relationship(
         cascade="all, delete-orphan", order_by=StatementRow.id
@@ -122,6 +136,7 @@ class LineRow(Base):
     choice: Mapped[str | None]
     chosen: Mapped[bool]
     note: Mapped[str]
+    equipment: Mapped[list[str]] = mapped_column(default=list, server_default="[]")
 
 
 class ByProductRow(Base):
@@ -182,3 +197,86 @@ class PreparationRow(Base):
     statements: Mapped[list[StatementRow]] = relationship(
         cascade="all, delete-orphan", order_by=StatementRow.id
     )
+
+
+class ToolRow(Base):
+    """A tool that pots go through."""
+
+    __tablename__ = "tool"
+
+    name: Mapped[str] = mapped_column(primary_key=True)
+    dedicated: Mapped[bool]
+    always_shared: Mapped[bool]
+
+
+class ToolUseRow(Base):
+    """What went through a tool, or that it was washed (no item), in the order of `id`."""
+
+    __tablename__ = "tool_use"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    day: Mapped[str] = mapped_column(index=True)
+    at: Mapped[str]
+    tool: Mapped[str]
+    item: Mapped[str | None]
+    person: Mapped[str | None]
+
+
+class NeedRow(Base):
+    """An open need of a guest."""
+
+    __tablename__ = "need"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    guest: Mapped[str]
+    clear: Mapped[list[str]]
+    fit: Mapped[list[str]]
+    strictness: Mapped[str]
+
+
+class SignOffRow(Base):
+    """Who checked a preparation, and what made that stale."""
+
+    __tablename__ = "sign_off"
+
+    preparation_id: Mapped[str] = mapped_column(
+        ForeignKey("preparation.id", ondelete="CASCADE"), primary_key=True
+    )
+    person: Mapped[str]
+    date: Mapped[str]
+    stale_since: Mapped[str | None]
+    stale_by: Mapped[str | None]
+
+
+class HistoryRow(Base):
+    """One product or preparation before and after one change. Rows are only ever added.
+
+    `item` is empty where the whole book was replaced; then `before` holds all of it.
+    """
+
+    __tablename__ = "history"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    at: Mapped[str] = mapped_column(index=True)
+    person: Mapped[str | None]
+    why: Mapped[str]
+    told: Mapped[str]
+    item: Mapped[str] = mapped_column(index=True)
+    before: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
+    after: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
+    undoes: Mapped[int | None]
+
+
+class NoticeRow(Base):
+    """A supplier's sheet that says other than what is recorded, until somebody decides."""
+
+    __tablename__ = "notice"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    product_id: Mapped[str] = mapped_column(
+        ForeignKey("product.id", ondelete="CASCADE"), index=True
+    )
+    maker_id: Mapped[str | None]
+    received: Mapped[str]
+    sheet: Mapped[dict[str, Any]]
+    decided: Mapped[str | None]

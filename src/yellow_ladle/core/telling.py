@@ -1,0 +1,63 @@
+"""What a change was, in one line: for the history, and for a sign-off that it made stale."""
+
+from collections.abc import Iterator
+
+from yellow_ladle.core.change import Change
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.reading import Reading
+
+MOST_FLAGS = 3
+WORDS = {
+    Level.FREE: "free",
+    Level.MAY_CONTAIN: "may contain",
+    Level.UNCHECKED: "not checked",
+    Level.CONTAINS: "contains",
+}
+
+
+def told(before: Reading, after: Reading, change: Change) -> dict[str, str]:
+    """Per product and preparation of a change what became of it."""
+    return dict(_each(before, after, change))
+
+
+def line(before: Reading, after: Reading, change: Change) -> str:
+    """A whole change in one line."""
+    return "; ".join(told(before, after, change).values())
+
+
+def _each(before: Reading, after: Reading, change: Change) -> Iterator[tuple[str, str]]:
+    for product in change.products:
+        if product.id not in before.book.products:
+            yield product.id, f"{product.name}: new in the larder"
+        else:
+            yield product.id, f"{product.name}: {_product(before, after, product.id)}"
+    for made in change.preparations:
+        new = made.id not in before.book.preparations
+        yield made.id, f"{made.name}: {'a new card' if new else 'its card was changed'}"
+    for id in change.removed:
+        yield id, f"{before.book.name(id)}: removed"
+
+
+def _product(before: Reading, after: Reading, id: str) -> str:
+    was, now = before.levels(id), after.levels(id)
+    flags = [flag for flag in after.layout.bits if was.get(flag) != now.get(flag)]
+    if not flags:
+        return _unflagged(before, after, id)
+    told = [
+        f"{flag.replace('_', ' ')} {WORDS[now.get(flag, Level.FREE)]}"
+        f" (was {WORDS[was.get(flag, Level.FREE)]})"
+        for flag in flags[:MOST_FLAGS]
+    ]
+    more = [f"{len(flags) - MOST_FLAGS} more"] if len(flags) > MOST_FLAGS else []
+    return ", ".join([*told, *more])
+
+
+def _unflagged(before: Reading, after: Reading, id: str) -> str:
+    was, now = before.book.products[id], after.book.products[id]
+    if was.certificates != now.certificates or was.papers != now.papers:
+        return "its certificates were changed"
+    if was.makers != now.makers or was.in_use != now.in_use:
+        return "its makers were changed, no flag with them"
+    if was.evidence != now.evidence:
+        return "read again, all as it was"
+    return "changed, no flag with it"

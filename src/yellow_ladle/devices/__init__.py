@@ -1,0 +1,1 @@
+"""Simulated stand-ins for what lies outside: a supplier's feed."""

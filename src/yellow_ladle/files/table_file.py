@@ -1,0 +1,126 @@
+"""A table of cells from CSV or XLSX bytes, bounded so that no file can hold the kitchen up."""
+
+import csv
+import io
+import zipfile
+from xml.etree.ElementTree import ParseError
+
+from openpyxl import Workbook, load_workbook
+from openpyxl.utils.exceptions import InvalidFileException
+
+from yellow_ladle.core.faults import BookRefused, Fault
+
+MOST_BYTES = 5 * 1024 * 1024
+MOST_UNPACKED = 40 * 1024 * 1024
+MOST_ROWS = 5_000
+MOST_COLUMNS = 100
+MOST_LETTERS = 20_000
+
+Table = list[list[str]]
+
+
+def read_table(content: bytes) -> Table:
+    """The cells of a CSV or XLSX file as text, row by row. Raises BookRefused in words.
+
+    Formulas are kept as they are written ("=A1"), so that whoever reads the table can refuse them.
+    """
+    if len(content) > MOST_BYTES:
+        raise _refused("the file is over 5 MB; split it, or take the pictures out")
+    rows = _xlsx(content) if content[:4] == b"PK\x03\x04" else _csv(content)
+    if not rows:
+        raise _refused("the file holds no rows")
+    return rows
+
+
+def write_csv(rows: Table) -> bytes:
+    """A table as CSV that a spreadsheet opens with its accents."""
+    out = io.StringIO()
+    csv.writer(out).writerows(rows)
+    return out.getvalue().encode("utf-8-sig")
+
+
+def write_xlsx(rows: Table) -> bytes:
+    """A table as an XLSX workbook of one sheet."""
+    book = Workbook(write_only=True)
+    sheet = book.create_sheet("Larder")
+    for row in rows:
+        sheet.append(row)
+    out = io.BytesIO()
+    book.save(out)
+    return out.getvalue()
+
+
+def _csv(content: bytes) -> Table:
+    if b"\x00" in content[:4096]:
+        raise _refused("this is neither CSV nor XLSX; save the sheet as one of the two")
+    text = _text(content)
+    first = text.split("\n", 1)[0]
+    sign = max(",;\t", key=first.count)
+    try:
+        rows = list(csv.reader(io.StringIO(text, newline=""), delimiter=sign))
+    except csv.Error as error:
+        raise _refused(f"the CSV cannot be read: {error}") from error
+    return _bounded([[cell.strip() for cell in row] for row in rows if any(row)])
+
+
+def _text(content: bytes) -> str:
+    try:
+        return content.decode("utf-8-sig")
+    except UnicodeDecodeError:
+        return content.decode("cp1252", errors="replace")
+
+
+def _xlsx(content: bytes) -> Table:
+    _refuse_bombs(content)
+    try:
+        book = load_workbook(io.BytesIO(content), read_only=True, keep_links=False)
+        sheet = book.worksheets[0]
+        rows: Table = []
+        for row in sheet.iter_rows(max_col=MOST_COLUMNS + 1, values_only=True):
+            if len(rows) > MOST_ROWS:
+                break
+            cells = [_cell(value) for value in row]
+            while cells and not cells[-1]:
+                cells.pop()
+            if cells:
+                rows.append(cells)
+        book.close()
+    except (
+        *(InvalidFileException, zipfile.BadZipFile, ParseError),
+        *(KeyError, ValueError, IndexError, TypeError, AttributeError, EOFError, OSError),
+    ) as error:
+        raise _refused("the XLSX cannot be read; open it and save it anew, or as CSV") from error
+    return _bounded(rows)
+
+
+def _refuse_bombs(content: bytes) -> None:
+    """A workbook is a zip: what it unpacks to is asked before anything is unpacked."""
+    try:
+        with zipfile.ZipFile(io.BytesIO(content)) as parts:
+            unpacked = sum(part.file_size for part in parts.infolist())
+    except zipfile.BadZipFile as error:
+        raise _refused("the XLSX cannot be read; open it and save it anew, or as CSV") from error
+    if unpacked > MOST_UNPACKED:
+        raise _refused("the XLSX unpacks to over 40 MB, which no list of goods does")
+
+
+def _cell(value: object) -> str:
+    if value is None:
+        return ""
+    if isinstance(value, float) and value.is_integer():
+        return str(int(value))
+    return str(value).strip()
+
+
+def _bounded(rows: Table) -> Table:
+    if len(rows) > MOST_ROWS + 1:
+        raise _refused(f"the table has more than {MOST_ROWS:,} rows; split it")
+    if any(len(row) > MOST_COLUMNS for row in rows):
+        raise _refused(f"the table has more than {MOST_COLUMNS} columns")
+    if any(len(cell) > MOST_LETTERS for row in rows for cell in row):
+        raise _refused("a cell holds more text than any label")
+    return rows
+
+
+def _refused(why: str) -> BookRefused:
+    return BookRefused([Fault("", f"{why}. Nothing was recorded")])

@@ -1,0 +1,87 @@
+"""What a book holds besides goods and pots: tools, needs and sign-offs, as rows."""
+
+from sqlalchemy import delete, select
+from sqlalchemy.orm import Session
+
+from yellow_ladle.core.book import Kitchen, Person
+from yellow_ladle.core.need import Need
+from yellow_ladle.core.sign_off import SignOff
+from yellow_ladle.core.tools import Tool
+from yellow_ladle.store.tables import KitchenRow, NeedRow, SignOffRow, ToolRow
+
+
+def kitchen_of(row: KitchenRow | None) -> Kitchen:
+    """The kitchen that a row holds, or one that nobody has named yet."""
+    if row is None:
+        return Kitchen("A new kitchen", "eu-14")
+    people = tuple(Person(**person) for person in row.people)
+    return Kitchen(row.name, row.regime, row.second_look_days, people)
+
+
+def write_kitchen(row: KitchenRow, kitchen: Kitchen) -> None:
+    """Puts a kitchen into its row, old or new."""
+    row.name, row.regime = kitchen.name, kitchen.regime
+    row.second_look_days = kitchen.second_look_days
+    row.people = [{"initials": person.initials, "name": person.name} for person in kitchen.people]
+
+
+def tools_of(session: Session) -> tuple[Tool, ...]:
+    """Every tool, by name."""
+    rows = session.scalars(select(ToolRow).order_by(ToolRow.name))
+    return tuple(Tool(row.name, row.dedicated, row.always_shared) for row in rows)
+
+
+def write_tools(session: Session, tools: tuple[Tool, ...]) -> None:
+    """Puts these tools in the place of those that are there."""
+    session.execute(delete(ToolRow))
+    session.add_all(
+        ToolRow(name=tool.name, dedicated=tool.dedicated, always_shared=tool.always_shared)
+        for tool in tools
+    )
+
+
+def needs_of(session: Session) -> tuple[Need, ...]:
+    """Every open need, by id."""
+    rows = session.scalars(select(NeedRow).order_by(NeedRow.id))
+    return tuple(
+        Need(row.id, row.guest, tuple(row.clear), tuple(row.fit), row.strictness) for row in rows
+    )
+
+
+def write_needs(session: Session, needs: tuple[Need, ...]) -> None:
+    """Puts these needs in the place of those that are there."""
+    session.execute(delete(NeedRow))
+    session.add_all(
+        NeedRow(
+            id=need.id,
+            guest=need.guest,
+            clear=list(need.clear),
+            fit=list(need.fit),
+            strictness=need.strictness,
+        )
+        for need in needs
+    )
+
+
+def sign_offs_of(session: Session) -> dict[str, SignOff]:
+    """Every sign-off by its preparation."""
+    rows = session.scalars(select(SignOffRow).order_by(SignOffRow.preparation_id))
+    return {
+        row.preparation_id: SignOff(row.person, row.date, row.stale_since, row.stale_by)
+        for row in rows
+    }
+
+
+def write_sign_offs(session: Session, sign_offs: dict[str, SignOff]) -> None:
+    """Puts these sign-offs in the place of those that are there."""
+    session.execute(delete(SignOffRow))
+    session.add_all(
+        SignOffRow(
+            preparation_id=id,
+            person=made.person,
+            date=made.date,
+            stale_since=made.stale_since,
+            stale_by=made.stale_by,
+        )
+        for id, made in sign_offs.items()
+    )

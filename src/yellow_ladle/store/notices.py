@@ -1,0 +1,67 @@
+"""Suppliers' sheets that say other than what is recorded, kept until somebody decides."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from sqlalchemy import select
+
+from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.tables import NoticeRow
+
+
+@dataclass(frozen=True, slots=True)
+class Notice:
+    """One of a supplier's goods as its new sheet tells it. `maker` is "" for the product's own."""
+
+    id: int
+    product: str
+    maker: str
+    received: str
+    sheet: Mapping[str, Any]
+    decided: str | None
+
+
+def open_notices(ledger: Ledger) -> list[Notice]:
+    """What nobody has decided yet, the newest first."""
+    wanted = select(NoticeRow).where(NoticeRow.decided.is_(None)).order_by(NoticeRow.id.desc())
+    with ledger.session() as session:
+        return [_notice(row) for row in session.scalars(wanted)]
+
+
+def notice(ledger: Ledger, id: int) -> Notice | None:
+    """One notice, decided or not."""
+    with ledger.session() as session:
+        row = session.get(NoticeRow, id)
+        return _notice(row) if row else None
+
+
+def add_notice(ledger: Ledger, product: str, maker: str, sheet: dict[str, Any]) -> bool:
+    """Keeps a notice, and says whether it is new. A newer sheet of a thing replaces the older."""
+    same = (NoticeRow.product_id == product) & (NoticeRow.maker_id == maker)
+    standing = select(NoticeRow).where(same, NoticeRow.decided.is_(None))
+    with ledger.session() as session:
+        for row in session.scalars(standing):
+            if row.sheet == sheet:
+                return False
+            session.delete(row)
+        session.add(
+            NoticeRow(
+                product_id=product, maker_id=maker, received=ledger.today, sheet=sheet, decided=None
+            )
+        )
+        session.commit()
+        return True
+
+
+def decide(ledger: Ledger, id: int, decision: str) -> None:
+    """Writes down what was decided; the notice stays as a record."""
+    with ledger.session() as session:
+        row = session.get(NoticeRow, id)
+        if row is not None:
+            row.decided = f"{ledger.today}: {decision}"
+            session.commit()
+
+
+def _notice(row: NoticeRow) -> Notice:
+    return Notice(row.id, row.product_id, row.maker_id or "", row.received, row.sheet, row.decided)

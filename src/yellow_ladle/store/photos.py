@@ -1,0 +1,76 @@
+"""Photographs of labels, re-encoded and kept in a folder beside the database."""
+
+import io
+import warnings
+from pathlib import Path
+
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+from yellow_ladle.core.faults import BookRefused, Fault
+
+MOST_BYTES = 10 * 1024 * 1024
+MOST_PIXELS = 36_000_000
+LONGEST_SIDE = 2_000
+QUALITY = 82
+FORMATS = ("PNG", "JPEG", "WEBP")
+
+
+class Photos:
+    """The photographs of one kitchen: at most one a product."""
+
+    def __init__(self, database: Path) -> None:
+        self._folder = database.with_name(database.name + ".photos")
+
+    def put(self, product: str, content: bytes) -> None:
+        """Keeps a picture in the place of the one before. Raises BookRefused in words.
+
+        It is drawn anew, so that nothing but its pixels is kept: no place, no camera, no script.
+        """
+        encoded = encoded_anew(content)
+        self._folder.mkdir(parents=True, exist_ok=True)
+        fresh = self._folder / f"{product}.fresh"
+        fresh.write_bytes(encoded)
+        fresh.replace(self._place(product))
+
+    def get(self, product: str) -> bytes | None:
+        """A product's picture as WebP, or None."""
+        place = self._place(product)
+        return place.read_bytes() if place.exists() else None
+
+    def drop(self, product: str) -> None:
+        """Takes a product's picture away."""
+        self._place(product).unlink(missing_ok=True)
+
+    def has(self, product: str) -> bool:
+        """Whether a product has a picture."""
+        return self._place(product).exists()
+
+    def _place(self, product: str) -> Path:
+        return self._folder / f"{product}.webp"
+
+
+def encoded_anew(content: bytes) -> bytes:
+    """A picture as WebP with its longest side at most 2,000 pixels. Raises BookRefused."""
+    if len(content) > MOST_BYTES:
+        raise _refused("the picture is over 10 MB; take it smaller")
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("error", Image.DecompressionBombWarning)
+            picture = Image.open(io.BytesIO(content), formats=FORMATS)
+            # The size stands in the head: it is asked before a single pixel is unpacked.
+            if picture.width * picture.height > MOST_PIXELS:
+                raise _refused("the picture has over 36 megapixels; take it smaller")
+            picture.draft("RGB", (LONGEST_SIDE, LONGEST_SIDE))
+            picture.thumbnail((LONGEST_SIDE, LONGEST_SIDE))
+            upright = ImageOps.exif_transpose(picture).convert("RGB")
+    except UnidentifiedImageError as error:
+        raise _refused("this is no PNG, JPEG or WebP picture") from error
+    except (OSError, ValueError, SyntaxError, Warning, Image.DecompressionBombError) as error:
+        raise _refused("the picture cannot be read; it may be cut off") from error
+    out = io.BytesIO()
+    upright.save(out, "WEBP", quality=QUALITY, method=2)
+    return out.getvalue()
+
+
+def _refused(why: str) -> BookRefused:
+    return BookRefused([Fault("photo", f"{why}. Nothing was recorded")])

@@ -1,0 +1,43 @@
+"""What went through which tool, day by day, and when a tool was washed."""
+
+from dataclasses import dataclass
+
+from sqlalchemy import select
+
+from yellow_ladle.core.tools import Use
+from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.tables import ToolUseRow
+
+
+@dataclass(frozen=True, slots=True)
+class Used:
+    """One use of a tool, as it was written down. `item` None: it was washed."""
+
+    id: int
+    at: str
+    tool: str
+    item: str | None
+    person: str | None
+
+    @property
+    def use(self) -> Use:
+        """The use without who and when."""
+        return Use(self.tool, self.item)
+
+
+def uses_on(ledger: Ledger, day: str) -> list[Used]:
+    """The uses of a day, in their order."""
+    wanted = select(ToolUseRow).where(ToolUseRow.day == day).order_by(ToolUseRow.id)
+    with ledger.session() as session:
+        return [
+            Used(row.id, row.at, row.tool, row.item, row.person) for row in session.scalars(wanted)
+        ]
+
+
+def add_use(ledger: Ledger, tool: str, item: str | None, person: str | None) -> None:
+    """Writes down that something went through a tool today, or that it was washed."""
+    with ledger.session() as session:
+        session.add(
+            ToolUseRow(day=ledger.today, at=ledger.moment, tool=tool, item=item, person=person)
+        )
+        session.commit()
