@@ -147,20 +147,24 @@ def demo(
     """Starts the application with the demo kitchen, a fresh copy each time."""
     from tempfile import TemporaryDirectory
 
-    from yellow_ladle.demo.kitchen import open_demo
+    from yellow_ladle.demo.kitchen import demo_feed, open_demo
     from yellow_ladle.server import serve_ledger
 
+    feed = demo_feed()
     with TemporaryDirectory(prefix="yellow-ladle-") as folder:
-        serve_ledger(open_demo(keep or Path(folder) / "demo.sqlite"), host, port)
+        ledger = open_demo(keep or Path(folder) / "demo.sqlite")
+        serve_ledger(ledger, host, port, feed.address)
+    feed.stop()
 
 
 @app.command()
 def serve(book: StoreFile = None, port: Port = 8750, host: Host = "127.0.0.1") -> None:
     """Starts the application on the kitchen's own data."""
     from yellow_ladle.server import serve_ledger
+    from yellow_ladle.settings import Settings
     from yellow_ladle.store.ledger import Ledger
 
-    serve_ledger(Ledger.open(_place(book)), host, port)
+    serve_ledger(Ledger.open(_place(book)), host, port, Settings().feed)
 
 
 @app.command(name="import")

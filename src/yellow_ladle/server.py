@@ -11,8 +11,11 @@ from yellow_ladle.store.ledger import Ledger
 PORTS_TO_TRY = 20
 
 
-def serve_ledger(ledger: Ledger, host: str, port: int) -> None:
-    """Serves until interrupted, on the next free port where the wanted one is taken."""
+def serve_ledger(ledger: Ledger, host: str, port: int, feed: str | None = None) -> None:
+    """Serves until interrupted, on the next free port where the wanted one is taken.
+
+    `feed`: the address of a supplier's feed.
+    """
     listening = _listen(host, port)
     if listening is None:
         print(f"No free port from {port} to {port + PORTS_TO_TRY - 1} on {host}.", file=sys.stderr)
@@ -23,7 +26,7 @@ def serve_ledger(ledger: Ledger, host: str, port: int) -> None:
     name = ledger.now.reading.book.kitchen.name
     print(f"{name} is at http://{host}:{found}  (Ctrl+C stops it)", flush=True)
     local = ["127.0.0.1", "localhost", "[::1]"] if host == "127.0.0.1" else None
-    config = uvicorn.Config(create_app(ledger, local), log_level="warning", access_log=False)
+    config = uvicorn.Config(create_app(ledger, local, feed), log_level="warning", access_log=False)
     try:
         uvicorn.Server(config).run(sockets=[listening])
     finally:

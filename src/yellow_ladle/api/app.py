@@ -17,14 +17,26 @@ from yellow_ladle.api.routes import (
     changes,
     family,
     find,
+    history,
+    intake,
     kitchen,
+    labels,
+    photos,
     plans,
     preparations,
     products,
+    tools,
+    unchecked,
 )
+from yellow_ladle.api.routes import feed as feed_routes
 from yellow_ladle.store.ledger import Ledger
 
 CLIENT = Path(__file__).parents[3] / "web" / "dist"
+
+ROUTES = (
+    *(kitchen, family, preparations, products, changes, plans, find),
+    *(labels, unchecked, tools, history, intake, feed_routes, photos),
+)
 
 HEADERS = {
     "Content-Security-Policy": (
@@ -38,8 +50,13 @@ HEADERS = {
 }
 
 
-def create_app(ledger: Ledger | None, hosts: list[str] | None = None) -> FastAPI:
-    """The application over one kitchen's ledger. `hosts`: the names it answers to, any if None."""
+def create_app(
+    ledger: Ledger | None, hosts: list[str] | None = None, feed: str | None = None
+) -> FastAPI:
+    """The application over one kitchen's ledger.
+
+    `hosts`: the names it answers to, any if None. `feed`: the address of a supplier's feed.
+    """
     app = FastAPI(
         title="Yellow Ladle",
         version=__version__,
@@ -49,13 +66,14 @@ def create_app(ledger: Ledger | None, hosts: list[str] | None = None) -> FastAPI
         redoc_url=None,
     )
     app.state.ledger = ledger
+    app.state.feed = feed
     app.add_middleware(GZipMiddleware, minimum_size=800)
     if hosts is not None:
         app.add_middleware(TrustedHostMiddleware, allowed_hosts=hosts)
     app.middleware("http")(_headed)
     add_handlers(app)
     api = APIRouter(prefix="/api/v1")
-    for part in (kitchen, family, preparations, products, changes, plans, find):
+    for part in ROUTES:
         api.include_router(part.router)
     app.include_router(api)
     _serve_client(app)

@@ -1,23 +1,25 @@
 """Changes as requests describe them, and what they would do."""
 
+from collections.abc import Callable
 from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.ledger import preparation_or_missing, product_or_missing
 from yellow_ladle.api.problems import Missing
+from yellow_ladle.core.bag import NoBag, added, emptied
 from yellow_ladle.core.change import Change, choosing, stating, with_lines
 from yellow_ladle.core.faults import BookRefused, Fault, unknown
-from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.levels import Level, LevelWord
-from yellow_ladle.core.product import Evidence
-from yellow_ladle.core.ripple import ItemRipple, Ripple
+from yellow_ladle.core.product import Evidence, Product
 from yellow_ladle.files import pieces, product_pieces
 from yellow_ladle.files.book_models import (
     EvidencePiece,
     FlagId,
     Id,
+    ItemId,
     LinePiece,
+    Name,
     PreparationPiece,
     ProductPiece,
 )
@@ -72,14 +74,51 @@ class Removal(BaseModel):
     item: Id
 
 
+class ProductsChange(BaseModel):
+    """Several products at once, as a table or a supplier's sheet brings them."""
+
+    change: Literal["products"]
+    products: Annotated[list[ProductPiece], Field(min_length=1, max_length=5_000)]
+
+
+class AdditionChange(BaseModel):
+    """Something put into a running bag today."""
+
+    change: Literal["addition"]
+    bag: Id
+    item: ItemId
+    person: Name | None = None
+
+
+class EmptyingChange(BaseModel):
+    """A running bag emptied today. Only a washed one forgets what was in it."""
+
+    change: Literal["emptying"]
+    bag: Id
+    washed: bool
+    person: Name | None = None
+
+
 AnyChange = Annotated[
-    ProductChange | PreparationChange | StatementChange | LineChange | ChoiceChange | Removal,
+    ProductChange
+    | PreparationChange
+    | StatementChange
+    | LineChange
+    | ChoiceChange
+    | Removal
+    | ProductsChange
+    | AdditionChange
+    | EmptyingChange,
     Field(discriminator="change"),
 ]
 
 
 class RecordIn(BaseModel):
-    """A change with the version that its writer saw, null for something new."""
+    """A change with the version that its writer saw, null for something new.
+
+    `seen_each` names the versions one by one where a change touches several things. `person` and
+    `why` are kept in the history.
+    """
 
     model_config = ConfigDict(
         json_schema_extra={
@@ -98,41 +137,15 @@ class RecordIn(BaseModel):
 
     change: AnyChange
     seen: int | None = None
+    seen_each: dict[Id, int | None] | None = None
+    person: Name | None = None
+    why: Annotated[str, Field(max_length=1_000)] = ""
 
-
-class FlagRippleOut(BaseModel):
-    """One flag before and after."""
-
-    flag: str
-    before: LevelWord
-    after: LevelWord
-
-
-class DietRippleOut(BaseModel):
-    """One diet's verdict before and after; null where the pot is not there."""
-
-    diet: str
-    before: Verdict | None
-    after: Verdict | None
-
-
-class ItemRippleOut(BaseModel):
-    """What changes in one pot, plate or by-product."""
-
-    item: str
-    name: str
-    kind: str
-    flags: list[FlagRippleOut]
-    diets: list[DietRippleOut]
-
-
-class RippleOut(BaseModel):
-    """What a change does: in a sentence, in numbers, and item by item."""
-
-    sentence: str
-    pots: int
-    plates: int
-    items: list[ItemRippleOut]
+    def versions(self, change: Change) -> dict[str, int | None]:
+        """The version that the writer saw of each thing that the change touches."""
+        if self.seen_each is None:
+            return dict.fromkeys(change.ids, self.seen)
+        return {id: self.seen_each.get(id) for id in change.ids}
 
 
 def change_of(now: Now, wanted: AnyChange) -> Change:
@@ -159,6 +172,19 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
             preparation = preparation_or_missing(now, wanted.preparation)
             _known_line(wanted.line, len(preparation.lines))
             return Change(preparations=(choosing(preparation, wanted.line),))
+        case ProductsChange():
+            return Change(products=tuple(map(product_pieces.product, wanted.products)))
+        case AdditionChange():
+            _known_item(now, wanted.item)
+            product_or_missing(now, wanted.bag)
+            reading, day, who = now.reading, str(now.reading.on), wanted.person
+            return _of_a_bag(lambda: added(reading, wanted.bag, wanted.item, day, who))
+        case EmptyingChange():
+            product_or_missing(now, wanted.bag)
+            day, washed = str(now.reading.on), wanted.washed
+            return _of_a_bag(
+                lambda: emptied(now.reading, wanted.bag, day, wanted.person, washed=washed)
+            )
         case Removal():
             if wanted.item not in book.preparations:
                 product_or_missing(now, wanted.item)
@@ -167,6 +193,18 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
 
 def _evidence(piece: EvidencePiece | None) -> Evidence | None:
     return None if piece is None else Evidence(**piece.model_dump())
+
+
+def _of_a_bag(made: Callable[[], Product]) -> Change:
+    try:
+        return Change(products=(made(),))
+    except NoBag as error:
+        raise BookRefused([Fault("bag", str(error))]) from error
+
+
+def _known_item(now: Now, item: str) -> None:
+    if item not in now.reading.masks:
+        raise Missing("pot or product", item)
 
 
 def _known_flag(now: Now, flag: str) -> None:
@@ -180,29 +218,15 @@ def _known_line(line: int, lines: int) -> None:
         raise Missing("line", str(line))
 
 
-def ripple_out(ripple: Ripple) -> RippleOut:
-    """A ripple as screens show it."""
-    return RippleOut(
-        sentence=ripple.sentence(),
-        pots=ripple.pots,
-        plates=ripple.plates,
-        items=[_item(item) for item in ripple.items],
-    )
-
-
-def _item(item: ItemRipple) -> ItemRippleOut:
-    return ItemRippleOut.model_validate(
-        {
-            "item": item.item,
-            "name": item.name,
-            "kind": item.kind,
-            "flags": [
-                {"flag": flag.flag, "before": flag.before.word, "after": flag.after.word}
-                for flag in item.flags
-            ],
-            "diets": [
-                {"diet": diet.diet, "before": diet.before, "after": diet.after}
-                for diet in item.diets
-            ],
-        }
-    )
+def signer(wanted: AnyChange) -> str | None:
+    """Who makes a change, by its own word: the person behind its newest evidence."""
+    match wanted:
+        case AdditionChange() | EmptyingChange():
+            return wanted.person
+        case StatementChange():
+            return wanted.evidence.person if wanted.evidence else None
+        case ProductChange():
+            dated = [why for why in wanted.product.evidence.values() if why.date and why.person]
+            return max(dated, key=lambda why: why.date or "").person if dated else None
+        case _:
+            return None

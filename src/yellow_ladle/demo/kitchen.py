@@ -1,9 +1,11 @@
 """Opening the demo kitchen's ledger."""
 
+import json
 from importlib.resources import files
 from pathlib import Path
 
 from yellow_ladle.core.book import Book
+from yellow_ladle.devices.supplier_feed import SupplierFeed
 from yellow_ladle.files.book_file import parse_book
 from yellow_ladle.store.ledger import Ledger
 
@@ -11,6 +13,12 @@ from yellow_ladle.store.ledger import Ledger
 def demo_book() -> Book:
     """Skerrow Light's book."""
     return parse_book(files("yellow_ladle.demo").joinpath("skerrow-light.book.json").read_bytes())
+
+
+def demo_feed() -> SupplierFeed:
+    """The supplier that delivers to Skerrow Light; one of its makers changes a recipe."""
+    content = files("yellow_ladle.demo").joinpath("supplier-sheets.json").read_text("utf-8")
+    return SupplierFeed(json.loads(content))
 
 
 def open_demo(path: Path) -> Ledger:

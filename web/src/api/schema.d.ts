@@ -88,6 +88,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/preparations/{id}/sign-off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign Off
+         * @description Signs a pot off as it stands now. A change from above makes that stale, visibly.
+         */
+        post: operations["sign_off_api_v1_preparations__id__sign_off_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/products": {
         parameters: {
             query?: never;
@@ -248,10 +268,468 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/labels/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read
+         * @description Reads a label. Nothing is recorded: a person confirms each proposal, or the lot.
+         */
+        post: operations["read_api_v1_labels_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/labels/languages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Label Languages
+         * @description The languages that labels can be read in.
+         */
+        get: operations["label_languages_api_v1_labels_languages_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/goods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Starting Points
+         * @description Common goods to begin a product from. Typical; the label decides.
+         */
+        get: operations["starting_points_api_v1_goods_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/unchecked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Unchecked
+         * @description What is unchecked, what a guest waits for first, then what holds back most plates.
+         */
+        get: operations["unchecked_api_v1_unchecked_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/needs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Needs
+         * @description Puts these open needs of guests in the place of those that were there.
+         */
+        put: operations["keep_needs_api_v1_needs_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/tools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tools
+         * @description Every tool, also those that only cards name, with what is in it today.
+         */
+        get: operations["tools_api_v1_tools_get"];
+        /**
+         * Keep Tools
+         * @description Puts these tools in the place of those that were there. The book is read anew.
+         */
+        put: operations["keep_tools_api_v1_tools_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/tools/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Use
+         * @description Writes down that something went through a tool, or that it was washed.
+         */
+        post: operations["use_api_v1_tools_uses_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Day
+         * @description The reading of a day, today's if none is named: what its tools add to the book.
+         */
+        get: operations["day_api_v1_day_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * History
+         * @description What was changed, the newest first: of one item, or of all.
+         */
+        get: operations["history_api_v1_history_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/history/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo
+         * @description Takes one change back, as a new change with a history of its own.
+         */
+        post: operations["undo_api_v1_history__id__undo_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/as-of": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Larder As Of
+         * @description The larder as it stood at a moment (UTC); a day alone means its end.
+         */
+        get: operations["larder_as_of_api_v1_larder_as_of_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/intake/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Table
+         * @description Reads a CSV or XLSX table: its columns by name, its products, its faults. Records nothing.
+         */
+        post: operations["look_at_table_api_v1_intake_table_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/intake/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Sheet
+         * @description Reads a supplier's sheet with allergen codes. A code that is not known is a fault.
+         */
+        post: operations["look_at_sheet_api_v1_intake_sheet_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/intake/template.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Template
+         * @description An empty table with every heading that is understood, and one made-up row.
+         */
+        get: operations["template_api_v1_intake_template__form__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/feed/fetch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fetch
+         * @description Fetches the supplier's sheets. What differs from the record becomes a notice.
+         */
+        post: operations["fetch_api_v1_feed_fetch_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/notices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Notices
+         * @description What nobody has decided yet, with what accepting it would do.
+         */
+        get: operations["notices_api_v1_notices_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/notices/{id}/decide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Decided
+         * @description Records what was decided about a notice.
+         */
+        post: operations["decided_api_v1_notices__id__decide_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Codes
+         * @description Every bar code in the larder.
+         */
+        get: operations["codes_api_v1_codes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/codes/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Code
+         * @description The product on whose pack a bar code stands.
+         */
+        get: operations["code_api_v1_codes__code__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/products/{id}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Photo
+         * @description The picture of a product's label.
+         */
+        get: operations["photo_api_v1_products__id__photo_get"];
+        /**
+         * Put Photo
+         * @description Keeps a PNG, JPEG or WebP picture of the label, drawn anew.
+         */
+        put: operations["put_photo_api_v1_products__id__photo_put"];
+        post?: never;
+        /**
+         * Drop Photo
+         * @description Takes the picture away.
+         */
+        delete: operations["drop_photo_api_v1_products__id__photo_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AdditionChange
+         * @description Something put into a running bag today.
+         */
+        AdditionChange: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "addition";
+            /** Bag */
+            bag: string;
+            /** Item */
+            item: string;
+            /** Person */
+            person?: string | null;
+        };
+        /**
+         * AdditionPiece
+         * @description Something put into a running bag, with what it carried on that day.
+         */
+        AdditionPiece: {
+            /** Item */
+            item: string;
+            /** Date */
+            date: string;
+            /** Person */
+            person?: string | null;
+            /**
+             * Statements
+             * @default {}
+             */
+            statements: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+            /**
+             * Certificates
+             * @default []
+             */
+            certificates: string[];
+            /**
+             * Live
+             * @default true
+             */
+            live: boolean;
+        };
         /**
          * AppliedOut
          * @description What was made or changed: `item` is where to look at it.
@@ -284,6 +762,35 @@ export interface components {
             seen: {
                 [key: string]: number;
             };
+        };
+        /**
+         * BagPiece
+         * @description What is in a running bag since it was last emptied and washed.
+         */
+        BagPiece: {
+            /**
+             * Additions
+             * @default []
+             */
+            additions: components["schemas"]["AdditionPiece"][];
+            /** Emptied */
+            emptied?: string | null;
+            /** Emptied By */
+            emptied_by?: string | null;
+        };
+        /**
+         * BecauseOut
+         * @description Words of the label: their places in the text as given, and why they count.
+         */
+        BecauseOut: {
+            /** Text */
+            text: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Why */
+            why: string;
         };
         /**
          * BlockedOut
@@ -331,6 +838,18 @@ export interface components {
             ways: components["schemas"]["WayOut"][];
         };
         /**
+         * CellFaultOut
+         * @description What is wrong in one cell. Row 1 is the headings.
+         */
+        CellFaultOut: {
+            /** Row */
+            row: number;
+            /** Column */
+            column: string;
+            /** Message */
+            message: string;
+        };
+        /**
          * ChoiceChange
          * @description One alternative of a preparation chosen over the others of its choice.
          */
@@ -346,19 +865,60 @@ export interface components {
             line: number;
         };
         /**
+         * ClaimOut
+         * @description What the label claims to be free from, or suitable for.
+         */
+        ClaimOut: {
+            /** Flags */
+            flags: string[];
+            because: components["schemas"]["BecauseOut"];
+        };
+        /**
+         * CodeOut
+         * @description A bar code and the product that it stands on.
+         */
+        CodeOut: {
+            /** Code */
+            code: string;
+            product: components["schemas"]["Named"];
+            /** Maker */
+            maker: string;
+        };
+        /**
          * Column
          * @description The board's columns, from left to right.
          * @enum {string}
          */
         Column: "bases" | "mothers" | "sauces" | "plates";
         /**
-         * ColumnOut
-         * @description One column of the board.
+         * DayOut
+         * @description A day: what went through which tool, and the traces that this adds.
          */
-        ColumnOut: {
-            id: components["schemas"]["Column"];
-            /** Name */
-            name: string;
+        DayOut: {
+            /** Day */
+            day: string;
+            /** Uses */
+            uses: components["schemas"]["yellow_ladle__api__routes__tools__UseOut"][];
+            /** Traces */
+            traces: components["schemas"]["TracesOut"][];
+        };
+        /**
+         * DecisionIn
+         * @description Accept the new label in the old one's place, or keep it apart as a maker beside it.
+         */
+        DecisionIn: {
+            /**
+             * Decision
+             * @enum {string}
+             */
+            decision: "accept" | "keep_apart";
+            /** Person */
+            person?: string | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
         };
         /**
          * DeclaredOut
@@ -383,6 +943,71 @@ export interface components {
             after: components["schemas"]["Verdict"] | null;
         };
         /**
+         * DifferenceOut
+         * @description One flag: what is recorded, and what the new sheet says.
+         */
+        DifferenceOut: {
+            /** Flag */
+            flag: string;
+            /**
+             * Recorded
+             * @enum {string}
+             */
+            recorded: "free" | "may_contain" | "unchecked" | "contains";
+            /**
+             * Sheet
+             * @enum {string}
+             */
+            sheet: "free" | "may_contain" | "unchecked" | "contains";
+        };
+        /**
+         * EmptyingChange
+         * @description A running bag emptied today. Only a washed one forgets what was in it.
+         */
+        EmptyingChange: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "emptying";
+            /** Bag */
+            bag: string;
+            /** Washed */
+            washed: boolean;
+            /** Person */
+            person?: string | null;
+        };
+        /**
+         * EntryOut
+         * @description One product or preparation before and after one change.
+         */
+        EntryOut: {
+            /** Id */
+            id: number;
+            /** At */
+            at: string;
+            /** Person */
+            person: string | null;
+            /** Why */
+            why: string;
+            /** Told */
+            told: string;
+            /** Item */
+            item: string;
+            /** Before */
+            before: {
+                [key: string]: unknown;
+            } | null;
+            /** After */
+            after: {
+                [key: string]: unknown;
+            } | null;
+            /** Undoes */
+            undoes: number | null;
+            /** Undone By */
+            undone_by: number | null;
+        };
+        /**
          * EvidencePiece
          * @description Why a statement is believed, when it was made (ISO date) and by whom.
          */
@@ -403,7 +1028,7 @@ export interface components {
          */
         FamilyOut: {
             /** Columns */
-            columns: components["schemas"]["ColumnOut"][];
+            columns: components["schemas"]["yellow_ladle__api__routes__family__ColumnOut"][];
             /** Strips */
             strips: components["schemas"]["StripOut"][];
         };
@@ -416,6 +1041,18 @@ export interface components {
             place: string;
             /** Message */
             message: string;
+        };
+        /**
+         * FetchedOut
+         * @description What a fetch brought: new notices, and goods that the larder does not know.
+         */
+        FetchedOut: {
+            /** Sheets */
+            sheets: number;
+            /** Notices */
+            notices: number;
+            /** Unknown Goods */
+            unknown_goods: string[];
         };
         /**
          * FlagOut
@@ -475,6 +1112,24 @@ export interface components {
             id: string;
         };
         /**
+         * GivenOut
+         * @description What one voice gives the product: a maker's label, or ("") the product's own.
+         *
+         *     `counts` says whether it does; a maker that is not in use does not.
+         */
+        GivenOut: {
+            /** Maker */
+            maker: string;
+            /** Name */
+            name: string;
+            /** Flags */
+            flags: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+            /** Counts */
+            counts: boolean;
+        };
+        /**
          * GoalsPiece
          * @description Flags that must go and diets that must suit.
          */
@@ -490,10 +1145,73 @@ export interface components {
              */
             fit: string[];
         };
+        /**
+         * GoodOut
+         * @description A starting point: a product begun, and what to look for on its label.
+         */
+        GoodOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Class Name */
+            class_name: string;
+            /** Plain */
+            plain: boolean;
+            /** Look */
+            look: string[];
+            /** Say */
+            say: string;
+            product: components["schemas"]["ProductPiece"];
+        };
         /** HTTPValidationError */
         HTTPValidationError: {
             /** Detail */
             detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * HeldOut
+         * @description Something unchecked: what it holds back, and the quickest way to settle it.
+         *
+         *     `settle`: read_label, ask_maker, mark_plain, write_card or empty_bag.
+         */
+        HeldOut: {
+            /** Item */
+            item: string;
+            /** Name */
+            name: string;
+            /** Maker */
+            maker: string | null;
+            /** Is Product */
+            is_product: boolean;
+            /** Flags */
+            flags: string[];
+            /** All Flags */
+            all_flags: boolean;
+            /** Plates */
+            plates: components["schemas"]["Named"][];
+            /** Frees */
+            frees: components["schemas"]["Named"][];
+            /** Pots */
+            pots: number;
+            /** Needs */
+            needs: string[];
+            /** Settle */
+            settle: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * IntakeOut
+         * @description What a file comes to. Nothing is recorded yet.
+         */
+        IntakeOut: {
+            /** Columns */
+            columns: components["schemas"]["yellow_ladle__api__routes__intake__ColumnOut"][];
+            /** Rows */
+            rows: components["schemas"]["TakenOut"][];
+            /** Faults */
+            faults: components["schemas"]["CellFaultOut"][];
         };
         /**
          * ItemRippleOut
@@ -539,6 +1257,12 @@ export interface components {
             used_in: number;
             /** Plates */
             plates: number;
+            /** Makers */
+            makers: number;
+            /** Is Bag */
+            is_bag: boolean;
+            /** Second Look */
+            second_look: boolean;
         };
         /**
          * KitchenIn
@@ -554,6 +1278,16 @@ export interface components {
             name: string;
             /** Regime */
             regime: string;
+            /**
+             * Second Look Days
+             * @default 180
+             */
+            second_look_days: number;
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["PersonPiece"][];
             /** Seen */
             seen: number;
         };
@@ -566,6 +1300,12 @@ export interface components {
             name: string;
             /** Version */
             version: number;
+            /** Today */
+            today: string;
+            /** Second Look Days */
+            second_look_days: number;
+            /** People */
+            people: components["schemas"]["PersonPiece"][];
             regime: components["schemas"]["Named"];
             /** Regimes */
             regimes: components["schemas"]["Named"][];
@@ -581,6 +1321,10 @@ export interface components {
             levels: string[];
             /** Evidence */
             evidence: string[];
+            /** Certificates */
+            certificates: string[];
+            /** Strictness */
+            strictness: string[];
             /** Kinds */
             kinds: string[];
             /** Roles */
@@ -593,6 +1337,55 @@ export interface components {
             classes: string[];
             /** Say */
             say: string;
+        };
+        /**
+         * LabelIn
+         * @description A label's text, which may hold HTML or markdown, and its language.
+         * @example {
+         *       "language": "auto",
+         *       "text": "Sugar, whey powder (MILK). May contain egg."
+         *     }
+         */
+        LabelIn: {
+            /** Text */
+            text: string;
+            /**
+             * Language
+             * @default auto
+             */
+            language: string;
+        };
+        /**
+         * LabelOut
+         * @description What a label's text proposes, asks, claims and lists.
+         */
+        LabelOut: {
+            /** Language */
+            language: string;
+            /** Proposals */
+            proposals: components["schemas"]["ProposalOut"][];
+            /** Questions */
+            questions: string[];
+            /** Claims */
+            claims: components["schemas"]["ClaimOut"][];
+            /** Listed */
+            listed: components["schemas"]["ListedOut"][];
+        };
+        /**
+         * LarderAsOf
+         * @description The larder as it stood at a moment, with what each product then carried.
+         */
+        LarderAsOf: {
+            /** At */
+            at: string;
+            /** Products */
+            products: components["schemas"]["ProductPiece"][];
+            /** Flags */
+            flags: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
         };
         /**
          * LineChange
@@ -682,6 +1475,86 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Equipment
+             * @default []
+             */
+            equipment: string[];
+        };
+        /**
+         * ListedOut
+         * @description One ingredient, with what stands in brackets behind it.
+         */
+        ListedOut: {
+            /** Text */
+            text: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Percent */
+            percent: number | null;
+            /** Stressed */
+            stressed: boolean;
+            /** Parts */
+            parts: components["schemas"]["ListedOut"][];
+        };
+        /**
+         * MakerPiece
+         * @description An approved maker of a product, with what its own label says.
+         */
+        MakerPiece: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Statements
+             * @default {}
+             */
+            statements: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+            /**
+             * Otherwise
+             * @default unchecked
+             * @enum {string}
+             */
+            otherwise: "free" | "may_contain" | "unchecked" | "contains";
+            /**
+             * Certificates
+             * @default []
+             */
+            certificates: string[];
+            /**
+             * Papers
+             * @default {}
+             */
+            papers: {
+                [key: string]: components["schemas"]["PaperPiece"];
+            };
+            /**
+             * Evidence
+             * @default {}
+             */
+            evidence: {
+                [key: string]: components["schemas"]["EvidencePiece"];
+            };
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * Pack
+             * @default
+             */
+            pack: string;
+            /**
+             * Code
+             * @default
+             */
+            code: string;
         };
         /**
          * Named
@@ -692,6 +1565,56 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+        };
+        /**
+         * NeedPiece
+         * @description What a guest must have cleared or fit, and how strictly.
+         */
+        NeedPiece: {
+            /** Id */
+            id: string;
+            /** Guest */
+            guest: string;
+            /**
+             * Clear
+             * @default []
+             */
+            clear: string[];
+            /**
+             * Fit
+             * @default []
+             */
+            fit: string[];
+            /**
+             * Strictness
+             * @default allergy
+             * @enum {string}
+             */
+            strictness: "allergy" | "intolerance" | "belief" | "taste";
+        };
+        /**
+         * NoticeOut
+         * @description A maker changed a label. `ripple` is what accepting it would do.
+         */
+        NoticeOut: {
+            /** Id */
+            id: number;
+            product: components["schemas"]["Named"];
+            /** Maker */
+            maker: string;
+            /** Supplier */
+            supplier: string;
+            /** Issued */
+            issued: string;
+            /** Received */
+            received: string;
+            /** Differences */
+            differences: components["schemas"]["DifferenceOut"][];
+            /** Unknown */
+            unknown: string[];
+            /** Ingredients */
+            ingredients: string;
+            ripple: components["schemas"]["RippleOut"];
         };
         /** Page[JarOut] */
         Page_JarOut_: {
@@ -710,6 +1633,39 @@ export interface components {
             total: number;
             /** Offset */
             offset: number;
+        };
+        /**
+         * PaperPiece
+         * @description The paper behind a certificate: its number, and the last day that it holds (ISO date).
+         */
+        PaperPiece: {
+            /**
+             * Number
+             * @default
+             */
+            number: string;
+            /** Expires */
+            expires?: string | null;
+        };
+        /**
+         * PartPiece
+         * @description Another product within a compound one, with its share in per cent where it is known.
+         */
+        PartPiece: {
+            /** Product */
+            product: string;
+            /** Percent */
+            percent?: number | null;
+        };
+        /**
+         * PersonPiece
+         * @description Somebody of the kitchen, by initials that are theirs alone.
+         */
+        PersonPiece: {
+            /** Initials */
+            initials: string;
+            /** Name */
+            name: string;
         };
         /**
          * PlanOut
@@ -803,6 +1759,9 @@ export interface components {
         PotOut: {
             /** Version */
             version: number;
+            sign_off: components["schemas"]["SignOffPiece"] | null;
+            /** In Goods */
+            in_goods: components["schemas"]["Named"][];
             preparation: components["schemas"]["PreparationPiece"];
             /** Lines */
             lines: components["schemas"]["LineOut"][];
@@ -812,7 +1771,7 @@ export interface components {
             suits: components["schemas"]["SuitsOut"][];
             declared: components["schemas"]["DeclaredOut"];
             /** Goes Into */
-            goes_into: components["schemas"]["UseOut"][];
+            goes_into: components["schemas"]["yellow_ladle__api__routes__preparations__UseOut"][];
             /** Reaches */
             reaches: components["schemas"]["PotNameOut"][];
             variant_of: components["schemas"]["Named"] | null;
@@ -897,7 +1856,7 @@ export interface components {
          */
         PreviewIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["Removal"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
         };
         /**
          * Problem
@@ -945,6 +1904,9 @@ export interface components {
         /**
          * ProductOut
          * @description One product with its version and the pots it goes into.
+         *
+         *     `inside`: what it is made of, or what is in the bag. `in_goods`: the goods that it is in.
+         *     `run_out`: certificates that count no more.
          */
         ProductOut: {
             /** Version */
@@ -956,6 +1918,18 @@ export interface components {
             };
             /** Goes Into */
             goes_into: components["schemas"]["Named"][];
+            /** In Goods */
+            in_goods: components["schemas"]["Named"][];
+            /** Given By */
+            given_by: components["schemas"]["GivenOut"][];
+            /** Inside */
+            inside: components["schemas"]["Named"][];
+            /** Run Out */
+            run_out: string[];
+            /** Second Look */
+            second_look: boolean;
+            /** Has Photo */
+            has_photo: boolean;
         };
         /**
          * ProductPiece
@@ -1003,10 +1977,76 @@ export interface components {
             evidence: {
                 [key: string]: components["schemas"]["EvidencePiece"];
             };
+            /**
+             * Papers
+             * @default {}
+             */
+            papers: {
+                [key: string]: components["schemas"]["PaperPiece"];
+            };
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * Pack
+             * @default
+             */
+            pack: string;
+            /**
+             * Code
+             * @default
+             */
+            code: string;
+            /**
+             * Makers
+             * @default []
+             */
+            makers: components["schemas"]["MakerPiece"][];
+            /** In Use */
+            in_use?: string | null;
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["PartPiece"][];
+            bag?: components["schemas"]["BagPiece"] | null;
+        };
+        /**
+         * ProductsChange
+         * @description Several products at once, as a table or a supplier's sheet brings them.
+         */
+        ProductsChange: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "products";
+            /** Products */
+            products: components["schemas"]["ProductPiece"][];
+        };
+        /**
+         * ProposalOut
+         * @description A level proposed for a flag.
+         */
+        ProposalOut: {
+            /** Flag */
+            flag: string;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "free" | "may_contain" | "unchecked" | "contains";
+            /** Because */
+            because: components["schemas"]["BecauseOut"][];
         };
         /**
          * RecordIn
          * @description A change with the version that its writer saw, null for something new.
+         *
+         *     `seen_each` names the versions one by one where a change touches several things. `person` and
+         *     `why` are kept in the history.
          * @example {
          *       "change": {
          *         "change": "statement",
@@ -1024,13 +2064,26 @@ export interface components {
          */
         RecordIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["Removal"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
             /** Seen */
             seen?: number | null;
+            /** Seen Each */
+            seen_each?: {
+                [key: string]: number | null;
+            } | null;
+            /** Person */
+            person?: string | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
         };
         /**
          * RecordedOut
          * @description What was recorded did this; `versions` are those that now stand of what was written.
+         *
+         *     `freed` names the plates that nothing unchecked holds back any more.
          */
         RecordedOut: {
             ripple: components["schemas"]["RippleOut"];
@@ -1038,6 +2091,8 @@ export interface components {
             versions: {
                 [key: string]: number;
             };
+            /** Freed */
+            freed: string[];
         };
         /**
          * Removal
@@ -1065,6 +2120,75 @@ export interface components {
             plates: number;
             /** Items */
             items: components["schemas"]["ItemRippleOut"][];
+        };
+        /**
+         * RunOutOut
+         * @description A certificate that counts no more.
+         */
+        RunOutOut: {
+            product: components["schemas"]["Named"];
+            /** Maker */
+            maker: string | null;
+            /** Kind */
+            kind: string;
+            /** Number */
+            number: string;
+            /** Expires */
+            expires: string;
+        };
+        /**
+         * SecondLookOut
+         * @description A label that was read too long ago; without days where nobody wrote down when.
+         */
+        SecondLookOut: {
+            product: components["schemas"]["Named"];
+            /** Maker */
+            maker: string | null;
+            /** Read On */
+            read_on: string | null;
+            /** Days */
+            days: number | null;
+            /** Person */
+            person: string | null;
+        };
+        /**
+         * SignIn
+         * @description Who checked the pot, by initials or name.
+         */
+        SignIn: {
+            /** Person */
+            person: string;
+        };
+        /**
+         * SignOffPiece
+         * @description Who checked a preparation and when, and what made that stale.
+         */
+        SignOffPiece: {
+            /** Preparation */
+            preparation: string;
+            /** Person */
+            person: string;
+            /** Date */
+            date: string;
+            /** Stale Since */
+            stale_since?: string | null;
+            /** Stale By */
+            stale_by?: string | null;
+        };
+        /**
+         * StaleOut
+         * @description A pot whose sign-off a change has made stale.
+         */
+        StaleOut: {
+            pot: components["schemas"]["Named"];
+            /** Person */
+            person: string;
+            /** Date */
+            date: string;
+            /** Stale Since */
+            stale_since: string;
+            /** Stale By */
+            stale_by: string;
         };
         /**
          * StatementChange
@@ -1199,22 +2323,105 @@ export interface components {
             rule: string;
         };
         /**
-         * UseOut
-         * @description What a pot goes into, and how much of it.
+         * TakenOut
+         * @description One product as it would be recorded; `seen` is the version that it would change.
          */
-        UseOut: {
+        TakenOut: {
+            /** Row */
+            row: number;
+            product: components["schemas"]["ProductPiece"];
+            /** Seen */
+            seen: number | null;
+        };
+        /**
+         * ToolOut
+         * @description A tool, the pots whose cards name it, and what is in it since its last wash today.
+         */
+        ToolOut: {
+            tool: components["schemas"]["ToolPiece"];
+            /** Pots */
+            pots: components["schemas"]["Named"][];
+            /** Inside */
+            inside: components["schemas"]["Named"][];
+        };
+        /**
+         * ToolPiece
+         * @description A tool that pots go through. A dedicated one leaves no traces.
+         */
+        ToolPiece: {
+            /** Name */
+            name: string;
+            /**
+             * Dedicated
+             * @default false
+             */
+            dedicated: boolean;
+            /**
+             * Always Shared
+             * @default false
+             */
+            always_shared: boolean;
+        };
+        /**
+         * TracesOut
+         * @description What the day's tools added to one pot or plate.
+         */
+        TracesOut: {
             /** Id */
             id: string;
             /** Name */
             name: string;
             /** Kind */
             kind: string;
-            /** Quantity */
-            quantity: number;
-            /** Unit */
-            unit: string;
-            /** As By Product */
-            as_by_product: string | null;
+            /** Flags */
+            flags: string[];
+            /** Through */
+            through: string[];
+        };
+        /**
+         * UncheckedOut
+         * @description The whole list. `statements` counts what nobody has checked, as the top strip does.
+         */
+        UncheckedOut: {
+            /** Statements */
+            statements: number;
+            /** Held */
+            held: components["schemas"]["HeldOut"][];
+            /** Second Looks */
+            second_looks: components["schemas"]["SecondLookOut"][];
+            /** Second Look Days */
+            second_look_days: number;
+            /** Run Out */
+            run_out: components["schemas"]["RunOutOut"][];
+            /** Stale Sign Offs */
+            stale_sign_offs: components["schemas"]["StaleOut"][];
+            /** Needs */
+            needs: components["schemas"]["NeedPiece"][];
+        };
+        /**
+         * UndoIn
+         * @description Who takes a change back, and why.
+         */
+        UndoIn: {
+            /** Person */
+            person?: string | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * UseIn
+         * @description What went through a tool just now; an item of null means that it was washed.
+         */
+        UseIn: {
+            /** Tool */
+            tool: string;
+            /** Item */
+            item: string | null;
+            /** Person */
+            person?: string | null;
         };
         /** ValidationError */
         ValidationError: {
@@ -1265,6 +2472,56 @@ export interface components {
             quantity: number;
             /** Unit */
             unit: string;
+        };
+        /**
+         * ColumnOut
+         * @description One column of the board.
+         */
+        yellow_ladle__api__routes__family__ColumnOut: {
+            id: components["schemas"]["Column"];
+            /** Name */
+            name: string;
+        };
+        /**
+         * ColumnOut
+         * @description A column's heading, and the field or flag that it was taken for; null where it is none.
+         */
+        yellow_ladle__api__routes__intake__ColumnOut: {
+            /** Heading */
+            heading: string;
+            /** Field */
+            field: string | null;
+        };
+        /**
+         * UseOut
+         * @description What a pot goes into, and how much of it.
+         */
+        yellow_ladle__api__routes__preparations__UseOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Quantity */
+            quantity: number;
+            /** Unit */
+            unit: string;
+            /** As By Product */
+            as_by_product: string | null;
+        };
+        /**
+         * UseOut
+         * @description One use of a tool, as it was written down.
+         */
+        yellow_ladle__api__routes__tools__UseOut: {
+            /** At */
+            at: string;
+            /** Tool */
+            tool: string;
+            item: components["schemas"]["Named"] | null;
+            /** Person */
+            person: string | null;
         };
     };
     responses: never;
@@ -1443,6 +2700,62 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PotOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sign_off_api_v1_preparations__id__sign_off_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignOffPiece"];
                 };
             };
             /** @description No such thing */
@@ -1861,6 +3174,1213 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    read_api_v1_labels_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    label_languages_api_v1_labels_languages_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Named"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    starting_points_api_v1_goods_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoodOut"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    unchecked_api_v1_unchecked_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UncheckedOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_needs_api_v1_needs_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NeedPiece"][];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NeedPiece"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tools_api_v1_tools_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToolOut"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_tools_api_v1_tools_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToolPiece"][];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToolOut"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    use_api_v1_tools_uses_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UseIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    day_api_v1_day_get: {
+        parameters: {
+            query?: {
+                on?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    history_api_v1_history_get: {
+        parameters: {
+            query?: {
+                item?: string | null;
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryOut"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_api_v1_history__id__undo_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RippleOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    larder_as_of_api_v1_larder_as_of_get: {
+        parameters: {
+            query: {
+                at: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderAsOf"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_at_table_api_v1_intake_table_post: {
+        parameters: {
+            query?: {
+                person?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_at_sheet_api_v1_intake_sheet_post: {
+        parameters: {
+            query?: {
+                person?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    template_api_v1_intake_template__form__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                form: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fetch_api_v1_feed_fetch_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FetchedOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notices_api_v1_notices_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoticeOut"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    decided_api_v1_notices__id__decide_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecisionIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RippleOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    codes_api_v1_codes_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeOut"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    code_api_v1_codes__code__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    photo_api_v1_products__id__photo_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/webp": string;
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_photo_api_v1_products__id__photo_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_photo_api_v1_products__id__photo_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -3,9 +3,12 @@
 from fastapi import APIRouter
 from pydantic import BaseModel
 
-from yellow_ladle.api.changes import AnyChange, RecordIn, RippleOut, change_of, ripple_out
+from yellow_ladle.api.changes import AnyChange, RecordIn, change_of, signer
 from yellow_ladle.api.ledger import TheLedger
 from yellow_ladle.api.problems import PROBLEMS
+from yellow_ladle.api.ripples import RippleOut, ripple_out
+from yellow_ladle.core.holding import freed
+from yellow_ladle.store.history import Act
 
 router = APIRouter(tags=["changes"], responses=PROBLEMS)
 
@@ -17,10 +20,14 @@ class PreviewIn(BaseModel):
 
 
 class RecordedOut(BaseModel):
-    """What was recorded did this; `versions` are those that now stand of what was written."""
+    """What was recorded did this; `versions` are those that now stand of what was written.
+
+    `freed` names the plates that nothing unchecked holds back any more.
+    """
 
     ripple: RippleOut
     versions: dict[str, int]
+    freed: list[str]
 
 
 @router.post("/preview")
@@ -33,6 +40,9 @@ def preview(wanted: PreviewIn, ledger: TheLedger) -> RippleOut:
 def record(wanted: RecordIn, ledger: TheLedger) -> RecordedOut:
     """Records a change, if what it touches still stands at the version that the writer saw."""
     change = change_of(ledger.now, wanted.change)
-    ripple = ledger.record(change, dict.fromkeys(change.ids, wanted.seen))
+    before = ledger.now.reading
+    act = Act(wanted.person or signer(wanted.change), wanted.why)
+    ripple = ledger.record(change, wanted.versions(change), act)
+    names = sorted(map(before.book.name, freed(before, ledger.now.reading)))
     versions = {id: ledger.now.versions[id] for id in change.written}
-    return RecordedOut(ripple=ripple_out(ripple), versions=versions)
+    return RecordedOut(ripple=ripple_out(ripple), versions=versions, freed=names)

@@ -7,17 +7,20 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.problems import PROBLEMS
-from yellow_ladle.core.book import KINDS, ROLES, STAGES, Kitchen
+from yellow_ladle.core.book import KINDS, ROLES, SECOND_LOOK_DAYS, STAGES, Kitchen, Person
 from yellow_ladle.core.diets import diets
 from yellow_ladle.core.faults import BookRefused, Fault, unknown
+from yellow_ladle.core.goods import goods
 from yellow_ladle.core.levels import WORDS, Level
-from yellow_ladle.core.product import EVIDENCE
+from yellow_ladle.core.need import STRICTNESS
+from yellow_ladle.core.product import CERTIFICATES, EVIDENCE
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.regimes import regimes
 from yellow_ladle.core.rules import swap_rules
 from yellow_ladle.core.sentences import SAY
 from yellow_ladle.core.units import units
-from yellow_ladle.files.book_models import Name, Word
+from yellow_ladle.files.book_models import Name, PersonPiece, Word
+from yellow_ladle.files.pieces import kitchen_piece
 from yellow_ladle.store.ledger import Now
 
 router = APIRouter(tags=["kitchen"])
@@ -48,6 +51,8 @@ class KitchenIn(BaseModel):
 
     name: Name
     regime: Word
+    second_look_days: Annotated[int, Field(ge=1, le=3650)] = SECOND_LOOK_DAYS
+    people: list[PersonPiece] = []
     seen: Annotated[int, Field(ge=0)]
 
 
@@ -56,6 +61,9 @@ class KitchenOut(BaseModel):
 
     name: str
     version: int
+    today: str
+    second_look_days: int
+    people: list[PersonPiece]
     regime: Named
     regimes: list[Named]
     unchecked: int
@@ -64,6 +72,8 @@ class KitchenOut(BaseModel):
     diets: list[Named]
     levels: list[str]
     evidence: list[str]
+    certificates: list[str]
+    strictness: list[str]
     kinds: list[str]
     roles: list[str]
     stages: list[str]
@@ -83,7 +93,12 @@ def name_kitchen(wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
     """Names the kitchen and picks its regime. What is carried stays; what is declared changes."""
     if wanted.regime not in regimes():
         raise BookRefused([Fault("regime", unknown("regime", wanted.regime, regimes()))])
-    ledger.name(Kitchen(wanted.name, wanted.regime), wanted.seen)
+    initials = [person.initials for person in wanted.people]
+    if twice := next((word for word in initials if initials.count(word) > 1), None):
+        raise BookRefused([Fault("people", f'two people have the initials "{twice}"')])
+    people = tuple(Person(person.initials, person.name) for person in wanted.people)
+    kitchen = Kitchen(wanted.name, wanted.regime, wanted.second_look_days, people)
+    ledger.name(kitchen, wanted.seen)
     return _kitchen(ledger.now)
 
 
@@ -91,12 +106,16 @@ def _kitchen(now: Now) -> KitchenOut:
     book = now.reading.book
     unchecked = [unchecked_flags(now.reading, id) for id in book.products]
     classes = {product.class_ for product in book.products.values()}
+    classes.update(good.class_ for good in goods().values())
     for rule in swap_rules():
         classes.update(rule.with_)
         classes.update(rule.replaces)
     return KitchenOut(
         name=book.kitchen.name,
         version=now.kitchen_version,
+        today=str(now.reading.on),
+        second_look_days=book.kitchen.second_look_days,
+        people=kitchen_piece(book.kitchen).people,
         regimes=[Named(id=regime.id, name=regime.name) for regime in regimes().values()],
         regime=Named(id=book.kitchen.regime, name=regimes()[book.kitchen.regime].name),
         unchecked=sum(unchecked),
@@ -108,6 +127,8 @@ def _kitchen(now: Now) -> KitchenOut:
         diets=[Named(id=diet.id, name=diet.name) for diet in diets().values()],
         levels=list(WORDS),
         evidence=list(EVIDENCE),
+        certificates=list(CERTIFICATES),
+        strictness=list(STRICTNESS),
         kinds=list(KINDS),
         roles=list(ROLES),
         stages=list(STAGES),

@@ -5,9 +5,9 @@ from typing import Annotated, Literal
 from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
-from yellow_ladle.api.changes import RippleOut, ripple_out
 from yellow_ladle.api.ledger import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.problems import PROBLEMS
+from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.products import level_words
 from yellow_ladle.core.diets import diets

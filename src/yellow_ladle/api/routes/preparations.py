@@ -13,7 +13,7 @@ from yellow_ladle.api.carrying import (
     declared,
     suits,
 )
-from yellow_ladle.api.ledger import TheBook, preparation_or_missing
+from yellow_ladle.api.ledger import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.pages import Offset, Page, Size, page
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
@@ -21,8 +21,8 @@ from yellow_ladle.api.routes.products import level_words
 from yellow_ladle.core.book import Preparation, by_product_item, owner_of
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.reading import Reading
-from yellow_ladle.files.book_models import LinePiece, PreparationPiece
-from yellow_ladle.files.pieces import line_piece, preparation_piece
+from yellow_ladle.files.book_models import LinePiece, Name, PreparationPiece, SignOffPiece
+from yellow_ladle.files.pieces import line_piece, preparation_piece, sign_off_piece
 
 router = APIRouter(prefix="/preparations", tags=["pots"], responses=PROBLEMS)
 
@@ -64,6 +64,8 @@ class PotOut(BaseModel):
     """One preparation, whole."""
 
     version: int
+    sign_off: SignOffPiece | None
+    in_goods: list[Named]
     preparation: PreparationPiece
     lines: list[LineOut]
     carries: list[CarriedOut]
@@ -102,6 +104,12 @@ def preparation(id: str, now: TheBook) -> PotOut:
     reached = reading.reached([id]) - {id}
     return PotOut(
         version=now.versions[id],
+        sign_off=sign_off_piece(id, signed) if (signed := book.sign_offs.get(id)) else None,
+        in_goods=[
+            Named(id=user, name=book.name(user))
+            for user in sorted(reading.family.users.get(id, ()))
+            if user in book.products
+        ],
         preparation=preparation_piece(made),
         lines=[_line(reading, made, index, index in counted) for index in range(len(made.lines))],
         carries=carried(reading, id),
@@ -119,6 +127,19 @@ def preparation(id: str, now: TheBook) -> PotOut:
             if other.variant_of == id
         ],
     )
+
+
+class SignIn(BaseModel):
+    """Who checked the pot, by initials or name."""
+
+    person: Name
+
+
+@router.post("/{id}/sign-off")
+def sign_off(id: str, wanted: SignIn, ledger: TheLedger) -> SignOffPiece:
+    """Signs a pot off as it stands now. A change from above makes that stale, visibly."""
+    preparation_or_missing(ledger.now, id)
+    return sign_off_piece(id, ledger.sign(id, wanted.person))
 
 
 def _line(reading: Reading, made: Preparation, index: int, counted: bool) -> LineOut:

@@ -5,14 +5,18 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
-from yellow_ladle.api.ledger import TheBook, product_or_missing
+from yellow_ladle.api.ledger import TheBook, TheLedger, product_or_missing
 from yellow_ladle.api.pages import Offset, Page, Size, page
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named, unchecked_flags
-from yellow_ladle.core.levels import LevelWord
+from yellow_ladle.core.ages import run_out_certificates, second_looks
+from yellow_ladle.core.levels import Level, LevelWord
+from yellow_ladle.core.masks import Layout
+from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.files.book_models import ProductPiece
 from yellow_ladle.files.product_pieces import product_piece
+from yellow_ladle.store.photos import Photos
 
 router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
 
@@ -31,15 +35,40 @@ class JarOut(BaseModel):
     flags: dict[str, LevelWord]
     used_in: int
     plates: int
+    makers: int
+    is_bag: bool
+    second_look: bool
+
+
+class GivenOut(BaseModel):
+    """What one voice gives the product: a maker's label, or ("") the product's own.
+
+    `counts` says whether it does; a maker that is not in use does not.
+    """
+
+    maker: str
+    name: str
+    flags: dict[str, LevelWord]
+    counts: bool
 
 
 class ProductOut(BaseModel):
-    """One product with its version and the pots it goes into."""
+    """One product with its version and the pots it goes into.
+
+    `inside`: what it is made of, or what is in the bag. `in_goods`: the goods that it is in.
+    `run_out`: certificates that count no more.
+    """
 
     version: int
     product: ProductPiece
     flags: dict[str, LevelWord]
     goes_into: list[Named]
+    in_goods: list[Named]
+    given_by: list[GivenOut]
+    inside: list[Named]
+    run_out: list[str]
+    second_look: bool
+    has_photo: bool
 
 
 @router.get("")
@@ -52,8 +81,9 @@ def products(
 ) -> Page[JarOut]:
     """The larder, what nobody has checked first."""
     wanted = find.casefold()
+    old = {look.product for look in second_looks(now.reading.book, str(now.reading.on))}
     jars = [
-        _jar(now.reading, id)
+        _jar(now.reading, id, id in old)
         for id, product in now.reading.book.products.items()
         if wanted in product.name.casefold() or wanted in product.class_
     ]
@@ -63,17 +93,47 @@ def products(
 
 
 @router.get("/{id}")
-def product(id: str, now: TheBook) -> ProductOut:
+def product(id: str, now: TheBook, ledger: TheLedger) -> ProductOut:
     """One product, with what it says and where it goes."""
     value = product_or_missing(now, id)
-    book = now.reading.book
+    book, on = now.reading.book, str(now.reading.on)
     users = sorted(now.reading.derivatives(id), key=book.name)
     return ProductOut(
         version=now.versions[id],
         product=product_piece(value),
         flags=level_words(now.reading, id),
         goes_into=[Named(id=user, name=book.name(user)) for user in users],
+        in_goods=[
+            Named(id=user, name=book.name(user))
+            for user in sorted(now.reading.family.users.get(id, ()))
+            if user in book.products
+        ],
+        given_by=_given_by(now.reading, value),
+        inside=[Named(id=item, name=book.name(item)) for item in value.contents],
+        run_out=[gone.kind for gone in run_out_certificates(book, on) if gone.product == id],
+        second_look=id in {look.product for look in second_looks(book, on)},
+        has_photo=Photos(ledger.path).has(id),
     )
+
+
+def _given_by(reading: Reading, product: Product) -> list[GivenOut]:
+    counted = {maker.id for maker in product.counted_makers}
+    rest = Level.FREE if product.makers else product.otherwise
+    voices = [("", product.name, product.statements, rest)]
+    voices += [(m.id, m.name, m.statements, m.otherwise) for m in product.makers]
+    return [
+        GivenOut(
+            maker=id,
+            name=name,
+            flags=_words_of(reading.layout, reading.layout.mask(statements, otherwise)),
+            counts=id == "" or id in counted,
+        )
+        for id, name, statements, otherwise in voices
+    ]
+
+
+def _words_of(layout: Layout, mask: int) -> dict[str, LevelWord]:
+    return {flag: level.word for flag, level in layout.levels(mask).items()}
 
 
 def level_words(reading: Reading, item: str) -> dict[str, LevelWord]:
@@ -81,7 +141,7 @@ def level_words(reading: Reading, item: str) -> dict[str, LevelWord]:
     return {flag: level.word for flag, level in reading.levels(item).items()}
 
 
-def _jar(reading: Reading, id: str) -> JarOut:
+def _jar(reading: Reading, id: str, second_look: bool) -> JarOut:
     product, made = reading.book.products[id], reading.book.preparations
     reached = reading.reached([id])
     return JarOut(
@@ -93,4 +153,7 @@ def _jar(reading: Reading, id: str) -> JarOut:
         flags=level_words(reading, id),
         used_in=len(reading.family.users.get(id, ())),
         plates=sum(made[pot].kind == "dish" for pot in reached),
+        makers=len(product.makers),
+        is_bag=product.bag is not None,
+        second_look=second_look,
     )

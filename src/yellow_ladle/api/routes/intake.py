@@ -1,0 +1,123 @@
+"""Taking goods in from tables and suppliers' sheets: looked at first, recorded when confirmed."""
+
+from typing import Literal
+
+from fastapi import APIRouter, Request, Response
+from fastapi.concurrency import run_in_threadpool
+from pydantic import BaseModel
+
+from yellow_ladle.api.ledger import TheBook, TheLedger
+from yellow_ladle.api.problems import PROBLEMS
+from yellow_ladle.api.uploads import BODY, whole_body
+from yellow_ladle.core.ids import free_id
+from yellow_ladle.core.product import Evidence
+from yellow_ladle.files import goods_table, table_file
+from yellow_ladle.files.book_models import ProductPiece
+from yellow_ladle.files.product_pieces import product_piece
+from yellow_ladle.files.supplier_sheet import MOST_BYTES, levels_of, product_of, read_sheet
+from yellow_ladle.store.ledger import Now
+
+router = APIRouter(prefix="/intake", tags=["intake"], responses=PROBLEMS)
+
+FILE = {"content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}
+
+
+class ColumnOut(BaseModel):
+    """A column's heading, and the field or flag that it was taken for; null where it is none."""
+
+    heading: str
+    field: str | None
+
+
+class CellFaultOut(BaseModel):
+    """What is wrong in one cell. Row 1 is the headings."""
+
+    row: int
+    column: str
+    message: str
+
+
+class TakenOut(BaseModel):
+    """One product as it would be recorded; `seen` is the version that it would change."""
+
+    row: int
+    product: ProductPiece
+    seen: int | None
+
+
+class IntakeOut(BaseModel):
+    """What a file comes to. Nothing is recorded yet."""
+
+    columns: list[ColumnOut]
+    rows: list[TakenOut]
+    faults: list[CellFaultOut]
+
+
+@router.post("/table", openapi_extra=BODY)
+async def look_at_table(
+    request: Request, ledger: TheLedger, person: str | None = None
+) -> IntakeOut:
+    """Reads a CSV or XLSX table: its columns by name, its products, its faults. Records nothing."""
+    content = await whole_body(request, table_file.MOST_BYTES)
+    return await run_in_threadpool(_table, content, ledger.now, person)
+
+
+@router.post("/sheet", openapi_extra=BODY)
+async def look_at_sheet(
+    request: Request, ledger: TheLedger, person: str | None = None
+) -> IntakeOut:
+    """Reads a supplier's sheet with allergen codes. A code that is not known is a fault."""
+    content = await whole_body(request, MOST_BYTES)
+    return await run_in_threadpool(_sheet, content, ledger.now, person)
+
+
+@router.get("/template.{form}", response_class=Response, responses={200: FILE})
+def template(form: Literal["csv", "xlsx"], now: TheBook) -> Response:
+    """An empty table with every heading that is understood, and one made-up row."""
+    rows = goods_table.template(now.reading.book.flags)
+    content = table_file.write_csv(rows) if form == "csv" else table_file.write_xlsx(rows)
+    name = f'attachment; filename="larder.{form}"'
+    headers = {"Content-Disposition": name}
+    return Response(content, media_type="application/octet-stream", headers=headers)
+
+
+def _table(content: bytes, now: Now, person: str | None) -> IntakeOut:
+    book = now.reading.book
+    found = goods_table.read_goods(
+        table_file.read_table(content),
+        book.flags,
+        book.products,
+        now.versions,
+        Evidence("supplier", now.reading.on, person),
+    )
+    return IntakeOut(
+        columns=[ColumnOut(heading=c.heading, field=c.field) for c in found.columns],
+        rows=[
+            TakenOut(row=row, product=product_piece(made), seen=now.versions.get(made.id))
+            for row, made in zip(found.rows, found.products, strict=True)
+        ],
+        faults=[
+            CellFaultOut(row=fault.row, column=fault.column, message=fault.message)
+            for fault in found.faults
+        ],
+    )
+
+
+def _sheet(content: bytes, now: Now, person: str | None) -> IntakeOut:
+    sheet = read_sheet(content)
+    taken, rows, faults = set(now.versions), [], []
+    for number, good in enumerate(sheet.goods, 1):
+        id = free_id(good.name, taken)
+        taken.add(id)
+        rows.append(
+            TakenOut(
+                row=number, product=product_piece(product_of(sheet, good, id, person)), seen=None
+            )
+        )
+        faults += [
+            CellFaultOut(
+                row=number, column="allergens", message=f'the code "{code}" is not known here'
+            )
+            for code in levels_of(good).unknown
+        ]
+    return IntakeOut(columns=[], rows=rows, faults=faults)
