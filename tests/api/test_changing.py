@@ -96,6 +96,7 @@ class Recording(ApiTest):
                     "choice": "fat",
                     "chosen": True,
                     "note": "warm",
+                    "equipment": ["fine sieve"],
                 }
             ],
             "statements": {"milk": "may_contain"},

@@ -21,7 +21,7 @@ from selenium.webdriver.support.wait import WebDriverWait
 
 from yellow_ladle.api.app import create_app
 from yellow_ladle.core.book import Book
-from yellow_ladle.demo.kitchen import demo_book
+from yellow_ladle.demo.kitchen import demo_book, demo_feed
 from yellow_ladle.store.ledger import Ledger
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -61,7 +61,9 @@ class Served:
     def __init__(self, book: Book, path: Path) -> None:
         self.ledger = Ledger.open(path)
         self.ledger.take(book)
-        config = uvicorn.Config(create_app(self.ledger), port=0, log_level="error")
+        self.feed = demo_feed()
+        app = create_app(self.ledger, feed=self.feed.address)
+        config = uvicorn.Config(app, port=0, log_level="error")
         self._server = uvicorn.Server(config)
         self._thread = threading.Thread(target=self._server.run, daemon=True)
         self._thread.start()
@@ -73,6 +75,7 @@ class Served:
     def stop(self) -> None:
         self._server.should_exit = True
         self._thread.join(10)
+        self.feed.stop()
         self.ledger.close()
 
 

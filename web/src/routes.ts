@@ -9,5 +9,11 @@ export const { p, navigate, isActive, route } = createRouter({
   '/pots/:id/swaps': () => import('./swaps/Swaps.svelte'),
   '/larder': () => import('./larder/Larder.svelte'),
   '/larder/:id': () => import('./larder/Larder.svelte'),
+  '/unchecked': () => import('./unchecked/Unchecked.svelte'),
+  '/bags': () => import('./bags/Bags.svelte'),
+  '/tools': () => import('./tools/Tools.svelte'),
+  '/supplier': () => import('./supplier/Supplier.svelte'),
+  '/intake': () => import('./intake/Intake.svelte'),
+  '/history': () => import('./history/History.svelte'),
   '*': Lost
 });

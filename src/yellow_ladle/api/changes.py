@@ -1,6 +1,7 @@
 """Changes as requests describe them, and what they would do."""
 
 from collections.abc import Callable
+from dataclasses import replace
 from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -11,6 +12,7 @@ from yellow_ladle.core.bag import NoBag, added, emptied
 from yellow_ladle.core.change import Change, choosing, stating, with_lines
 from yellow_ladle.core.faults import BookRefused, Fault, unknown
 from yellow_ladle.core.levels import Level, LevelWord
+from yellow_ladle.core.notices import with_maker, without_maker
 from yellow_ladle.core.product import Evidence, Product
 from yellow_ladle.files import pieces, product_pieces
 from yellow_ladle.files.book_models import (
@@ -19,6 +21,7 @@ from yellow_ladle.files.book_models import (
     Id,
     ItemId,
     LinePiece,
+    MakerPiece,
     Name,
     PreparationPiece,
     ProductPiece,
@@ -81,6 +84,30 @@ class ProductsChange(BaseModel):
     products: Annotated[list[ProductPiece], Field(min_length=1, max_length=5_000)]
 
 
+class MakerChange(BaseModel):
+    """One more maker of a product. Where it had none, its own label becomes the first maker's."""
+
+    change: Literal["maker"]
+    product: Id
+    maker: MakerPiece
+
+
+class MakerDropped(BaseModel):
+    """A maker that is approved no more."""
+
+    change: Literal["maker_dropped"]
+    product: Id
+    maker: Id
+
+
+class MakerInUse(BaseModel):
+    """The maker whose label alone counts from now on; null counts the highest of all."""
+
+    change: Literal["maker_in_use"]
+    product: Id
+    maker: Id | None
+
+
 class AdditionChange(BaseModel):
     """Something put into a running bag today."""
 
@@ -107,6 +134,9 @@ AnyChange = Annotated[
     | ChoiceChange
     | Removal
     | ProductsChange
+    | MakerChange
+    | MakerDropped
+    | MakerInUse
     | AdditionChange
     | EmptyingChange,
     Field(discriminator="change"),
@@ -174,6 +204,15 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
             return Change(preparations=(choosing(preparation, wanted.line),))
         case ProductsChange():
             return Change(products=tuple(map(product_pieces.product, wanted.products)))
+        case MakerChange():
+            product = product_or_missing(now, wanted.product)
+            return Change(products=(with_maker(product, product_pieces.maker(wanted.maker)),))
+        case MakerDropped():
+            product = product_or_missing(now, wanted.product)
+            return Change(products=(without_maker(product, wanted.maker),))
+        case MakerInUse():
+            product = product_or_missing(now, wanted.product)
+            return Change(products=(replace(product, in_use=wanted.maker),))
         case AdditionChange():
             _known_item(now, wanted.item)
             product_or_missing(now, wanted.bag)

@@ -101,6 +101,15 @@ def with_maker(product: Product, maker: Maker) -> Product:
     return replace(product, statements={}, evidence={}, makers=(first, maker), certificates=())
 
 
+def without_maker(product: Product, maker: str) -> Product:
+    """The product without one of its makers. Nobody's label is left where it was the only one."""
+    left = tuple(known for known in product.makers if known.id != maker)
+    in_use = None if product.in_use == maker else product.in_use
+    if left:
+        return replace(product, makers=left, in_use=in_use)
+    return replace(product, makers=(), in_use=None, otherwise=Level.UNCHECKED)
+
+
 def _as_maker(product: Product) -> Maker:
     return Maker(
         "as-before",

@@ -54,5 +54,52 @@ export const productQuery = (id: () => string | null) =>
     here
   );
 
+export const uncheckedQuery = () =>
+  createQuery(
+    () => ({ queryKey: ['unchecked'], queryFn: () => answer(api.GET('/api/v1/unchecked')) }),
+    here
+  );
+
+export const goodsQuery = (wanted: () => boolean) =>
+  createQuery(
+    () => ({
+      queryKey: ['goods'],
+      enabled: wanted(),
+      staleTime: Infinity,
+      queryFn: () => answer(api.GET('/api/v1/goods'))
+    }),
+    here
+  );
+
+export const toolsQuery = () =>
+  createQuery(
+    () => ({ queryKey: ['tools'], queryFn: () => answer(api.GET('/api/v1/tools')) }),
+    here
+  );
+
+export const dayQuery = () =>
+  createQuery(() => ({ queryKey: ['day'], queryFn: () => answer(api.GET('/api/v1/day')) }), here);
+
+export const noticesQuery = () =>
+  createQuery(
+    () => ({ queryKey: ['notices'], queryFn: () => answer(api.GET('/api/v1/notices')) }),
+    here
+  );
+
+export const codesQuery = () =>
+  createQuery(
+    () => ({ queryKey: ['codes'], queryFn: () => answer(api.GET('/api/v1/codes')) }),
+    here
+  );
+
+export const historyQuery = (item: () => string | null) =>
+  createQuery(
+    () => ({
+      queryKey: ['history', item()],
+      queryFn: () => answer(api.GET('/api/v1/history', { params: { query: { item: item() } } }))
+    }),
+    here
+  );
+
 /** Everything is asked again: a change may reach any pot. */
 export const afterRecording = () => queries.invalidateQueries();

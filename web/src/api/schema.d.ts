@@ -891,6 +891,15 @@ export interface components {
          */
         Column: "bases" | "mothers" | "sauces" | "plates";
         /**
+         * ColumnOut
+         * @description One column of the board.
+         */
+        ColumnOut: {
+            id: components["schemas"]["Column"];
+            /** Name */
+            name: string;
+        };
+        /**
          * DayOut
          * @description A day: what went through which tool, and the traces that this adds.
          */
@@ -898,7 +907,7 @@ export interface components {
             /** Day */
             day: string;
             /** Uses */
-            uses: components["schemas"]["yellow_ladle__api__routes__tools__UseOut"][];
+            uses: components["schemas"]["ToolUseOut"][];
             /** Traces */
             traces: components["schemas"]["TracesOut"][];
         };
@@ -1028,7 +1037,7 @@ export interface components {
          */
         FamilyOut: {
             /** Columns */
-            columns: components["schemas"]["yellow_ladle__api__routes__family__ColumnOut"][];
+            columns: components["schemas"]["ColumnOut"][];
             /** Strips */
             strips: components["schemas"]["StripOut"][];
         };
@@ -1170,6 +1179,16 @@ export interface components {
             detail?: components["schemas"]["ValidationError"][];
         };
         /**
+         * HeadingOut
+         * @description A column's heading, and the field or flag that it was taken for; null where it is none.
+         */
+        HeadingOut: {
+            /** Heading */
+            heading: string;
+            /** Field */
+            field: string | null;
+        };
+        /**
          * HeldOut
          * @description Something unchecked: what it holds back, and the quickest way to settle it.
          *
@@ -1207,7 +1226,7 @@ export interface components {
          */
         IntakeOut: {
             /** Columns */
-            columns: components["schemas"]["yellow_ladle__api__routes__intake__ColumnOut"][];
+            columns: components["schemas"]["HeadingOut"][];
             /** Rows */
             rows: components["schemas"]["TakenOut"][];
             /** Faults */
@@ -1500,6 +1519,50 @@ export interface components {
             parts: components["schemas"]["ListedOut"][];
         };
         /**
+         * MakerChange
+         * @description One more maker of a product. Where it had none, its own label becomes the first maker's.
+         */
+        MakerChange: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "maker";
+            /** Product */
+            product: string;
+            maker: components["schemas"]["MakerPiece"];
+        };
+        /**
+         * MakerDropped
+         * @description A maker that is approved no more.
+         */
+        MakerDropped: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "maker_dropped";
+            /** Product */
+            product: string;
+            /** Maker */
+            maker: string;
+        };
+        /**
+         * MakerInUse
+         * @description The maker whose label alone counts from now on; null counts the highest of all.
+         */
+        MakerInUse: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "maker_in_use";
+            /** Product */
+            product: string;
+            /** Maker */
+            maker: string | null;
+        };
+        /**
          * MakerPiece
          * @description An approved maker of a product, with what its own label says.
          */
@@ -1771,7 +1834,7 @@ export interface components {
             suits: components["schemas"]["SuitsOut"][];
             declared: components["schemas"]["DeclaredOut"];
             /** Goes Into */
-            goes_into: components["schemas"]["yellow_ladle__api__routes__preparations__UseOut"][];
+            goes_into: components["schemas"]["UseOut"][];
             /** Reaches */
             reaches: components["schemas"]["PotNameOut"][];
             variant_of: components["schemas"]["Named"] | null;
@@ -1856,7 +1919,7 @@ export interface components {
          */
         PreviewIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
         };
         /**
          * Problem
@@ -2064,7 +2127,7 @@ export interface components {
          */
         RecordIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
             /** Seen */
             seen?: number | null;
             /** Seen Each */
@@ -2363,6 +2426,19 @@ export interface components {
             always_shared: boolean;
         };
         /**
+         * ToolUseOut
+         * @description One use of a tool, as it was written down.
+         */
+        ToolUseOut: {
+            /** At */
+            at: string;
+            /** Tool */
+            tool: string;
+            item: components["schemas"]["Named"] | null;
+            /** Person */
+            person: string | null;
+        };
+        /**
          * TracesOut
          * @description What the day's tools added to one pot or plate.
          */
@@ -2423,6 +2499,24 @@ export interface components {
             /** Person */
             person?: string | null;
         };
+        /**
+         * UseOut
+         * @description What a pot goes into, and how much of it.
+         */
+        UseOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Quantity */
+            quantity: number;
+            /** Unit */
+            unit: string;
+            /** As By Product */
+            as_by_product: string | null;
+        };
         /** ValidationError */
         ValidationError: {
             /** Location */
@@ -2472,56 +2566,6 @@ export interface components {
             quantity: number;
             /** Unit */
             unit: string;
-        };
-        /**
-         * ColumnOut
-         * @description One column of the board.
-         */
-        yellow_ladle__api__routes__family__ColumnOut: {
-            id: components["schemas"]["Column"];
-            /** Name */
-            name: string;
-        };
-        /**
-         * ColumnOut
-         * @description A column's heading, and the field or flag that it was taken for; null where it is none.
-         */
-        yellow_ladle__api__routes__intake__ColumnOut: {
-            /** Heading */
-            heading: string;
-            /** Field */
-            field: string | null;
-        };
-        /**
-         * UseOut
-         * @description What a pot goes into, and how much of it.
-         */
-        yellow_ladle__api__routes__preparations__UseOut: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Kind */
-            kind: string;
-            /** Quantity */
-            quantity: number;
-            /** Unit */
-            unit: string;
-            /** As By Product */
-            as_by_product: string | null;
-        };
-        /**
-         * UseOut
-         * @description One use of a tool, as it was written down.
-         */
-        yellow_ladle__api__routes__tools__UseOut: {
-            /** At */
-            at: string;
-            /** Tool */
-            tool: string;
-            item: components["schemas"]["Named"] | null;
-            /** Person */
-            person: string | null;
         };
     };
     responses: never;

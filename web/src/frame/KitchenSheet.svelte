@@ -1,20 +1,30 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { answer, api, type Schema } from '../api/client';
   import { afterRecording } from '../api/queries';
   import Act from '../parts/Act.svelte';
   import Sheet from '../parts/Sheet.svelte';
   import Trouble from '../parts/Trouble.svelte';
 
-  /** Names the kitchen and picks the law that it declares by. */
+  /** Names the kitchen and its people, and picks the law that it declares by. */
   let { kitchen, onclose }: { kitchen: Schema['KitchenOut']; onclose: () => void } = $props();
 
   let name = $derived(kitchen.name);
   let regime = $derived(kitchen.regime.id);
+  let days = $derived(kitchen.second_look_days);
+  let people = $state(untrack(() => kitchen.people.map((person) => ({ ...person }))));
   let error = $state<unknown>(null);
 
   async function record() {
     try {
-      const body = { name: name.trim(), regime, seen: kitchen.version };
+      const named = people.filter((person) => person.initials.trim() && person.name.trim());
+      const body = {
+        name: name.trim(),
+        regime,
+        second_look_days: days,
+        people: named,
+        seen: kitchen.version
+      };
       await answer(api.PUT('/api/v1/kitchen', { body }));
       await afterRecording();
       onclose();
@@ -41,6 +51,33 @@
     <p class="text-soft">
       What the pots carry stays as it is; only what must be declared changes. Check your local law.
     </p>
+    <label class="block w-72">
+      <span class="text-soft">A label wants a second look after so many days</span>
+      <input class="field amount" type="number" min="1" max="3650" bind:value={days} />
+    </label>
+    <fieldset>
+      <legend class="text-soft">People, by their initials</legend>
+      {#each people as person, index (index)}
+        <div class="mt-2 grid grid-cols-[90px_minmax(0,1fr)_auto] gap-2">
+          <input
+            class="field"
+            maxlength="8"
+            aria-label="Initials of person {index + 1}"
+            bind:value={person.initials}
+          />
+          <input
+            class="field"
+            maxlength="200"
+            aria-label="Name of person {index + 1}"
+            bind:value={person.name}
+          />
+          <Act onclick={() => (people = people.filter((_, n) => n !== index))}>Take out</Act>
+        </div>
+      {/each}
+      <div class="mt-2">
+        <Act onclick={() => (people = [...people, { initials: '', name: '' }])}>Add a person</Act>
+      </div>
+    </fieldset>
     <Trouble {error} />
   </div>
   {#snippet foot()}

@@ -2,6 +2,8 @@
   import { selection } from '../family/selection.svelte';
   import { p, route } from '../routes';
 
+  const LARDER = ['/larder', '/unchecked', '/bags', '/tools', '/supplier', '/intake', '/history'];
+
   const places = $derived([
     { key: '1', name: 'Family', href: p('/'), here: route.pathname === '/' },
     {
@@ -14,7 +16,7 @@
       key: '3',
       name: 'Larder',
       href: p('/larder'),
-      here: route.pathname.startsWith('/larder')
+      here: LARDER.some((path) => route.pathname.startsWith(path))
     }
   ]);
 </script>

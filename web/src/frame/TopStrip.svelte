@@ -27,7 +27,7 @@
   <div class="ml-auto w-[360px]"><FindBox /></div>
   {#if kitchen.data}
     <a
-      href="{p('/larder')}?unchecked=1"
+      href={p('/unchecked')}
       class="flex min-h-11 items-center gap-2 font-semibold text-clay hover:underline"
     >
       <PotMark level="unchecked" decorative />

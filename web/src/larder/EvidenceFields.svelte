@@ -1,9 +1,8 @@
 <script lang="ts">
-  import type { Schema } from '../api/client';
-  import type { ProductDraft } from './productDraft.svelte';
+  import PersonPick from '../people/PersonPick.svelte';
+  import type { LabelDraft } from './labelDraft.svelte';
 
-  let { draft, before }: { draft: ProductDraft; before: Record<string, Schema['EvidencePiece']> } =
-    $props();
+  let { label, secondLook }: { label: LabelDraft; secondLook: boolean } = $props();
 
   const KINDS = {
     label: 'the label',
@@ -13,7 +12,7 @@
   } as const;
 
   const latest = $derived(
-    Object.values(before)
+    Object.values(label.before.evidence ?? {})
       .filter((entry) => entry.date)
       .sort((a, b) => (b.date ?? '').localeCompare(a.date ?? ''))[0]
   );
@@ -22,22 +21,28 @@
 <div class="mt-2 flex flex-wrap items-end gap-4">
   <label class="block">
     <span class="text-soft">Known from</span>
-    <select class="field" bind:value={draft.evidence}>
+    <select class="field" bind:value={label.evidence}>
       {#each Object.entries(KINDS) as [kind, text] (kind)}<option value={kind}>{text}</option
         >{/each}
     </select>
   </label>
-  <label class="block w-44">
-    <span class="text-soft">Read by</span>
-    <input class="field" autocomplete="off" bind:value={draft.person} />
-  </label>
-  <p class="min-h-11 content-center text-soft">
+  <PersonPick label="Read by" />
+  <p class={['min-h-11 content-center', secondLook ? 'text-clay' : 'text-soft']}>
     {#if latest}
       Last read {latest.date}{latest.person ? ` by ${latest.person}` : ''}, from {KINDS[
         latest.kind
-      ]}.
+      ]}.{secondLook ? ' It wants a second look.' : ''}
     {:else}
       Nobody has read it yet.
     {/if}
   </p>
+  {#if latest && !label.confirmed}
+    <button
+      type="button"
+      class="min-h-11 underline underline-offset-4"
+      onclick={() => label.readAgain()}
+    >
+      Read again today, all as it was
+    </button>
+  {/if}
 </div>

@@ -71,7 +71,9 @@
             <span class="font-[550]">{jar.name}</span>
             <span class={['block text-[14px]', jar.id !== chosen && 'text-soft']}>
               {asWords(jar.class_name)} · in {jar.used_in}
-              {jar.used_in === 1 ? 'pot' : 'pots'}
+              {jar.used_in === 1 ? 'pot' : 'pots'}{jar.makers > 0
+                ? ` · ${jar.makers} makers`
+                : ''}{jar.is_bag ? ' · running bag' : ''}{jar.second_look ? ' · second look' : ''}
             </span>
           </span>
           {#if jar.unchecked > 0}

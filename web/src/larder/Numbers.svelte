@@ -2,10 +2,9 @@
   import { NUMBERS, type ProductDraft } from './productDraft.svelte';
 
   let { draft }: { draft: ProductDraft } = $props();
-  const CERTIFICATES = ['halal', 'kosher'];
 </script>
 
-<h2 class="mt-5 text-[18px]">Numbers and certificates</h2>
+<h2 class="mt-3 text-[18px]">Numbers</h2>
 <div class="mt-1 grid grid-cols-3 gap-4">
   {#each NUMBERS as [field, text] (field)}
     <label class="block">
@@ -24,20 +23,18 @@
       />
     </label>
   {/each}
+  <label class="block">
+    <span class="text-soft">Pack</span>
+    <input class="field" autocomplete="off" maxlength="200" bind:value={draft.label.pack} />
+  </label>
+  <label class="block">
+    <span class="text-soft">Number of its bar code</span>
+    <input
+      class="field amount"
+      autocomplete="off"
+      inputmode="numeric"
+      maxlength="14"
+      bind:value={draft.label.code}
+    />
+  </label>
 </div>
-<fieldset class="mt-3">
-  <legend class="text-soft">Holds a certificate</legend>
-  <div class="flex gap-6">
-    {#each CERTIFICATES as kind (kind)}
-      <label class="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          class="size-5"
-          checked={draft.certificates.includes(kind)}
-          onchange={(event) => draft.certify(kind, event.currentTarget.checked)}
-        />
-        {kind}
-      </label>
-    {/each}
-  </div>
-</fieldset>

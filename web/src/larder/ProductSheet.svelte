@@ -3,16 +3,14 @@
   import type { Schema } from '../api/client';
   import { identified } from '../api/ids';
   import { kitchenQuery } from '../api/queries';
-  import FlagToggles from '../flags/FlagToggles.svelte';
   import { asWords } from '../marks/levels';
   import Scroll from '../parts/Scroll.svelte';
+  import { reader } from '../people/reader.svelte';
   import RecordFoot from '../ripple/RecordFoot.svelte';
   import { Recording, type Change } from '../ripple/recording.svelte';
   import { p } from '../routes';
-  import EvidenceFields from './EvidenceFields.svelte';
-  import Numbers from './Numbers.svelte';
-  import OtherwiseSwitch from './OtherwiseSwitch.svelte';
   import { ProductDraft, type Product } from './productDraft.svelte';
+  import ProductTabs from './ProductTabs.svelte';
 
   /** One product: what its label says, and what recording that would change. */
   let { known, ondone }: { known?: Schema['ProductOut']; ondone?: (id: string) => void } = $props();
@@ -20,7 +18,16 @@
   const kitchen = kitchenQuery();
   const recording = new Recording();
   const draft = new ProductDraft();
+  let tab = $state('label');
   untrack(() => draft.begin(known?.product));
+
+  // What was recorded beside this form (a maker, a fresh bag) is taken over while nothing is typed.
+  $effect(() => {
+    const fresh = known?.product;
+    untrack(() => {
+      if (fresh && !draft.changed) draft.begin(fresh);
+    });
+  });
 
   $effect(() => {
     const piece = draft.changed ? draft.piece : null;
@@ -28,14 +35,16 @@
   });
 
   async function changeOf(piece: Product): Promise<Change> {
-    draft.remember();
     return { change: 'product', product: await identified(piece) };
   }
 
   async function record() {
     if (!draft.piece) return;
+    reader.remember();
     const product = await identified(draft.piece);
-    const done = await recording.record({ change: 'product', product }, known?.version ?? null);
+    const done = await recording.record({ change: 'product', product }, known?.version ?? null, {
+      person: reader.initials
+    });
     if (!done) {
       const theirs = recording.overtaken?.content;
       if (theirs && 'otherwise' in theirs && !('lines' in theirs)) draft.rebase(theirs);
@@ -44,53 +53,60 @@
     draft.begin(product);
     ondone?.(product.id);
   }
+
+  const TYPING = /^(INPUT|SELECT|TEXTAREA)$/;
+
+  function onkeydown(event: KeyboardEvent) {
+    const typing = event.target instanceof HTMLElement && TYPING.test(event.target.tagName);
+    if (event.key === 'p' && !typing && !event.ctrlKey && !event.metaKey) draft.markPlain();
+  }
+
+  const classes = $derived(
+    [...new Set([...(kitchen.data?.classes ?? []), draft.className])].sort()
+  );
 </script>
 
+<svelte:window {onkeydown} />
+
 <section class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto]" aria-label="Product">
-  <div class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4 border-b border-rule px-6 pt-3.5 pb-3">
-    <label class="block">
-      <span class="text-soft">Name on the jar</span>
-      <input class="field font-name text-[20px] font-[650]" bind:value={draft.name} />
-    </label>
-    <label class="block">
-      <span class="text-soft">Class, for swaps</span>
-      <select class="field" bind:value={draft.className}>
-        {#each [...new Set( [...(kitchen.data?.classes ?? []), draft.className] )].sort() as name (name)}
-          <option value={name}>{asWords(name)}</option>
-        {/each}
-      </select>
-    </label>
-  </div>
-  <Scroll label="What the label says" class="px-6 pt-2 pb-4">
-    {#if known && known.goes_into.length > 0}
-      <p class="mt-2 text-soft">
+  <div class="border-b border-rule px-6 pt-3 pb-2">
+    <div class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4">
+      <label class="block">
+        <span class="text-soft">Name on the jar</span>
+        <input class="field font-name text-[20px] font-[650]" bind:value={draft.name} />
+      </label>
+      <label class="block">
+        <span class="text-soft">Class, for swaps</span>
+        <select class="field" bind:value={draft.className}>
+          {#each classes as name (name)}<option value={name}>{asWords(name)}</option>{/each}
+        </select>
+      </label>
+    </div>
+    {#if known && (known.goes_into.length > 0 || known.in_goods.length > 0)}
+      <p class="mt-1 text-soft">
         Goes into
-        {#each known.goes_into as pot, index (pot.id)}
-          {#if index > 0},
-          {/if}<a class="underline" href={p('/pots/:id', { params: { id: pot.id } })}>{pot.name}</a>
-        {/each}
+        {#each known.goes_into as pot, index (pot.id)}{index > 0 ? ', ' : ''}<a
+            class="underline"
+            href={p('/pots/:id', { params: { id: pot.id } })}>{pot.name}</a
+          >{/each}
+        {#if known.in_goods.length > 0}
+          · is in {known.in_goods.map((good) => good.name).join(', ')}
+        {/if}
       </p>
     {/if}
-    <OtherwiseSwitch bind:otherwise={draft.otherwise} />
-    <EvidenceFields {draft} before={known?.product.evidence ?? {}} />
-    <h2 class="mt-4 text-[18px]">What the label says</h2>
-    <FlagToggles
-      flags={kitchen.data?.flags ?? []}
-      statements={draft.statements}
-      otherwise={draft.otherwise}
-      onset={(flag, level) => draft.state(flag, level)}
-    />
-    <Numbers {draft} />
-  </Scroll>
-  <div class="border-t border-rule bg-sheet px-6 py-3">
-    <RecordFoot
-      {recording}
-      disabled={!draft.changed}
-      overtakenAct="Record mine with theirs"
-      hint={known
-        ? 'Change what the label says; this shows which pots and plates follow.'
-        : 'Give it a name. Until its label is read, nothing is taken as free.'}
-      onrecord={record}
-    />
   </div>
+  <Scroll label="The product" class="px-6 pb-4"><ProductTabs {draft} {known} bind:tab /></Scroll>
+  {#if tab !== 'makers' && tab !== 'picture' && tab !== 'history'}
+    <div class="border-t border-rule bg-sheet px-6 py-3">
+      <RecordFoot
+        {recording}
+        disabled={!draft.changed}
+        overtakenAct="Record mine with theirs"
+        hint={known
+          ? 'Change what the label says; this shows which pots and plates follow.'
+          : 'Give it a name. Until its label is read, nothing is taken as free.'}
+        onrecord={record}
+      />
+    </div>
+  {/if}
 </section>

@@ -1,8 +1,8 @@
-import type { Level, Schema } from '../api/client';
-import { stating } from '../flags/stating';
+import type { Schema } from '../api/client';
+import { LabelDraft } from './labelDraft.svelte';
 
 export type Product = Schema['ProductPiece'];
-export type EvidenceKind = Schema['EvidencePiece']['kind'];
+type Part = Schema['PartPiece'];
 
 const EMPTY: Product = {
   id: '',
@@ -11,9 +11,14 @@ const EMPTY: Product = {
   statements: {},
   otherwise: 'unchecked',
   certificates: [],
-  evidence: {}
+  evidence: {},
+  papers: {},
+  label: '',
+  pack: '',
+  code: '',
+  makers: [],
+  parts: []
 };
-const PERSON = 'yellow-ladle-person';
 
 /** Numbers of a product that a label or a scale tells, with their units. */
 export const NUMBERS = [
@@ -26,101 +31,99 @@ export const NUMBERS = [
 
 export type NumberField = (typeof NUMBERS)[number][0];
 
-/** A product while its label is being read. Whatever is stated anew gets today's evidence. */
+/** A product while its labels are being read: its own, and one for each maker. */
 export class ProductDraft {
   #before = $state.raw<Product>(EMPTY);
   name = $state('');
   className = $state('');
-  statements = $state<Record<string, Level>>({});
-  otherwise = $state<Level>('unchecked');
-  certificates = $state<string[]>([]);
   numbers = $state<Partial<Record<NumberField, number | null>>>({});
-  evidence = $state<EvidenceKind>('label');
-  person = $state(localStorage.getItem(PERSON) ?? '');
+  parts = $state<Part[]>([]);
+  isBag = $state(false);
+  voices = $state.raw<LabelDraft[]>([new LabelDraft(EMPTY, '', '')]);
+  chosen = $state('');
 
   begin(product?: Product) {
     const piece = product ?? EMPTY;
     this.#before = piece;
     this.name = piece.name;
     this.className = piece.class;
-    this.statements = { ...piece.statements };
-    this.otherwise = piece.otherwise ?? 'unchecked';
-    this.certificates = [...(piece.certificates ?? [])];
     this.numbers = Object.fromEntries(NUMBERS.map(([field]) => [field, piece[field] ?? null]));
+    this.parts = (piece.parts ?? []).map((part) => ({ ...part }));
+    this.isBag = piece.bag != null;
+    const makers = piece.makers ?? [];
+    this.voices = [
+      new LabelDraft(piece, '', piece.name),
+      ...makers.map((maker) => new LabelDraft(maker, maker.id, maker.name))
+    ];
+    if (!this.voices.some((voice) => voice.id === this.chosen) || this.chosen === '')
+      this.chosen = makers[0]?.id ?? '';
+  }
+
+  /** The label that is in hand: a maker's, or the product's own where it has no makers. */
+  get label(): LabelDraft {
+    return this.voices.find((voice) => voice.id === this.chosen) ?? (this.voices[0] as LabelDraft);
+  }
+
+  /** Begins from a common good; its label decides, so nothing of it counts as checked. */
+  startFrom(good: Schema['GoodOut']) {
+    const { statements, class: className } = good.product;
+    this.name ||= good.name;
+    this.className = className;
+    this.numbers = Object.fromEntries(
+      NUMBERS.map(([field]) => [field, good.product[field] ?? null])
+    );
+    for (const [flag, level] of Object.entries(statements ?? {})) this.label.state(flag, level);
+    if (good.plain) this.label.evidence = 'plain_food';
+  }
+
+  /** One key: a plain single food, nothing else in it. */
+  markPlain() {
+    this.label.otherwise = 'free';
+    this.label.evidence = 'plain_food';
   }
 
   /** Goes on from what somebody else recorded: theirs, with what was changed here on top. */
   rebase(theirs: Product) {
-    const before = this.#before;
-    const mine = Object.entries(this.statements).filter(
-      ([flag, level]) => before.statements[flag] !== level
-    );
-    const taken = Object.keys(before.statements).filter((flag) => !(flag in this.statements));
-    const kept = Object.entries(theirs.statements).filter(([flag]) => !taken.includes(flag));
-    const sameName = this.name === before.name;
-    const sameRest = this.otherwise === before.otherwise;
+    const sameName = this.name === this.#before.name;
     this.#before = theirs;
-    this.statements = Object.fromEntries([...kept, ...mine]);
     if (sameName) this.name = theirs.name;
-    if (sameRest) this.otherwise = theirs.otherwise;
-  }
-
-  state(flag: string, level: Level | null) {
-    this.statements = stating(this.statements, flag, level);
-  }
-
-  certify(kind: string, held: boolean) {
-    const others = this.certificates.filter((known) => known !== kind);
-    this.certificates = held ? [...others, kind] : others;
+    for (const voice of this.voices) {
+      const maker = theirs.makers?.find((known) => known.id === voice.id);
+      const now = voice.id === '' ? theirs : maker;
+      if (now) voice.rebase(now);
+    }
   }
 
   /** The product as it is to be; null while it has no name. */
   piece = $derived.by((): Product | null => {
     if (this.name.trim() === '' || this.className === '') return null;
+    const [own, ...makers] = this.voices as [LabelDraft, ...LabelDraft[]];
     return {
       ...this.#before,
       ...this.numbers,
+      ...own.value,
       name: this.name.trim(),
       class: this.className,
-      statements: { ...this.statements },
-      otherwise: this.otherwise,
-      certificates: [...this.certificates].sort(),
-      evidence: this.#evidence()
+      parts: this.parts.filter((part) => part.product !== ''),
+      bag: this.isBag ? (this.#before.bag ?? { additions: [] }) : null,
+      makers: makers.map((maker) => ({ id: maker.id, name: maker.name, ...maker.value }))
     };
   });
 
   /** Whether anything differs from what is recorded. */
   changed = $derived(
-    this.piece !== null && JSON.stringify(plain(this.piece)) !== JSON.stringify(plain(this.#before))
+    this.piece !== null &&
+      (this.voices.some((voice) => voice.changed) ||
+        JSON.stringify(rest(this.piece)) !== JSON.stringify(rest(this.#before)))
   );
-
-  #evidence() {
-    const today = new Date().toLocaleDateString('sv-SE');
-    const fresh = { kind: this.evidence, date: today, person: this.person.trim() || null };
-    const before = this.#before.evidence ?? {};
-    const entries = Object.entries(this.statements).flatMap(([flag, level]) => {
-      const same = this.#before.statements?.[flag] === level;
-      const known = before[flag];
-      return same ? (known ? [[flag, known] as const] : []) : [[flag, fresh] as const];
-    });
-    const rest = this.otherwise === this.#before.otherwise ? before.otherwise : fresh;
-    return Object.fromEntries(rest ? [...entries, ['otherwise', rest] as const] : entries);
-  }
-
-  /** Keeps who is reading labels on this machine. */
-  remember() {
-    localStorage.setItem(PERSON, this.person);
-  }
 }
 
-/** What a product says, in one order and without its evidence, for telling whether it changed. */
-function plain(product: Product) {
+function rest(product: Product) {
   return [
     product.name,
     product.class,
-    Object.entries(product.statements ?? {}).sort(),
-    product.otherwise,
-    [...(product.certificates ?? [])].sort(),
-    NUMBERS.map(([field]) => product[field] ?? null)
+    NUMBERS.map(([field]) => product[field] ?? null),
+    (product.parts ?? []).map((part) => [part.product, part.percent ?? null]),
+    product.bag != null
   ];
 }

@@ -9,10 +9,17 @@
     item = $bindable(),
     name = '',
     label = 'Item',
-    id
-  }: { item: string; name?: string; label?: string; id: string } = $props();
+    id,
+    only
+  }: {
+    item: string;
+    name?: string;
+    label?: string;
+    id: string;
+    only?: 'product';
+  } = $props();
 
-  const finder = new Finder();
+  const finder = new Finder(untrack(() => only));
   let shown = $state(untrack(() => name));
 
   function choose(value: string) {

@@ -11,6 +11,8 @@ const MOST = 30;
  * is first used: a list that arrived after each letter would lose the entry that Enter takes.
  */
 export class Finder {
+  constructor(private readonly only?: 'product') {}
+
   words = $state('');
   wanted = $state(false);
   #all = createQuery(
@@ -28,7 +30,7 @@ export class Finder {
     const first = words[0] ?? '';
     const rank = (entry: Found) => (entry.name.toLowerCase().startsWith(first) ? 0 : 1);
     return (this.#all.data ?? [])
-      .filter((entry) => has(entry.name))
+      .filter((entry) => has(entry.name) && (!this.only || entry.what === this.only))
       .sort((a, b) => rank(a) - rank(b))
       .slice(0, MOST);
   });

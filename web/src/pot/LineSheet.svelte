@@ -18,7 +18,15 @@
   let item = $state(before.item);
   let quantity = $state<number | null>(before.quantity);
   let unit = $state(before.unit);
+  let tools = $state((before.equipment ?? []).join(', '));
   let choosing = $state(false);
+
+  const equipment = $derived(
+    tools
+      .split(',')
+      .map((name) => name.trim())
+      .filter(Boolean)
+  );
 
   const opens = $derived(
     line.item_kind === 'product'
@@ -30,12 +38,13 @@
     const preparation = pot.preparation.id;
     if (choosing) return { change: 'choice', preparation, line: line.index };
     const same = item === before.item && quantity === before.quantity && unit === before.unit;
-    if (same || quantity === null) return null;
+    const sameTools = equipment.join() === (before.equipment ?? []).join();
+    if ((same && sameTools) || quantity === null) return null;
     return {
       change: 'line',
       preparation,
       line: line.index,
-      to: { ...before, item, quantity, unit }
+      to: { ...before, item, quantity, unit, equipment }
     };
   });
 
@@ -77,6 +86,10 @@
           </select>
         </label>
       </div>
+      <label class="block">
+        <span class="text-soft">Tools it goes through, by name, with commas between</span>
+        <input class="field" autocomplete="off" maxlength="400" bind:value={tools} />
+      </label>
     {/if}
   </div>
   {#snippet foot()}

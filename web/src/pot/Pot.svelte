@@ -13,6 +13,7 @@
   import Method from './Method.svelte';
   import PotHead from './PotHead.svelte';
   import PotSheet from './PotSheet.svelte';
+  import SignOff from './SignOff.svelte';
   import SuitsList from './SuitsList.svelte';
 
   const id = $derived(route.params.id ?? null);
@@ -41,6 +42,7 @@
           onwrite={() => (editing = true)}
         />
         <Method method={pot.data.preparation.method ?? []} />
+        <SignOff pot={pot.data} />
       </section>
       <Scroll
         label="What it carries"

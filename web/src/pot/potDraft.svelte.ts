@@ -26,7 +26,8 @@ const EMPTY_LINE: LinePiece = {
   optional: false,
   strained_out: false,
   chosen: false,
-  note: ''
+  note: '',
+  equipment: []
 };
 
 /** A pot while it is being written. Fields that the form does not show are kept as they were. */

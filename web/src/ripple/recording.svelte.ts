@@ -38,13 +38,19 @@ export class Recording {
   }
 
   /** Records a change that was made looking at version `seen`; says whether it stands. */
-  async record(change: Change, seen: number | null): Promise<boolean> {
+  async record(
+    change: Change,
+    seen: number | null,
+    act: { person?: string | null; why?: string; seen_each?: Record<string, number | null> } = {}
+  ): Promise<boolean> {
     this.busy = true;
     this.error = null;
     try {
-      const body = { change, seen: this.overtaken?.version ?? seen };
+      const { person = null, why = '', seen_each = null } = act;
+      const body = { change, seen: this.overtaken?.version ?? seen, person, why, seen_each };
       const done = await answer(api.POST('/api/v1/changes', { body }));
-      announcements.say(`Recorded. ${done.ripple.sentence}`);
+      const freed = done.freed.length > 0 ? ` Now checked in full: ${done.freed.join(', ')}.` : '';
+      announcements.say(`Recorded. ${done.ripple.sentence}${freed}`);
       this.overtaken = null;
       this.ripple = null;
       await afterRecording();

@@ -22,7 +22,7 @@ router = APIRouter(prefix="/intake", tags=["intake"], responses=PROBLEMS)
 FILE = {"content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}
 
 
-class ColumnOut(BaseModel):
+class HeadingOut(BaseModel):
     """A column's heading, and the field or flag that it was taken for; null where it is none."""
 
     heading: str
@@ -48,7 +48,7 @@ class TakenOut(BaseModel):
 class IntakeOut(BaseModel):
     """What a file comes to. Nothing is recorded yet."""
 
-    columns: list[ColumnOut]
+    columns: list[HeadingOut]
     rows: list[TakenOut]
     faults: list[CellFaultOut]
 
@@ -91,7 +91,7 @@ def _table(content: bytes, now: Now, person: str | None) -> IntakeOut:
         Evidence("supplier", now.reading.on, person),
     )
     return IntakeOut(
-        columns=[ColumnOut(heading=c.heading, field=c.field) for c in found.columns],
+        columns=[HeadingOut(heading=c.heading, field=c.field) for c in found.columns],
         rows=[
             TakenOut(row=row, product=product_piece(made), seen=now.versions.get(made.id))
             for row, made in zip(found.rows, found.products, strict=True)

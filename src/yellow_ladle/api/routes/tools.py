@@ -29,7 +29,7 @@ class UseIn(BaseModel):
     person: Name | None = None
 
 
-class UseOut(BaseModel):
+class ToolUseOut(BaseModel):
     """One use of a tool, as it was written down."""
 
     at: str
@@ -60,7 +60,7 @@ class DayOut(BaseModel):
     """A day: what went through which tool, and the traces that this adds."""
 
     day: str
-    uses: list[UseOut]
+    uses: list[ToolUseOut]
     traces: list[TracesOut]
 
 
@@ -133,7 +133,7 @@ def _day(ledger: TheLedger, on: str) -> DayOut:
     return DayOut(day=on, uses=[_use(ledger, use) for use in uses], traces=traces)
 
 
-def _use(ledger: TheLedger, use: Used) -> UseOut:
+def _use(ledger: TheLedger, use: Used) -> ToolUseOut:
     book = ledger.now.reading.book
     item = None if use.item is None else Named(id=use.item, name=book.name(use.item))
-    return UseOut(at=use.at, tool=use.tool, item=item, person=use.person)
+    return ToolUseOut(at=use.at, tool=use.tool, item=item, person=use.person)

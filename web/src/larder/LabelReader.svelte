@@ -1,0 +1,60 @@
+<script lang="ts">
+  import Act from '../parts/Act.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import type { LabelDraft } from './labelDraft.svelte';
+  import { LabelReading } from './labelReading.svelte';
+  import MarkedText from './MarkedText.svelte';
+  import Proposals from './Proposals.svelte';
+
+  /** The label's text, pasted or typed, and what its words propose. */
+  let { label }: { label: LabelDraft } = $props();
+
+  const reading = new LabelReading();
+  const LANGUAGES = {
+    auto: 'find it out',
+    en: 'English',
+    de: 'German',
+    es: 'Spanish',
+    fr: 'French',
+    it: 'Italian'
+  };
+  const stale = $derived(reading.read !== null && reading.text !== label.text);
+</script>
+
+<section aria-labelledby="label-text" class="mt-2">
+  <h2 id="label-text" class="text-[18px]">The label's words</h2>
+  <div class="mt-1 flex items-end gap-3">
+    <label class="block flex-1">
+      <span class="sr-only">Text of the label</span>
+      <textarea
+        class="field min-h-20 py-2"
+        rows="3"
+        maxlength="20000"
+        placeholder="Paste or type the ingredient list as it stands on the pack"
+        bind:value={label.text}></textarea>
+    </label>
+    <div class="grid w-40 gap-2">
+      <label class="block">
+        <span class="text-soft">Language</span>
+        <select class="field" bind:value={reading.language}>
+          {#each Object.entries(LANGUAGES) as [id, name] (id)}<option value={id}>{name}</option
+            >{/each}
+        </select>
+      </label>
+      <Act
+        disabled={label.text.trim() === '' || reading.busy}
+        onclick={() => reading.ask(label.text)}
+      >
+        Read it
+      </Act>
+    </div>
+  </div>
+  <Trouble error={reading.error} />
+  {#if reading.read}
+    {#if stale}
+      <p class="text-clay">The text was changed since it was read; read it again.</p>
+    {/if}
+    <MarkedText runs={reading.runs} />
+    <Proposals {reading} {label} />
+  {/if}
+</section>
