@@ -8,8 +8,10 @@ from typing import Any
 from fastapi.testclient import TestClient
 from httpx2 import Response
 
+from tests.filled import filled
 from yellow_ladle.api.app import create_app
-from yellow_ladle.demo.kitchen import open_demo
+from yellow_ladle.demo.kitchen import demo_book
+from yellow_ladle.files.book_file import write_book
 from yellow_ladle.store.ledger import Ledger
 
 
@@ -20,7 +22,7 @@ class ApiTest(unittest.TestCase):
         folder = tempfile.TemporaryDirectory()
         self.addCleanup(folder.cleanup)
         self.path = Path(folder.name) / "demo.sqlite"
-        self.ledger = open_demo(self.path)
+        self.ledger = filled(write_book(demo_book()), self.path)
         self.addCleanup(self.ledger.close)
         self.api = TestClient(create_app(self.ledger), base_url="http://127.0.0.1")
 

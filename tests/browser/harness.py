@@ -19,10 +19,11 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.wait import WebDriverWait
 
+from tests.filled import filled
 from yellow_ladle.api.app import create_app
 from yellow_ladle.core.book import Book
 from yellow_ladle.demo.kitchen import demo_book, demo_feed
-from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.files.book_file import write_book
 
 ROOT = Path(__file__).resolve().parents[2]
 FAILURES = ROOT / "test-failures"
@@ -59,8 +60,7 @@ class Served:
     """The application in a thread, on a port of its own."""
 
     def __init__(self, book: Book, path: Path) -> None:
-        self.ledger = Ledger.open(path)
-        self.ledger.take(book)
+        self.ledger = filled(write_book(book), path)
         self.feed = demo_feed()
         app = create_app(self.ledger, feed=self.feed.address)
         config = uvicorn.Config(app, port=0, log_level="error")

@@ -48,7 +48,7 @@
     </div>
   {/snippet}
   <Trouble {error} />
-  <p class="min-h-6 pt-2 font-semibold" role="status">{told}</p>
+  <p class="min-h-6 pt-2 font-semibold" aria-live="polite">{told}</p>
   <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[1000px]:grid-cols-1">
     <div>
       {#each notices.data ?? [] as notice (notice.id)}

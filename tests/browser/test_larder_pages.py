@@ -1,0 +1,310 @@
+"""The larder's pages: reading a label, makers, bags, the feed, sign-offs, and what is unchecked."""
+
+import io
+import json
+import tempfile
+from pathlib import Path
+
+from PIL import Image
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.select import Select
+
+from tests.browser.harness import BrowserTest
+from yellow_ladle.core.change import stating
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.product import Product
+
+
+class LarderPages(BrowserTest):
+    def product(self, id: str) -> Product:
+        return self.served.ledger.now.reading.book.products[id]
+
+    def level(self, item: str, flag: str) -> Level:
+        return self.served.ledger.now.reading.level(item, flag)
+
+    def is_me(self, initials: str = "NB") -> None:
+        """Says who is at the screen."""
+        Select(self.see("main select:has(option[value=NB])")).select_by_value(initials)
+
+    def file(self, name: str, content: bytes) -> str:
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        path = Path(folder.name) / name
+        path.write_bytes(content)
+        return str(path)
+
+    def send(self, path: str) -> None:
+        self.browser.find_element(By.CSS_SELECTOR, "main input[type=file]").send_keys(path)
+
+
+class ReadingALabel(LarderPages):
+    LABEL = "Salt, palm fat, CELERY seed, WHEAT flour, whey powder (milk). May contain mustard."
+
+    def test_a_label_is_pasted_one_proposal_corrected_and_the_ripple_seen(self) -> None:
+        self.open("/larder/stock-powder", "textarea")
+        self.see("textarea").send_keys(self.LABEL)
+        self.click("button", "Read it")
+        self.shows("CELERY seed", "[data-marked]")
+        marked = [mark.text for mark in self.browser.find_elements(By.CSS_SELECTOR, "mark")]
+        self.assertIn("whey powder", marked)
+        Select(self.see("[aria-label='Level of mustard']")).select_by_value("contains")
+        self.accessible()
+        self.is_me()
+        self.click("button", "I read the whole label: take the lot")
+        self.shows("Changes 3 pots, 2 plates: Velouté, Leek and cider sauce", "[data-ripple]")
+        self.click("button", "Record")
+        self.shows("Now checked in full: Hen and leek pie", "[role=status]")
+        powder = self.product("stock-powder")
+        self.assertEqual(powder.statements["mustard"], Level.CONTAINS)
+        self.assertEqual(powder.statements["milk"], Level.CONTAINS)
+        self.assertEqual((powder.otherwise, powder.label), (Level.FREE, self.LABEL))
+        self.assertEqual(powder.evidence["celery"].person, "NB")
+        self.no_complaints()
+
+    def test_one_proposal_alone_leaves_the_rest_unchecked(self) -> None:
+        self.open("/larder/stock-powder", "textarea")
+        self.see("textarea").send_keys("Salt, celery seed, flavouring")
+        self.click("button", "Read it")
+        self.shows("What is the flavouring made from and carried on")
+        self.click("[data-proposal=celery] button", "Take")
+        self.shows("taken", "[data-proposal=celery]")
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.product("stock-powder").statements, {"celery": Level.CONTAINS})
+        self.assertEqual(self.product("stock-powder").otherwise, Level.UNCHECKED)
+
+    def test_a_plain_food_takes_one_key(self) -> None:
+        self.open("/larder/new", "#start-from")
+        self.choose("#start-from", "leek", "Leek")
+        self.shows("A plain single food, nothing else in it")
+        self.see("h2", "The label's words").click()
+        self.script("document.activeElement.blur()")
+        self.press("p")
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        leek = self.product("leek-2")
+        self.assertEqual((leek.otherwise, leek.unit_weight_g), (Level.FREE, 150))
+        self.assertEqual(leek.statements, {"allium": Level.CONTAINS})
+        self.assertEqual(leek.evidence["otherwise"].kind, "plain_food")
+
+    def test_a_good_with_a_label_says_what_to_look_for_and_is_not_checked(self) -> None:
+        self.open("/larder/new", "#start-from")
+        self.choose("#start-from", "stock cube", "Stock cube")
+        self.shows("Typical; read your label. Look for celery, wheat")
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.product("stock-cube").otherwise, Level.UNCHECKED)
+
+
+class Makers(LarderPages):
+    def test_the_maker_in_use_is_switched_and_its_ripple_shown_first(self) -> None:
+        self.open("/larder/oatmeal", "textarea")
+        self.click("[role=tab]", "Makers")
+        self.shows("Any of them may be in the house")
+        maker = "Second maker of oats"
+        self.see("input[maxlength='200']")
+        boxes = self.browser.find_elements(
+            By.CSS_SELECTOR, "[role=tabpanel] input[maxlength='200']"
+        )
+        boxes[0].send_keys(maker)
+        self.click("button", "See what it would change")
+        self.shows("Changes ", "[data-ripple]")
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.level("oatcakes", "egg"), Level.UNCHECKED)
+        self.click("label", "Only Gannet Mill")
+        self.shows("Changes ", "[data-ripple]")
+        self.assertEqual(self.level("oatcakes", "egg"), Level.UNCHECKED)
+        self.accessible()
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.level("oatcakes", "egg"), Level.FREE)
+        self.shows("does not count now")
+        self.no_complaints()
+
+    def test_a_certificate_with_its_last_day(self) -> None:
+        self.open("/larder/nettle-cheese", "textarea")
+        self.click("[role=tab]", "Numbers and certificates")
+        self.shows("has run out and counts no more")
+        self.click("ul label", "vegan")
+        self.see("[aria-label='Number of the vegan certificate']").send_keys("V-9")
+        self.accessible()
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        cheese = self.product("nettle-cheese")
+        self.assertEqual(cheese.certificates, ("organic", "vegan"))
+        self.assertEqual(cheese.papers["vegan"].number, "V-9")
+
+    def test_a_compound_product_gets_a_part(self) -> None:
+        self.open("/larder/pepper-salt", "textarea")
+        self.click("[role=tab]", "Made of")
+        self.click("button", "Add a part")
+        self.choose("#part-2", "celery", "Celery")
+        self.shows("Changes no pot and no plate.", "[data-ripple]")
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.level("pepper-salt", "celery"), Level.CONTAINS)
+
+    def test_a_picture_of_the_label_is_kept_and_a_wrong_file_refused(self) -> None:
+        out = io.BytesIO()
+        Image.new("RGB", (60, 40), "tan").save(out, "PNG")
+        self.open("/larder/butter", "textarea")
+        self.click("[role=tab]", "Picture")
+        self.send(self.file("note.png", b"no picture at all"))
+        self.shows("This is no PNG, JPEG or WebP picture. Nothing was recorded", "[role=alert]")
+        self.send(self.file("label.png", out.getvalue()))
+        self.see("img[alt^='The label of']")
+        self.no_complaints()
+
+
+class Bags(LarderPages):
+    def test_a_bag_is_filled_in_two_taps_then_emptied_and_washed(self) -> None:
+        self.open("/bags")
+        self.is_me()
+        self.choose("#into-langoustine-shells", "mussels", "Mussels")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.level("roast-shell-stock", "mollusc"), Level.CONTAINS)
+        self.shows("by NB", "[data-bag=langoustine-shells]")
+        self.accessible()
+        self.click("[data-bag=langoustine-shells] button", "Emptied and washed")
+        self.shows("Recorded. Changes", "[role=status]")
+        self.shows("No flag is recorded.", "[data-bag=langoustine-shells]")
+        self.assertEqual(self.level("roast-shell-stock", "mollusc"), Level.FREE)
+        self.no_complaints()
+
+
+class Tools(LarderPages):
+    def test_what_went_through_leaves_traces_until_the_wash(self) -> None:
+        self.open("/tools")
+        self.choose("[id='through-stick blender']", "hazelnut", "hazelnut oil")
+        self.shows("Noted for the stick blender", "[role=status]")
+        self.choose("[id='through-stick blender']", "lovage oil", "Lovage oil")
+        self.shows("may contain almond, hazelnut, walnut", "[data-traces]")
+        self.shows("stick blender, after")
+        self.accessible()
+        self.click("[data-tool='stick blender'] button", "Washed")
+        self.shows("Nothing went through since the last wash today.", "[data-tool='stick blender']")
+        self.no_complaints()
+
+    def test_one_that_is_always_shared_counts_in_the_book(self) -> None:
+        self.open("/tools")
+        self.assertEqual(self.level("hen-stock", "crustacean"), Level.FREE)
+        self.click("[data-tool=chinois] label", "we share this one always")
+        self.shows("The book was read anew", "[role=status]")
+        self.assertEqual(self.level("hen-stock", "crustacean"), Level.MAY_CONTAIN)
+        self.open("/pots/hen-stock")
+        self.shows("the chinois, a trace")
+
+
+class Supplier(LarderPages):
+    def test_a_changed_label_is_noticed_and_accepted(self) -> None:
+        self.open("/supplier")
+        self.click("button", "Fetch the sheets")
+        self.shows("2 sheets read: nothing differs from what is recorded. Not in the larder yet")
+        self.click("button", "Fetch the sheets")
+        self.shows("2 sheets read: 1 label has changed")
+        self.shows("wheat: free here, contains on the sheet", "[data-notice=grain-mustard]")
+        self.shows("Changes ", "[data-notice=grain-mustard]")
+        self.accessible()
+        self.click("button", "Accept the new label")
+        self.shows("Recorded. Changes", "[role=status]")
+        self.assertEqual(self.level("leek-cider-sauce", "wheat"), Level.CONTAINS)
+        self.assertEqual(self.product("grain-mustard").evidence["wheat"].kind, "supplier")
+        self.gone("[data-notice]")
+        self.no_complaints()
+
+    def test_a_bar_code_opens_its_product(self) -> None:
+        self.open("/supplier")
+        self.see("form input").send_keys("2000000000022", Keys.ENTER)
+        self.see("section[aria-label=Product] textarea")
+        self.assertTrue(self.browser.current_url.endswith("/larder/butter"))
+
+
+class TakingIn(LarderPages):
+    def test_a_table_is_looked_at_and_nothing_is_recorded_until_confirmed(self) -> None:
+        table = "Name,Milk,Wheat,Odd\nCurd cheese,yes,,x\nRye crisp,=1+1,maybe,\nFlat bread,,yes,\n"
+        self.open("/intake")
+        self.send(self.file("goods.csv", table.encode()))
+        self.shows("Not understood and passed over: Odd")
+        self.shows("Row 3, Milk: a formula", "[data-faults]")
+        self.shows('Row 3, Wheat: "maybe" is no level', "[data-faults]")
+        self.assertNotIn("curd-cheese", self.served.ledger.now.versions)
+        self.accessible()
+        self.click("button", "Record 2 products")
+        self.shows("Recorded 2 products.", "[role=status]")
+        self.assertEqual(self.product("curd-cheese").statements, {"milk": Level.CONTAINS})
+        self.no_complaints()
+
+    def test_a_suppliers_sheet_with_a_strange_code(self) -> None:
+        good = {
+            "code": "",
+            "name": "Sesame sticks",
+            "allergens": [{"code": "AS", "level": "CONTAINS"}, {"code": "ZZ", "level": "CONTAINS"}],
+        }
+        sheet = {
+            "format": "yellow-ladle-supplier-sheet",
+            "version": 1,
+            "supplier": "S",
+            "issued": "2026-11-01",
+            "goods": [good],
+        }
+        self.open("/intake")
+        self.send(self.file("sheet.json", json.dumps(sheet).encode()))
+        self.shows('the code "ZZ CONTAINS" is not known here', "[data-faults]")
+        self.shows("Sesame sticks")
+
+
+class SigningOff(LarderPages):
+    def test_a_sign_off_goes_stale_by_a_change_from_above(self) -> None:
+        self.open("/pots/milk-sauce")
+        self.shows("Nobody has signed this pot off.", "[data-sign-off]")
+        self.is_me("TO")
+        self.click("[data-sign-off] button", "Sign it off")
+        self.shows("Checked by TO on", "[data-sign-off]")
+        book = self.served.ledger.now.reading.book
+        change = stating(book, "plain-flour", "sesame", Level.MAY_CONTAIN)
+        self.served.ledger.record(change, {"plain-flour": 1})
+        self.open("/pots/milk-sauce")
+        self.shows("Stale since", "[data-sign-off]")
+        self.shows("plain flour: sesame may contain (was free)", "[data-sign-off]")
+        self.accessible()
+        self.open("/unchecked")
+        self.shows("Milk sauce checked by TO on", "aside")
+        self.no_complaints()
+
+
+class TheUncheckedList(LarderPages):
+    def test_a_guests_need_comes_first_and_settling_shows_what_it_frees(self) -> None:
+        self.open("/unchecked")
+        first = self.see("main ol li")
+        self.assertIn("Stock powder", first.text)
+        self.assertIn("Do not serve until checked", first.text)
+        self.click("[data-held=stock-powder] button", "Mark it plain")
+        self.shows("Changes 3 pots, 2 plates", "[role=dialog]")
+        self.accessible()
+        self.click("[role=dialog] button", "Record")
+        self.shows("Now checked in full: Hen and leek pie.", "[role=status]")
+        self.gone("[data-held=stock-powder]")
+        self.no_complaints()
+
+    def test_a_guest_is_added_and_answered(self) -> None:
+        self.open("/unchecked")
+        self.see("aside input").send_keys("Bar, seat two")
+        Select(self.see("aside select")).select_by_value("clear:sesame")
+        self.click("aside button", "Add the guest")
+        self.shows("Bar, seat two waits for it.", "[data-held=day-old-bread]")
+        self.click("[aria-label='Bar, seat two is answered']")
+        self.gone("[aria-label='Bar, seat two is answered']")
+        self.assertEqual(len(self.served.ledger.now.reading.book.needs), 2)
+
+    def test_the_history_takes_a_change_back(self) -> None:
+        book = self.served.ledger.now.reading.book
+        self.served.ledger.record(stating(book, "butter", "soy", Level.CONTAINS), {"butter": 1})
+        self.open("/history")
+        self.shows("soy contains (was free)")
+        self.accessible()
+        self.click("button", "Take back")
+        self.shows("Taken back. Changes", "[role=status]")
+        self.assertEqual(self.level("butter", "soy"), Level.FREE)
+        self.no_complaints()

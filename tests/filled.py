@@ -1,0 +1,27 @@
+"""A file with a book in it, written once and copied for every test that asks for the same book."""
+
+import shutil
+import tempfile
+from functools import cache
+from pathlib import Path
+
+from yellow_ladle.files.book_file import parse_book
+from yellow_ladle.store.ledger import Ledger
+
+_FOLDER = tempfile.TemporaryDirectory(prefix="yellow-ladle-tests-")
+
+
+def filled(content: bytes, path: Path) -> Ledger:
+    """A ledger in a file of its own, holding the book of some book file's bytes."""
+    shutil.copy(_written(content), path)
+    return Ledger.open(path)
+
+
+@cache
+def _written(content: bytes) -> Path:
+    path = Path(_FOLDER.name) / f"{len(list(Path(_FOLDER.name).iterdir()))}.sqlite"
+    ledger = Ledger.open(path)
+    ledger.take(parse_book(content))
+    ledger.close()
+    # The last connection that closes writes the log back into the file.
+    return path
