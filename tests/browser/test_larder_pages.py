@@ -152,7 +152,7 @@ class Makers(LarderPages):
         self.open("/larder/butter", "textarea")
         self.click("[role=tab]", "Picture")
         self.send(self.file("note.png", b"no picture at all"))
-        self.shows("This is no PNG, JPEG or WebP picture. Nothing was recorded", "[role=alert]")
+        self.shows("This is no PNG, JPEG or WebP picture. Nothing was changed", "[role=alert]")
         self.send(self.file("label.png", out.getvalue()))
         self.see("img[alt^='The label of']")
         self.no_complaints()

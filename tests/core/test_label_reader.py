@@ -96,6 +96,10 @@ class Words(LabelTest):
         reading = read_label("cellery salt")
         self.assertIn('Is "cellery salt" read rightly as "celery"?', reading.questions)
 
+    def test_the_class_of_an_additive_is_no_flavouring(self) -> None:
+        for text in ("flavour enhancer: E621", "exhausteur de goût : E621", "Geschmacksverstärker"):
+            self.nothing(text)
+
     def test_a_word_that_is_only_near_to_another_is_left_alone(self) -> None:
         self.nothing("a better taste, barely salted")
 

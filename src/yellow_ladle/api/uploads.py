@@ -21,5 +21,5 @@ async def whole_body(request: Request, most: int) -> bytes:
         content += part
         if len(content) > most:
             limit = most // (1024 * 1024)
-            raise BookRefused([Fault("", f"the file is over {limit} MB; nothing was recorded")])
+            raise BookRefused([Fault("", f"the file is over {limit} MB")])
     return bytes(content)

@@ -1,6 +1,6 @@
 """Statements grow old: which of them want a second look."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from datetime import date
 
@@ -50,9 +50,10 @@ def second_looks(book: Book, on: str) -> list[SecondLook]:
             counted = otherwise is Level.FREE and not (
                 maker is None and (product.makers or product.bag)
             )
-            if not statements and not counted:
+            known = [flag for flag, level in statements.items() if level is not Level.UNCHECKED]
+            if not known and not counted:
                 continue
-            oldest = _oldest(statements, counted, evidence)
+            oldest = _oldest(known, counted, evidence)
             days = None if oldest is None or oldest.date is None else age(oldest.date, on)
             if days is None or days > limit:
                 read_on, person = (oldest.date, oldest.person) if oldest else (None, None)
@@ -61,7 +62,7 @@ def second_looks(book: Book, on: str) -> list[SecondLook]:
 
 
 def _oldest(
-    statements: Statements, counted: bool, evidence: Mapping[str, Evidence]
+    statements: Iterable[str], counted: bool, evidence: Mapping[str, Evidence]
 ) -> Evidence | None:
     """The oldest evidence behind a label; None where something is stated without a date."""
     wanted = [*statements, *(["otherwise"] if counted else [])]

@@ -3,6 +3,7 @@
 from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from difflib import get_close_matches
+from unicodedata import category
 
 from yellow_ladle.core.book import Book, Kitchen, Line, Preparation, items_of, owner_of
 from yellow_ladle.core.change import Change
@@ -14,6 +15,8 @@ from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
 from yellow_ladle.core.units import units
 
+TURNING = frozenset("\u202a\u202b\u202c\u202d\u202e\u2066\u2067\u2068\u2069")
+"""Signs that turn the direction of writing and so make a name read as another one."""
 MOST_PERCENT = 100.5
 """Shares are rounded on labels; together they may come to a little over the whole."""
 MOST_LOOPS = 20
@@ -83,10 +86,17 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
     }
     found: list[Fault] = []
     for product in change.products:
+        found += _name_faults(product.id, product.name)
+        found += (
+            fault
+            for maker in product.makers
+            for fault in _name_faults(f"{product.id}.makers.{maker.id}", maker.name)
+        )
         if product.id in after.preparations:
             found.append(Fault(f"{product.id}.id", f'a preparation has the id "{product.id}"'))
         found += _product_faults(product.id, product, known_flags, known_items, set(after.products))
     for preparation in change.preparations:
+        found += _name_faults(preparation.id, preparation.name)
         if preparation.id in after.products:
             found.append(Fault(f"{preparation.id}.id", f'a product has the id "{preparation.id}"'))
         found += _statement_faults(preparation.id, preparation, known_flags)
@@ -96,6 +106,14 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
         names = " → ".join(after.name(id) for id in reversed(loop))
         found.append(Fault(loop[0], f"a pot cannot go into itself: {names}"))
     return found
+
+
+def _name_faults(place: str, name: str) -> Iterator[Fault]:
+    """A name is read by people: no control characters, and nothing that turns the writing round."""
+    for sign in dict.fromkeys(name):
+        if category(sign) == "Cc" or sign in TURNING:
+            message = f"it holds a sign that nobody sees (U+{ord(sign):04X}); take it out"
+            yield Fault(f"{place}.name", message)
 
 
 def _orphans(after: Book, change: Change, known_items: Collection[str]) -> Iterator[Fault]:

@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from yellow_ladle.core.book import SECOND_LOOK_DAYS, Kind, Role, Stage
+from yellow_ladle.core.labels.proposals import LONGEST
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.need import Strictness
 from yellow_ladle.core.product import EvidenceKind
@@ -32,7 +33,7 @@ Number = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
 Short = Annotated[str, Field(max_length=200)]
 Code = Annotated[str, Field(pattern=r"^\d{0,14}$")]
-LabelText = Annotated[str, Field(max_length=20_000)]
+LabelText = Annotated[str, Field(max_length=LONGEST)]
 Percent = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
 
 

@@ -2,11 +2,12 @@
 
 import re
 import unicodedata
-from collections.abc import Collection, Mapping
+from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass, replace
 
 from yellow_ladle.core.faults import near
 from yellow_ladle.core.flags import Flag
+from yellow_ladle.core.giving import said
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import WORDS, Level
 from yellow_ladle.core.product import CERTIFICATES, Evidence, Product
@@ -29,7 +30,7 @@ HEADINGS = {
     "code": ("barcode", "bar code", "gtin", "ean"),
     "certificates": ("certificate",),
     "salt_g_per_100g": ("salt", "salt g/100g", "salt g per 100 g"),
-    "abv_percent": ("alcohol", "abv", "alcohol %"),
+    "abv_percent": ("abv", "alcohol %", "alcohol % vol"),
     "so2_mg_per_kg": ("so2", "sulphites mg/kg", "total so2"),
     "density_g_per_ml": ("density", "density g/ml"),
     "unit_weight_g": ("unit weight", "piece weight", "weight of one"),
@@ -83,6 +84,29 @@ def template(flags: Collection[Flag]) -> Table:
     example += ["", "", "45", *[""] * (len(NUMBERS) - 1)]
     rest = ["contains" if flag.id == "celery" else "" for flag in flags]
     return [[*headings, *(flag.id for flag in flags)], [*example, *rest]]
+
+
+def goods_rows(products: Iterable[Product], flags: Collection[Flag]) -> Table:
+    """The larder as a table that can be taken in again: a row a product, a column a flag.
+
+    A product with makers has the highest level over them; their labels stay apart in the book file.
+    """
+    headings = ["name", "class", "otherwise", "label", "pack", "code", "certificates", *NUMBERS]
+    rows = [[*headings, *(flag.id for flag in flags)]]
+    for product in products:
+        voices = said(product, None)
+        levels = {flag.id: max(voice.level(flag.id) for voice in voices) for flag in flags}
+        rest = max(voice.otherwise for voice in voices)
+        numbers = (getattr(product, field) for field in NUMBERS)
+        rows.append(
+            [
+                *(product.name, product.class_, rest.word, product.label, product.pack),
+                *(product.code, ", ".join(product.certificates)),
+                *("" if number is None else f"{number:g}" for number in numbers),
+                *("" if level is rest else level.word for level in levels.values()),
+            ]
+        )
+    return rows
 
 
 def read_goods(

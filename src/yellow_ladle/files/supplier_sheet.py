@@ -1,11 +1,12 @@
 """A supplier's sheet: goods with allergen codes, as JSON."""
 
 import json
+from collections.abc import Iterable, Mapping
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from yellow_ladle.core.allergen_codes import Decoded, decoded
+from yellow_ladle.core.allergen_codes import Decoded, decoded, encoded
 from yellow_ladle.core.faults import BookRefused, Fault
 from yellow_ladle.core.flags import shipped_flags
 from yellow_ladle.core.levels import Level
@@ -89,6 +90,35 @@ def stated_by(good: GoodPart) -> dict[str, Level]:
         return dict(found.levels)
     allergens = (flag.id for flag in shipped_flags() if flag.group == "allergen")
     return {flag: found.levels.get(flag, Level.FREE) for flag in allergens}
+
+
+def sheet_content(
+    products: Iterable[tuple[Product, Mapping[str, Level]]], kitchen: str, issued: str
+) -> dict[str, Any]:
+    """The larder as a sheet with allergen codes, for whoever reads such sheets.
+
+    Only codes of single allergens are given, and nothing of what is unchecked: a code can say
+    contains, may contain or free from, and none says that nobody has looked.
+    """
+    return {
+        "format": FORMAT,
+        "version": 1,
+        "supplier": kitchen,
+        "issued": issued,
+        "goods": [
+            {
+                "code": product.code,
+                "name": product.name,
+                "class": product.class_,
+                "pack": product.pack,
+                "ingredients": product.label,
+                "allergens": [
+                    {"code": code, "level": level} for code, level in encoded(dict(levels))
+                ],
+            }
+            for product, levels in products
+        ],
+    }
 
 
 def product_of(sheet: Sheet, good: GoodPart, id: str, person: str | None) -> Product:

@@ -123,4 +123,4 @@ def _bounded(rows: Table) -> Table:
 
 
 def _refused(why: str) -> BookRefused:
-    return BookRefused([Fault("", f"{why}. Nothing was recorded")])
+    return BookRefused([Fault("", why)])

@@ -53,24 +53,29 @@ def encoded_anew(content: bytes) -> bytes:
     """A picture as WebP with its longest side at most 2,000 pixels. Raises BookRefused."""
     if len(content) > MOST_BYTES:
         raise _refused("the picture is over 10 MB; take it smaller")
-    try:
-        with warnings.catch_warnings():
-            warnings.simplefilter("error", Image.DecompressionBombWarning)
-            picture = Image.open(io.BytesIO(content), formats=FORMATS)
-            # The size stands in the head: it is asked before a single pixel is unpacked.
-            if picture.width * picture.height > MOST_PIXELS:
-                raise _refused("the picture has over 36 megapixels; take it smaller")
-            picture.draft("RGB", (LONGEST_SIDE, LONGEST_SIDE))
-            picture.thumbnail((LONGEST_SIDE, LONGEST_SIDE))
-            upright = ImageOps.exif_transpose(picture).convert("RGB")
-    except UnidentifiedImageError as error:
-        raise _refused("this is no PNG, JPEG or WebP picture") from error
-    except (OSError, ValueError, SyntaxError, Warning, Image.DecompressionBombError) as error:
-        raise _refused("the picture cannot be read; it may be cut off") from error
+    upright = _upright(content)
     out = io.BytesIO()
     upright.save(out, "WEBP", quality=QUALITY, method=2)
     return out.getvalue()
 
 
+def _upright(content: bytes) -> Image.Image:
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("error", Image.DecompressionBombWarning)
+            picture = Image.open(io.BytesIO(content), formats=FORMATS)
+            # The size stands in the head: it is asked before a single pixel is unpacked.
+            too_large = picture.width * picture.height > MOST_PIXELS
+            if not too_large:
+                picture.draft("RGB", (LONGEST_SIDE, LONGEST_SIDE))
+                picture.thumbnail((LONGEST_SIDE, LONGEST_SIDE))
+                return ImageOps.exif_transpose(picture).convert("RGB")
+    except UnidentifiedImageError as error:
+        raise _refused("this is no PNG, JPEG or WebP picture") from error
+    except (OSError, ValueError, SyntaxError, Warning, Image.DecompressionBombError) as error:
+        raise _refused("the picture cannot be read; it may be cut off") from error
+    raise _refused("the picture has over 36 megapixels; take it smaller")
+
+
 def _refused(why: str) -> BookRefused:
-    return BookRefused([Fault("photo", f"{why}. Nothing was recorded")])
+    return BookRefused([Fault("photo", why)])

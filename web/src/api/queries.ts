@@ -71,6 +71,16 @@ export const goodsQuery = (wanted: () => boolean) =>
     here
   );
 
+export const languagesQuery = () =>
+  createQuery(
+    () => ({
+      queryKey: ['languages'],
+      staleTime: Infinity,
+      queryFn: () => answer(api.GET('/api/v1/labels/languages'))
+    }),
+    here
+  );
+
 export const toolsQuery = () =>
   createQuery(
     () => ({ queryKey: ['tools'], queryFn: () => answer(api.GET('/api/v1/tools')) }),

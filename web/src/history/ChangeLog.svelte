@@ -30,7 +30,9 @@
 <Trouble {error} />
 <ol>
   {#each entries as entry (entry.id)}
-    <li class="grid grid-cols-[150px_minmax(0,1fr)_auto] gap-4 border-b border-rule py-2.5">
+    <li
+      class="grid grid-cols-[180px_minmax(0,1fr)_auto] items-start gap-4 border-b border-rule py-2.5"
+    >
       <div>
         <time class="amount text-[15px]" datetime={entry.at}>{when(entry.at)}</time>
         <p class="text-soft">{entry.person ?? 'nobody named'}</p>

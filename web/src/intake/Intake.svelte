@@ -36,6 +36,12 @@
       >,
       <a class="underline" href="/api/v1/intake/template.xlsx" download>XLSX</a>
     </p>
+    <p>
+      The larder as it stands: <a class="underline" href="/api/v1/intake/larder.csv" download>CSV</a
+      >,
+      <a class="underline" href="/api/v1/intake/larder.xlsx" download>XLSX</a>,
+      <a class="underline" href="/api/v1/intake/larder.json" download>JSON with allergen codes</a>
+    </p>
   </div>
   <div class="mt-3"><Trouble error={intake.error} /></div>
   {#if intake.looked}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { languagesQuery } from '../api/queries';
   import Act from '../parts/Act.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import type { LabelDraft } from './labelDraft.svelte';
@@ -10,14 +11,7 @@
   let { label }: { label: LabelDraft } = $props();
 
   const reading = new LabelReading();
-  const LANGUAGES = {
-    auto: 'find it out',
-    en: 'English',
-    de: 'German',
-    es: 'Spanish',
-    fr: 'French',
-    it: 'Italian'
-  };
+  const languages = languagesQuery();
   const stale = $derived(reading.read !== null && reading.text !== label.text);
 </script>
 
@@ -29,7 +23,6 @@
       <textarea
         class="field min-h-20 py-2"
         rows="3"
-        maxlength="20000"
         placeholder="Paste or type the ingredient list as it stands on the pack"
         bind:value={label.text}></textarea>
     </label>
@@ -37,8 +30,10 @@
       <label class="block">
         <span class="text-soft">Language</span>
         <select class="field" bind:value={reading.language}>
-          {#each Object.entries(LANGUAGES) as [id, name] (id)}<option value={id}>{name}</option
-            >{/each}
+          <option value="auto">find it out</option>
+          {#each languages.data ?? [] as known (known.id)}
+            <option value={known.id}>{known.name}</option>
+          {/each}
         </select>
       </label>
       <Act

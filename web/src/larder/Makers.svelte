@@ -84,7 +84,7 @@
     {#each given as voice (voice.maker)}
       {@const maker = makers.find((entry) => entry.id === voice.maker)}
       <div
-        class="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)_auto] gap-4 border-t border-rule py-2"
+        class="grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)_auto] items-start gap-4 border-t border-rule py-2"
       >
         <label class="flex min-h-11 items-start gap-2">
           <input

@@ -4,6 +4,7 @@
   import { identified } from '../api/ids';
   import { kitchenQuery } from '../api/queries';
   import { asWords } from '../marks/levels';
+  import IntoBag from '../bags/IntoBag.svelte';
   import Scroll from '../parts/Scroll.svelte';
   import { reader } from '../people/reader.svelte';
   import RecordFoot from '../ripple/RecordFoot.svelte';
@@ -82,17 +83,24 @@
         </select>
       </label>
     </div>
-    {#if known && (known.goes_into.length > 0 || known.in_goods.length > 0)}
-      <p class="mt-1 text-soft">
-        Goes into
-        {#each known.goes_into as pot, index (pot.id)}{index > 0 ? ', ' : ''}<a
-            class="underline"
-            href={p('/pots/:id', { params: { id: pot.id } })}>{pot.name}</a
-          >{/each}
-        {#if known.in_goods.length > 0}
-          · is in {known.in_goods.map((good) => good.name).join(', ')}
-        {/if}
-      </p>
+    {#if known}
+      <div class="mt-1.5 flex items-center justify-between gap-4">
+        <p class="text-soft">
+          {#if known.goes_into.length > 0}
+            Goes into
+            {#each known.goes_into as pot, index (pot.id)}{index > 0 ? ', ' : ''}<a
+                class="underline"
+                href={p('/pots/:id', { params: { id: pot.id } })}>{pot.name}</a
+              >{/each}
+          {:else}
+            Goes into no pot yet
+          {/if}
+          {#if known.in_goods.length > 0}
+            · is in {known.in_goods.map((good) => good.name).join(', ')}
+          {/if}
+        </p>
+        <IntoBag items={[{ id: known.product.id, name: known.product.name }]} />
+      </div>
     {/if}
   </div>
   <Scroll label="The product" class="px-6 pb-4"><ProductTabs {draft} {known} bind:tab /></Scroll>

@@ -34,7 +34,7 @@
     <div
       class="grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-[1000px]:block max-[1000px]:overflow-y-auto"
     >
-      <section class="min-h-0 overflow-y-auto px-5 py-3" aria-labelledby="goes-in">
+      <section class="relative min-h-0 overflow-y-auto px-5 py-3" aria-labelledby="goes-in">
         <h2 id="goes-in" class="text-[18px]">What goes in</h2>
         <LinesPart
           pot={pot.data}

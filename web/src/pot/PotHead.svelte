@@ -1,4 +1,5 @@
 <script lang="ts">
+  import IntoBag from '../bags/IntoBag.svelte';
   import Act from '../parts/Act.svelte';
   import { p } from '../routes';
   import { amountText, type Pot } from './lines';
@@ -11,6 +12,10 @@
       .filter(Boolean)
       .join(' · ')
   );
+  const items = $derived([
+    { id: made.id, name: made.name },
+    ...(made.by_products ?? []).map((part) => ({ id: `${made.id}/${part.id}`, name: part.name }))
+  ]);
   const params = $derived({ params: { id: made.id } });
 </script>
 
@@ -47,6 +52,7 @@
       Find a swap
       <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-[14px]">w</kbd>
     </Act>
+    <IntoBag {items} />
     <Act onclick={onedit}>Edit the card</Act>
   </div>
 </div>

@@ -1,5 +1,6 @@
 """Taking goods in from tables and suppliers' sheets: looked at first, recorded when confirmed."""
 
+import json
 from typing import Literal
 
 from fastapi import APIRouter, Request, Response
@@ -14,7 +15,13 @@ from yellow_ladle.core.product import Evidence
 from yellow_ladle.files import goods_table, table_file
 from yellow_ladle.files.book_models import ProductPiece
 from yellow_ladle.files.product_pieces import product_piece
-from yellow_ladle.files.supplier_sheet import MOST_BYTES, levels_of, product_of, read_sheet
+from yellow_ladle.files.supplier_sheet import (
+    MOST_BYTES,
+    levels_of,
+    product_of,
+    read_sheet,
+    sheet_content,
+)
 from yellow_ladle.store.ledger import Now
 
 router = APIRouter(prefix="/intake", tags=["intake"], responses=PROBLEMS)
@@ -78,6 +85,25 @@ def template(form: Literal["csv", "xlsx"], now: TheBook) -> Response:
     content = table_file.write_csv(rows) if form == "csv" else table_file.write_xlsx(rows)
     name = f'attachment; filename="larder.{form}"'
     headers = {"Content-Disposition": name}
+    return Response(content, media_type="application/octet-stream", headers=headers)
+
+
+@router.get("/larder.{form}", response_class=Response, responses={200: FILE})
+def give_out(form: Literal["csv", "xlsx", "json"], now: TheBook) -> Response:
+    """The larder as a table that can be taken in again, or as a sheet with allergen codes."""
+    reading = now.reading
+    book = reading.book
+    products = [book.products[id] for id in sorted(book.products)]
+    headers = {"Content-Disposition": f'attachment; filename="larder.{form}"'}
+    if form == "json":
+        every = [flag.id for flag in book.flags]
+        levels = ({flag: reading.level(made.id, flag) for flag in every} for made in products)
+        pairs = zip(products, levels, strict=True)
+        sheet = sheet_content(pairs, book.kitchen.name, str(reading.on))
+        content = json.dumps(sheet, ensure_ascii=False, indent=1).encode()
+    else:
+        rows = goods_table.goods_rows(products, book.flags)
+        content = table_file.write_csv(rows) if form == "csv" else table_file.write_xlsx(rows)
     return Response(content, media_type="application/octet-stream", headers=headers)
 
 

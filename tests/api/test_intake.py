@@ -1,0 +1,344 @@
+"""Taking goods in: tables, sheets, the feed and pictures, good ones and bad ones."""
+
+import io
+import json
+import socket
+import threading
+import time
+import zipfile
+from typing import Any
+
+from openpyxl import Workbook, load_workbook
+from PIL import Image
+
+from tests.api.client import ApiTest
+from yellow_ladle.api.app import create_app
+from yellow_ladle.core.levels import Level
+from yellow_ladle.demo.kitchen import demo_feed
+from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
+
+SECONDS = 2
+
+
+class IntakeTest(ApiTest):
+    def send(self, path: str, content: bytes, status: int = 200, method: str = "POST") -> Any:
+        started = time.monotonic()
+        answer = self.api.request(method, f"/api/v1{path}", content=content)
+        self.assertLess(time.monotonic() - started, SECONDS)
+        self.assertEqual(answer.status_code, status, answer.text)
+        if status >= 400:
+            self.is_problem(answer)
+        return answer.json() if answer.content else None
+
+
+def xlsx(rows: list[list[Any]]) -> bytes:
+    book, out = Workbook(), io.BytesIO()
+    for row in rows:
+        book.active.append(row)
+    book.save(out)
+    return out.getvalue()
+
+
+class Tables(IntakeTest):
+    def test_the_template_comes_back_as_it_is_offered(self) -> None:
+        for form in ("csv", "xlsx"):
+            content = self.api.get(f"/api/v1/intake/template.{form}").content
+            looked = self.send("/intake/table", content)
+            self.assertEqual(looked["faults"], [])
+            self.assertTrue(all(column["field"] for column in looked["columns"]))
+            [row] = looked["rows"]
+            self.assertEqual(row["product"]["statements"], {"celery": "contains"})
+            self.assertEqual(row["product"]["otherwise"], "unchecked")
+
+    def test_columns_by_name_and_faults_by_row_and_column(self) -> None:
+        rows = [
+            ["Product", "Milk", "Total SO2", "Colour", "Pack size"],
+            ["Curd", "yes", 12.5, "white", "5 kg"],
+            ["Brough Dairy unsalted butter", "contains", None, None, None],
+            ["Bad", "perhaps", "a lot", "", ""],
+            ["=SUM(A1)", "no", "", "", ""],
+            ["Curd", "no", "", "", ""],
+        ]
+        looked = self.send("/intake/table?person=NB", xlsx(rows))
+        fields = [column["field"] for column in looked["columns"]]
+        self.assertEqual(fields, ["name", "milk", "so2_mg_per_kg", None, "pack"])
+        curd, butter = looked["rows"]
+        self.assertEqual((curd["seen"], butter["seen"]), (None, 1))
+        self.assertEqual(butter["product"]["id"], "butter")
+        self.assertEqual(curd["product"]["evidence"]["milk"]["person"], "NB")
+        told = {(f["row"], f["column"]): f["message"] for f in looked["faults"]}
+        self.assertIn("is no level", told[(4, "Milk")])
+        self.assertIn("is no amount", told[(4, "Total SO2")])
+        self.assertIn("a formula", told[(5, "Product")])
+        self.assertEqual(told[(6, "Product")], "the same name as row 2")
+        self.assertNotIn("curd", self.ledger.now.versions)
+        products = [row["product"] for row in looked["rows"]]
+        seen = {row["product"]["id"]: row["seen"] for row in looked["rows"]}
+        change = {"change": "products", "products": products}
+        self.post("/changes", {"change": change, "seen_each": seen})
+        self.assertEqual(self.ledger.now.reading.book.products["curd"].so2_mg_per_kg, 12.5)
+        again = self.post("/changes", {"change": change, "seen_each": seen}, 409)
+        self.assertIn("changed by somebody else", again["detail"])
+
+    def test_names_with_markup_and_turned_writing_are_kept_as_plain_text(self) -> None:
+        table = "name,milk\n<script>alert(1)</script>\u202eTub\x07,yes\n"
+        [row] = self.send("/intake/table", table.encode())["rows"]
+        self.assertEqual(row["product"]["name"], "<script>alert(1)</script>Tub")
+        self.assertRegex(row["product"]["id"], r"^[a-z0-9-]+$")
+
+    def test_other_separators_and_letters(self) -> None:
+        looked = self.send("/intake/table", "name;milk\nCrème;ja\n".encode("cp1252"))
+        self.assertEqual(looked["faults"][0]["column"], "milk")
+        [row] = self.send("/intake/table", "name;milk\nCrème;yes\n".encode("cp1252"))["rows"]
+        self.assertEqual(row["product"]["name"], "Crème")
+
+    def test_what_is_no_table_is_refused_in_words(self) -> None:
+        bomb = io.BytesIO()
+        with zipfile.ZipFile(bomb, "w", zipfile.ZIP_DEFLATED) as parts:
+            parts.writestr("xl/worksheets/sheet1.xml", b"0" * 60_000_000)
+        nested = io.BytesIO()
+        with zipfile.ZipFile(nested, "w") as parts:
+            parts.writestr("[Content_Types].xml", "<x/>")
+        for content, told in (
+            (bomb.getvalue(), "unpacks to over 40 MB"),
+            (nested.getvalue(), "cannot be read"),
+            (b"PK\x03\x04 not a zip", "cannot be read"),
+            (b"", "holds no rows"),
+            (b"\x00\x01\x02", "neither CSV nor XLSX"),
+            (b"a" * (5 * 1024 * 1024 + 1), "over 5 MB"),
+            (b"name\n" + b"x\n" * 6000, "more than 5,000 rows"),
+            (b"name\n" + b"y" * 30_000, "more text than any label"),
+        ):
+            self.assertIn(told, self.send("/intake/table", content, 422)["detail"])
+        self.assertEqual(self.ledger.history(), [])
+
+    def test_a_table_without_names(self) -> None:
+        looked = self.send("/intake/table", b"milk,egg\nyes,no\n")
+        self.assertEqual(looked["faults"][0]["message"], "no column holds the name of the product")
+
+    def test_an_entity_bomb_in_a_workbook(self) -> None:
+        content = xlsx([["name"], ["Curd"]])
+        out = io.BytesIO()
+        entities = "".join(f'<!ENTITY e{n + 1} "{f"&e{n};" * 10}">' for n in range(9))
+        bomb = f'<!DOCTYPE l [<!ENTITY e0 "aaaaaaaaaa">{entities}]><worksheet>&e9;</worksheet>'
+        with zipfile.ZipFile(io.BytesIO(content)) as old, zipfile.ZipFile(out, "w") as new:
+            for part in old.infolist():
+                body = old.read(part)
+                new.writestr(part, bomb if "sheet1" in part.filename else body)
+        self.send("/intake/table", out.getvalue(), 422)
+
+    def test_the_workbook_opens_in_a_spreadsheet(self) -> None:
+        content = self.api.get("/api/v1/intake/template.xlsx").content
+        self.assertEqual(load_workbook(io.BytesIO(content)).active["A1"].value, "name")
+
+
+class Sheets(IntakeTest):
+    def sheet(self, *allergens: tuple[str, str], **rest: Any) -> bytes:
+        good = {"code": "", "name": "Seed mix", **rest}
+        good["allergens"] = [{"code": code, "level": level} for code, level in allergens]
+        head = {"format": "yellow-ladle-supplier-sheet", "version": 1, "supplier": "S"}
+        return json.dumps({**head, "issued": "2026-11-01", "goods": [good]}).encode()
+
+    def test_codes_become_levels(self) -> None:
+        content = self.sheet(("AM", "CONTAINS"), ("AN", "MAY_CONTAIN"), ("AE", "FREE_FROM"))
+        [row] = self.send("/intake/sheet", content)["rows"]
+        stated = row["product"]["statements"]
+        self.assertEqual(
+            (stated["milk"], stated["egg"], stated["walnut"]), ("contains", "free", "may_contain")
+        )
+        self.assertEqual(row["product"]["otherwise"], "unchecked")
+        self.assertEqual(
+            row["product"]["evidence"]["milk"],
+            {"kind": "supplier", "date": "2026-11-01", "person": None},
+        )
+
+    def test_a_group_beside_one_of_its_members(self) -> None:
+        content = self.sheet(("AW", "CONTAINS"), ("UW", "CONTAINS"), ("AU", "CONTAINS"))
+        [row] = self.send("/intake/sheet", content)["rows"]
+        self.assertEqual(
+            row["product"]["statements"], {"wheat": "contains", "sulphites": "contains"}
+        )
+        [row] = self.send("/intake/sheet", self.sheet(("AW", "CONTAINS")))["rows"]
+        self.assertEqual(set(row["product"]["statements"]), {"wheat", "rye", "barley", "oats"})
+
+    def test_an_unknown_code_is_reported_and_never_dropped(self) -> None:
+        content = self.sheet(("QQ", "CONTAINS"), ("AM", "PERHAPS"), complete=True)
+        looked = self.send("/intake/sheet", content)
+        told = [fault["message"] for fault in looked["faults"]]
+        self.assertEqual(
+            told,
+            ['the code "QQ CONTAINS" is not known here', 'the code "AM PERHAPS" is not known here'],
+        )
+        self.assertEqual(looked["rows"][0]["product"]["statements"], {})
+
+    def test_a_complete_sheet_speaks_for_every_allergen_and_no_animal(self) -> None:
+        [row] = self.send("/intake/sheet", self.sheet(("AM", "CONTAINS"), complete=True))["rows"]
+        self.assertEqual(row["product"]["statements"]["egg"], "free")
+        self.assertNotIn("pork", row["product"]["statements"])
+
+    def test_nonsense_is_refused_with_its_place(self) -> None:
+        self.assertIn("not JSON", self.send("/intake/sheet", b"<html>", 422)["detail"])
+        self.assertIn("not JSON", self.send("/intake/sheet", b"[" * 200_000, 422)["detail"])
+        problem = self.send("/intake/sheet", self.sheet(odd=1), 422)
+        self.assertEqual(problem["faults"][0]["place"], "goods[0].odd")
+
+
+class Feed(IntakeTest):
+    def setUp(self) -> None:
+        super().setUp()
+        self.feed = demo_feed()
+        self.addCleanup(self.feed.stop)
+        self.api.app.state.feed = self.feed.address  # type: ignore[attr-defined]
+
+    def fetched_twice(self) -> Any:
+        first = self.post("/feed/fetch", {})
+        self.assertEqual((first["sheets"], first["notices"]), (2, 0))
+        self.assertEqual(first["unknown_goods"], ["Fell Mill rye flour"])
+        self.assertEqual(self.post("/feed/fetch", {})["notices"], 1)
+        self.assertEqual(self.post("/feed/fetch", {})["notices"], 0)
+        [notice] = self.get("/notices")
+        return notice
+
+    def test_a_changed_label_is_a_notice_with_what_it_would_change(self) -> None:
+        notice = self.fetched_twice()
+        self.assertEqual(notice["product"]["id"], "grain-mustard")
+        changed = {(d["flag"], d["recorded"], d["sheet"]) for d in notice["differences"]}
+        self.assertEqual(
+            changed, {("wheat", "free", "contains"), ("sesame", "free", "may_contain")}
+        )
+        self.assertIn("Changes", notice["ripple"]["sentence"])
+        self.assertEqual(self.ledger.now.reading.level("grain-mustard", "wheat"), Level.FREE)
+
+    def test_accepted(self) -> None:
+        notice = self.fetched_twice()
+        self.post(f"/notices/{notice['id']}/decide", {"decision": "accept", "person": "NB"})
+        self.assertEqual(self.ledger.now.reading.level("leek-cider-sauce", "wheat"), Level.CONTAINS)
+        self.assertEqual(self.get("/notices"), [])
+        self.post(f"/notices/{notice['id']}/decide", {"decision": "accept"}, 404)
+        [entry] = self.ledger.history("grain-mustard")
+        self.assertEqual((entry.person, entry.why), ("NB", "new sheet, accept"))
+
+    def test_kept_apart_the_product_carries_the_highest_of_both(self) -> None:
+        notice = self.fetched_twice()
+        self.post(f"/notices/{notice['id']}/decide", {"decision": "keep_apart"})
+        mustard = self.ledger.now.reading.book.products["grain-mustard"]
+        self.assertEqual(
+            [m.name for m in mustard.makers],
+            ["As recorded before", "Tarn and Fell, sheet of 2026-11-23"],
+        )
+        self.assertEqual(self.ledger.now.reading.level("grain-mustard", "wheat"), Level.CONTAINS)
+        use = {"change": "maker_in_use", "product": "grain-mustard", "maker": "as-before"}
+        self.post("/changes", {"change": use, "seen": 2})
+        self.assertEqual(self.ledger.now.reading.level("grain-mustard", "wheat"), Level.FREE)
+
+    def test_codes_open_products(self) -> None:
+        self.assertEqual(self.get("/codes/2000000000091")["maker"], "Fell Mill")
+        self.assertEqual(self.get("/codes/2000000000022")["product"]["id"], "butter")
+        self.assertEqual(self.api.get("/api/v1/codes/999").status_code, 404)
+        self.assertGreater(len(self.get("/codes")), 7)
+
+    def test_no_feed_is_set_up(self) -> None:
+        self.api.app.state.feed = create_app(self.ledger).state.feed  # type: ignore[attr-defined]
+        self.assertIn("No supplier's feed", self.post("/feed/fetch", {}, 422)["detail"])
+
+
+class HostileFeed(IntakeTest):
+    """A feed that hangs, trickles, breaks off, or answers nonsense."""
+
+    def serve(self, *answers: bytes, hold: float = 0) -> str:
+        listening = socket.create_server(("127.0.0.1", 0))
+        self.addCleanup(listening.close)
+
+        def answer() -> None:
+            for content in answers:
+                try:
+                    caller, _ = listening.accept()
+                except OSError:
+                    return
+                with caller:
+                    caller.recv(4096)
+                    for part in (
+                        (content[n : n + 8] for n in range(0, len(content), 8))
+                        if hold
+                        else [content]
+                    ):
+                        try:
+                            caller.sendall(part)
+                        except OSError:
+                            return
+                        time.sleep(hold)
+
+        threading.Thread(target=answer, daemon=True).start()
+        return f"http://127.0.0.1:{listening.getsockname()[1]}"
+
+    def failed(self, address: str) -> str:
+        started = time.monotonic()
+        self.api.app.state.feed = address  # type: ignore[attr-defined]
+        problem = self.post("/feed/fetch", {}, 422)
+        self.assertLess(time.monotonic() - started, SECONDS)
+        self.assertEqual(self.get("/notices"), [])
+        return str(problem["detail"])
+
+    def test_it_hangs(self) -> None:
+        self.assertIn("does not answer", self.failed(self.serve()))
+
+    def test_it_trickles(self) -> None:
+        head = b"HTTP/1.1 200 OK\r\nContent-Length: 4000\r\n\r\n"
+        told = self.failed(self.serve(head + b" " * 4000, hold=0.1))
+        self.assertRegex(told, "takes too long|does not answer")
+
+    def test_it_is_not_there(self) -> None:
+        self.assertIn("does not answer", self.failed("http://127.0.0.1:9"))
+
+    def test_it_answers_nonsense(self) -> None:
+        for body, told in (
+            (b"<html>", "no sheet"),
+            (b'{"a": 1}', "no list of sheets"),
+            (b'["http://elsewhere/x"]', "lie elsewhere"),
+            (b"[" * 100_000, "no sheet"),
+        ):
+            head = f"HTTP/1.1 200 OK\r\nContent-Length: {len(body)}\r\n\r\n".encode()
+            self.assertIn(told, self.failed(self.serve(head + body)))
+        self.assertIn("does not answer", self.failed(self.serve(b"nonsense\r\n\r\n")))
+
+    def test_other_kinds_of_address_are_not_read(self) -> None:
+        with self.assertRaises(FeedFailed):
+            fetch_sheets("file:///etc")
+
+
+class Pictures(IntakeTest):
+    def picture(self, size: tuple[int, int] = (300, 200), form: str = "PNG", **rest: Any) -> bytes:
+        out = io.BytesIO()
+        Image.new("RGB", size, "tan").save(out, form, **rest)
+        return out.getvalue()
+
+    def test_a_picture_is_drawn_anew_and_kept_beside_the_database(self) -> None:
+        for form in ("PNG", "JPEG", "WEBP"):
+            self.send("/products/butter/photo", self.picture((3000, 1500), form), 204, "PUT")
+            kept = self.api.get("/api/v1/products/butter/photo")
+            self.assertEqual(kept.headers["content-type"], "image/webp")
+            self.assertEqual(Image.open(io.BytesIO(kept.content)).size, (2000, 1000))
+        self.assertTrue(self.get("/products/butter")["has_photo"])
+        self.assertTrue((self.path.parent / "demo.sqlite.photos" / "butter.webp").exists())
+        self.assertEqual(self.api.delete("/api/v1/products/butter/photo").status_code, 204)
+        self.assertEqual(self.api.get("/api/v1/products/butter/photo").status_code, 404)
+
+    def test_nothing_but_its_pixels_is_kept(self) -> None:
+        exif = Image.Exif()
+        exif[0x010E] = "taken at home"
+        self.send("/products/butter/photo", self.picture(form="JPEG", exif=exif), 204, "PUT")
+        self.assertNotIn(b"taken at home", self.api.get("/api/v1/products/butter/photo").content)
+
+    def test_what_is_no_picture_is_refused(self) -> None:
+        whole = self.picture()
+        for content, told in (
+            (b"no picture", "no PNG, JPEG or WebP"),
+            (self.picture(form="GIF"), "no PNG, JPEG or WebP"),
+            (whole[: len(whole) // 2], "cannot be read"),
+            (self.picture((8000, 5000)), "over 36 megapixels"),
+            (b"\x89PNG" + b"0" * (10 * 1024 * 1024), "over 10 MB"),
+            (b"", "no PNG, JPEG or WebP"),
+        ):
+            self.assertIn(told, self.send("/products/butter/photo", content, 422, "PUT")["detail"])
+        self.send("/products/nothing/photo", whole, 404, "PUT")
+        self.assertFalse(self.get("/products/butter")["has_photo"])

@@ -1,0 +1,297 @@
+"""The larder through the API: labels, bags, tools, what is unchecked, history and sign-offs."""
+
+import tempfile
+from datetime import UTC, datetime, timedelta
+from pathlib import Path
+from typing import Any
+
+from tests.api.client import ApiTest
+from tests.filled import filled
+from yellow_ladle.core.levels import Level
+from yellow_ladle.demo.kitchen import demo_book
+from yellow_ladle.files.book_file import write_book
+
+
+class LarderTest(ApiTest):
+    def change(self, change: dict[str, Any], seen: int | None = 1, **rest: Any) -> Any:
+        return self.post("/changes", {"change": change, "seen": seen, **rest})
+
+    def level(self, item: str, flag: str) -> Level:
+        return self.ledger.now.reading.level(item, flag)
+
+
+class Labels(LarderTest):
+    def test_a_label_is_read_and_nothing_recorded(self) -> None:
+        text = "Sugar, <b>whey</b> powder. May contain egg. Vegan."
+        found = self.post("/labels/read", {"text": text})
+        by_flag = {made["flag"]: made for made in found["proposals"]}
+        self.assertEqual(by_flag["milk"]["level"], "contains")
+        why = by_flag["milk"]["because"][0]
+        self.assertEqual(text[why["start"] : why["end"]], why["text"])
+        self.assertEqual((by_flag["egg"]["level"], found["language"]), ("may_contain", "en"))
+        self.assertEqual(found["listed"][0]["text"], "Sugar")
+        self.assertEqual(self.ledger.history(), [])
+
+    def test_what_cannot_be_read_is_refused_in_words(self) -> None:
+        long = self.post("/labels/read", {"text": "a" * 100_001}, 422)
+        self.assertIn("no label has more than 100,000", long["detail"])
+        odd = self.post("/labels/read", {"text": "milk", "language": "eng"}, 422)
+        self.assertIn('No language "eng"; did you mean "en"?', odd["detail"])
+
+    def test_starting_points_never_count_as_checked(self) -> None:
+        goods = self.get("/goods")
+        self.assertGreaterEqual(len(goods), 200)
+        for good in goods:
+            self.assertEqual(good["product"]["otherwise"], "unchecked")
+            self.assertEqual(bool(good["say"]), not good["plain"])
+        languages = {entry["id"] for entry in self.get("/labels/languages")}
+        self.assertEqual(languages, {"en", "fr", "de", "es", "it"})
+
+
+class Makers(LarderTest):
+    def test_who_gives_what_and_a_maker_added_and_used(self) -> None:
+        given = {voice["maker"]: voice for voice in self.get("/products/oatmeal")["given_by"]}
+        self.assertEqual(set(given), {"", "gannet-mill", "fell-mill"})
+        maker = {"id": "new", "name": "New mill"}
+        added = self.change({"change": "maker", "product": "butter", "maker": maker})
+        self.assertIn("Changes", added["ripple"]["sentence"])
+        butter = self.ledger.now.reading.book.products["butter"]
+        self.assertEqual([made.id for made in butter.makers], ["as-before", "new"])
+        self.assertEqual(butter.makers[0].statements, {"milk": Level.CONTAINS})
+        self.assertEqual(self.level("white-roux", "egg"), Level.UNCHECKED)
+        use = {"change": "maker_in_use", "product": "butter", "maker": "as-before"}
+        self.assertIn("Changes", self.post("/preview", {"change": use})["sentence"])
+        self.change(use, 2)
+        self.assertEqual(self.level("white-roux", "egg"), Level.FREE)
+        for seen, dropped in ((3, "as-before"), (4, "new")):
+            self.change({"change": "maker_dropped", "product": "butter", "maker": dropped}, seen)
+        self.assertEqual(self.level("white-roux", "egg"), Level.UNCHECKED)
+
+    def test_a_maker_that_is_not_there_is_refused(self) -> None:
+        use = {"change": "maker_in_use", "product": "oatmeal", "maker": "fel-mill"}
+        problem = self.post("/changes", {"change": use, "seen": 1}, 422)
+        self.assertIn('did you mean "fell-mill"?', problem["detail"])
+
+    def test_everything_of_a_product_comes_back_from_the_file(self) -> None:
+        piece = self.get("/products/oatmeal")["product"]
+        whole = {
+            **piece,
+            "in_use": "fell-mill",
+            "papers": {"halal": {"number": "H1", "expires": "2031-01-01"}},
+            "certificates": ["halal"],
+            "label": "Oats.",
+            "pack": "1 kg",
+            "code": "123456",
+            "parts": [{"product": "sea-salt", "percent": 2}],
+            "bag": {"additions": [{"item": "mussels", "date": "2026-11-02", "live": False}]},
+        }
+        self.change({"change": "product", "product": whole})
+        again = self.reopened().now.reading.book.products["oatmeal"]
+        self.assertEqual(again, self.ledger.now.reading.book.products["oatmeal"])
+        back = self.get("/products/oatmeal")["product"]
+        self.assertEqual(
+            (back["in_use"], back["label"], back["code"]), ("fell-mill", "Oats.", "123456")
+        )
+
+
+class Bags(LarderTest):
+    BAG = "langoustine-shells"
+
+    def test_filled_and_emptied(self) -> None:
+        put = {"change": "addition", "bag": self.BAG, "item": "hen-stock/fat", "person": "NB"}
+        self.change(put)
+        self.assertEqual(self.level("roast-shell-stock", "poultry"), Level.CONTAINS)
+        found = self.get(f"/products/{self.BAG}")
+        self.assertEqual(found["inside"][0]["name"], "Skimmed hen fat from Hen stock")
+        [entry] = self.ledger.history(self.BAG)
+        self.assertEqual(entry.person, "NB")
+        self.change({"change": "emptying", "bag": self.BAG, "washed": False}, 2)
+        self.assertEqual(self.level("roast-shell-stock", "poultry"), Level.CONTAINS)
+        self.change({"change": "emptying", "bag": self.BAG, "washed": True}, 3)
+        self.assertEqual(self.level("roast-shell-stock", "crustacean"), Level.FREE)
+
+    def test_what_cannot_be(self) -> None:
+        odd = {"change": "addition", "bag": "butter", "item": "mussels"}
+        self.assertIn(
+            "no running bag", self.post("/changes", {"change": odd, "seen": 1}, 422)["detail"]
+        )
+        gone = {"change": "addition", "bag": self.BAG, "item": "nothing"}
+        self.post("/changes", {"change": gone, "seen": 1}, 404)
+
+
+class Tools(LarderTest):
+    def test_the_reading_of_the_day(self) -> None:
+        self.post("/tools/uses", {"tool": "chinois", "item": "roast-shell-stock", "person": "NB"})
+        day = self.post("/tools/uses", {"tool": "chinois", "item": "garden-stock"})
+        traces = {trace["id"]: trace for trace in day["traces"]}
+        self.assertIn("crustacean", traces["garden-stock"]["flags"])
+        self.assertEqual(traces["garden-stock"]["through"], ["chinois, after Roast shell stock"])
+        self.assertIn("celeriac-soup-plate", traces)
+        self.assertEqual(self.level("garden-stock", "crustacean"), Level.FREE)
+        chinois = next(t for t in self.get("/tools") if t["tool"]["name"] == "chinois")
+        self.assertEqual(
+            [made["id"] for made in chinois["inside"]], ["roast-shell-stock", "garden-stock"]
+        )
+        washed = self.post("/tools/uses", {"tool": "chinois", "item": None})
+        self.assertEqual(len(washed["uses"]), 3)
+        self.post("/tools/uses", {"tool": "chinois", "item": "nothing"}, 404)
+        self.assertEqual(
+            self.get("/day", on="2020-01-01"), {"day": "2020-01-01", "uses": [], "traces": []}
+        )
+
+    def test_always_shared_is_read_into_the_book(self) -> None:
+        tool = {"name": "chinois", "always_shared": True}
+        self.api.put("/api/v1/tools", json=[tool]).raise_for_status()
+        self.assertEqual(self.level("hen-stock", "crustacean"), Level.MAY_CONTAIN)
+        self.assertEqual(self.reopened().now.reading.masks, self.ledger.now.reading.masks)
+        carried = self.get("/preparations/hen-stock")["carries"]
+        self.assertTrue(any("chinois" in str(entry) for entry in carried))
+        twice = self.api.put("/api/v1/tools", json=[tool, tool])
+        self.assertIn("is here twice", twice.json()["detail"])
+
+
+class Unchecked(LarderTest):
+    def test_the_list(self) -> None:
+        found = self.get("/unchecked")
+        first = found["held"][0]
+        self.assertEqual((first["item"], first["settle"]), ("stock-powder", "read_label"))
+        self.assertEqual(first["needs"], ["The crossing party of six", "Table 4, tonight"])
+        settle = {entry["item"]: entry["settle"] for entry in found["held"]}
+        self.assertEqual(settle["hard-cheese"], "ask_maker")
+        self.assertEqual(settle["steward-ham-stock"], "write_card")
+        self.assertEqual(settle["langoustine-shells"], "empty_bag")
+        self.assertEqual([gone["kind"] for gone in found["run_out"]], ["organic"])
+        self.assertEqual([stale["pot"]["id"] for stale in found["stale_sign_offs"]], ["veloute"])
+        old = {look["product"]["id"] for look in found["second_looks"]}
+        self.assertLessEqual({"ale", "capers", "hazelnut-oil"}, old)
+
+    def test_needs_are_kept_and_strange_ones_refused(self) -> None:
+        need = {"id": "n", "guest": "Bar", "clear": ["milk"], "strictness": "allergy"}
+        kept = self.api.put("/api/v1/needs", json=[need]).json()
+        self.assertEqual([entry["guest"] for entry in kept], ["Bar"])
+        self.assertEqual(self.reopened().now.reading.book.needs[0].clear, ("milk",))
+        odd = self.api.put("/api/v1/needs", json=[{**need, "clear": ["mlik"], "fit": ["vegn"]}])
+        self.assertEqual(odd.status_code, 422)
+        self.assertIn('did you mean "milk"?', odd.json()["detail"])
+
+    def test_settling_one_names_what_it_frees(self) -> None:
+        product = {**self.get("/products/stock-powder")["product"], "otherwise": "free"}
+        done = self.change({"change": "product", "product": product})
+        self.assertEqual(done["freed"], ["Hen and leek pie"])
+
+
+class History(LarderTest):
+    def test_who_when_what_before_and_why(self) -> None:
+        change = self.statement("butter", "soy", "contains")
+        self.change(change, person="MK", why="the new box says so")
+        [entry] = self.get("/history", item="butter")
+        self.assertEqual((entry["person"], entry["why"]), ("MK", "the new box says so"))
+        self.assertIn("soy contains (was free)", entry["told"])
+        self.assertNotIn("soy", entry["before"]["statements"])
+        self.assertEqual(entry["after"]["statements"]["soy"], "contains")
+
+    def test_undo_is_a_new_change_and_only_of_what_still_stands(self) -> None:
+        self.change(self.statement("butter", "soy", "contains"))
+        self.change(self.statement("butter", "egg", "contains"), 2)
+        last, first = self.get("/history", item="butter")
+        problem = self.post(f"/history/{first['id']}/undo", {"person": "NB"}, 422)
+        self.assertIn("undo the later change first", problem["detail"])
+        self.post(f"/history/{last['id']}/undo", {"person": "NB", "why": "wrong box"})
+        self.assertEqual(self.level("butter", "egg"), Level.FREE)
+        newest, undone, _ = self.get("/history", item="butter")
+        self.assertEqual((newest["undoes"], undone["undone_by"]), (last["id"], newest["id"]))
+        self.post("/history/9999/undo", {}, 404)
+
+    def test_a_new_product_is_undone_by_taking_it_away(self) -> None:
+        product = {"id": "tub", "name": "A tub", "class": "other"}
+        self.change({"change": "product", "product": product}, None)
+        [entry] = self.get("/history", item="tub")
+        self.post(f"/history/{entry['id']}/undo", {})
+        self.assertNotIn("tub", self.ledger.now.versions)
+        [gone, _] = self.get("/history", item="tub")
+        self.post(f"/history/{gone['id']}/undo", {})
+        self.assertIn("tub", self.ledger.now.versions)
+
+
+class Clock(ApiTest):
+    """The same kitchen with a clock that the test sets."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.time = datetime(2026, 11, 24, 12, 0, tzinfo=UTC)
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        path = Path(folder.name) / "clocked.sqlite"
+        filled(write_book(demo_book()), path).close()
+        self.ledger.close()
+        self.ledger = type(self.ledger).open(path, lambda: self.time)
+        self.addCleanup(self.ledger.close)
+        self.api.app.state.ledger = self.ledger  # type: ignore[attr-defined]
+
+    def test_the_larder_as_of_a_moment(self) -> None:
+        self.post("/changes", {"change": self.statement("butter", "soy", "contains"), "seen": 1})
+        self.time += timedelta(days=2)
+        new = {"id": "tub", "name": "A tub", "class": "other"}
+        self.post("/changes", {"change": {"change": "product", "product": new}})
+        for at, soy, count in (
+            ("2026-11-23", None, 80),
+            ("2026-11-25", "contains", 80),
+            ("2026-11-26", "contains", 81),
+            ("2026-11-24T11:59:00Z", None, 80),
+        ):
+            found = self.get("/larder/as-of", at=at)
+            self.assertEqual(found["flags"]["butter"].get("soy"), soy, at)
+            self.assertEqual(len(found["products"]), count, at)
+
+    def test_a_book_that_was_replaced_can_still_be_read(self) -> None:
+        self.time += timedelta(days=1)
+        self.ledger.take(demo_book())
+        self.assertEqual(len(self.get("/larder/as-of", at="2026-11-24")["products"]), 80)
+        [entry] = self.get("/history", item="")
+        problem = self.post(f"/history/{entry['id']}/undo", {}, 422)
+        self.assertIn("put back by importing it", problem["detail"])
+
+    def test_a_certificate_runs_out_overnight(self) -> None:
+        lamb = self.get("/products/mutton-shoulder")["product"]
+        lamb["papers"] = {"halal": {"number": "H", "expires": "2026-11-24"}}
+        self.post("/changes", {"change": {"change": "product", "product": lamb}, "seen": 1})
+        mask = self.ledger.now.reading.masks["mutton-shoulder"]
+        self.time += timedelta(days=1)
+        self.assertNotEqual(self.ledger.now.reading.masks["mutton-shoulder"], mask)
+        run_out = [gone["kind"] for gone in self.get("/unchecked")["run_out"]]
+        self.assertIn("halal", run_out)
+
+    def test_a_sign_off_goes_stale_by_the_change_that_did_it(self) -> None:
+        self.post("/preparations/milk-sauce/sign-off", {"person": "TO"})
+        self.post("/changes", {"change": self.statement("leek", "soy", "contains"), "seen": 1})
+        self.assertIsNone(self.get("/preparations/milk-sauce")["sign_off"]["stale_by"])
+        self.time += timedelta(days=1)
+        change = self.statement("plain-flour", "egg", "may_contain")
+        self.post("/changes", {"change": change, "seen": 1, "person": "NB"})
+        signed = self.get("/preparations/milk-sauce")["sign_off"]
+        self.assertEqual((signed["date"], signed["stale_since"]), ("2026-11-24", "2026-11-25"))
+        self.assertIn("egg may contain (was free) (NB)", signed["stale_by"])
+        self.assertEqual(self.ledger.now.reading.book.sign_offs["garden-stock"].holds, True)
+        self.post("/preparations/milk-sauce/sign-off", {"person": "TO"})
+        self.assertIsNone(self.get("/preparations/milk-sauce")["sign_off"]["stale_by"])
+        self.post("/preparations/nothing/sign-off", {"person": "TO"}, 404)
+        exported = write_book(self.ledger.now.reading.book)
+        self.assertIn(b'"preparation": "milk-sauce"', exported)
+
+
+class TheKitchen(LarderTest):
+    def test_people_and_the_second_look(self) -> None:
+        people = [{"initials": "AB", "name": "Ada Brae"}]
+        body = {
+            "name": "Here",
+            "regime": "eu-14",
+            "second_look_days": 5,
+            "people": people,
+            "seen": 1,
+        }
+        done = self.api.put("/api/v1/kitchen", json=body).json()
+        self.assertEqual((done["people"], done["second_look_days"]), (people, 5))
+        kitchen = self.reopened().now.reading.book.kitchen
+        self.assertEqual((kitchen.people[0].initials, kitchen.second_look_days), ("AB", 5))
+        twice = self.api.put("/api/v1/kitchen", json={**body, "people": people * 2, "seen": 2})
+        self.assertIn('Two people have the initials "AB"', twice.json()["detail"])
