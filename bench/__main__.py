@@ -1,6 +1,7 @@
 """`./ladle bench`: every benchmark, one after the other."""
 
-from bench import carrying, first_page
+from bench import carrying, first_page, larder
 
 carrying.main()
 first_page.main()
+larder.main()

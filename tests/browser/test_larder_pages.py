@@ -173,6 +173,14 @@ class Bags(LarderPages):
         self.assertEqual(self.level("roast-shell-stock", "mollusc"), Level.FREE)
         self.no_complaints()
 
+    def test_what_a_pot_leaves_goes_into_a_bag_in_two_taps(self) -> None:
+        self.open("/pots/hen-stock")
+        self.click("button", "Into a bag")
+        self.click("[role=menuitem]", "Skimmed hen fat into Langoustine shells, freezer bag")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.level("roast-shell-stock", "poultry"), Level.CONTAINS)
+        self.no_complaints()
+
 
 class Tools(LarderPages):
     def test_what_went_through_leaves_traces_until_the_wash(self) -> None:

@@ -200,6 +200,13 @@ class Turns(LabelTest):
         self.contains("Made with milk, eggs and flour in a dairy", "milk egg wheat")
         self.contains("Prepared in our kitchen with milk and flour", "milk wheat")
 
+    def test_a_nut_free_factory_is_no_warning(self) -> None:
+        self.may_contain("Oats. Packed in a nut-free factory.", "")
+        self.may_contain(
+            "Oats. We cannot guarantee nut-free.",
+            "almond hazelnut walnut cashew pecan brazil_nut pistachio macadamia pine_nut",
+        )
+
     def test_claims_are_kept_apart(self) -> None:
         reading = self.nothing("Free from milk, egg and nuts. This product does not contain soya.")
         claimed = {flag for claim in reading.claims for flag in claim.flags}

@@ -44,6 +44,45 @@ class CommandLine(unittest.TestCase):
         return done.stderr.splitlines()
 
 
+class Labels(CommandLine):
+    def test_a_label_as_json(self) -> None:
+        text = self.folder / "label.txt"
+        text.write_bytes("Sugar, w\u0301hey powder.\r\nMay contain egg".encode())
+        done = ladle("label", str(text), "--lang", "en", "--json")
+        self.assertEqual(done.returncode, 0, done.stderr)
+        content = json.loads(done.stdout)
+        self.assertEqual(list(content), ["format", "version", "flags", "questions"])
+        self.assertEqual((content["format"], content["version"]), ("yellow-ladle-label", 1))
+        egg = content["flags"]["egg"]
+        self.assertEqual(egg["level"], "may_contain")
+        [why] = egg["because"]
+        self.assertEqual(list(why), ["text", "start", "end", "why"])
+        self.assertEqual(text.read_bytes().decode()[why["start"] : why["end"]], "egg")
+
+    def test_many_labels_at_once_in_their_order(self) -> None:
+        text = self.folder / "labels.txt"
+        text.write_text("Milk\n\nWei\u00dfmehl, Sellerie\n")
+        done = ladle("label", str(text), "--lines", "--json")
+        found = [list(label["flags"]) for label in json.loads(done.stdout)]
+        self.assertEqual(found, [["milk"], [], ["wheat", "celery"]])
+
+    def test_a_table_for_people(self) -> None:
+        text = self.folder / "label.txt"
+        text.write_text("whey powder, flavouring")
+        done = ladle("label", str(text))
+        self.assertIn("whey powder", done.stdout)
+        self.assertIn("Ask: What is the flavouring made from", done.stdout)
+
+    def test_what_cannot_be_read(self) -> None:
+        text = self.folder / "label.txt"
+        text.write_bytes(b"\xff\xfe")
+        self.assertIn("is no UTF-8 text", self.refused("label", str(text))[0])
+        text.write_text("a" * 100_001)
+        self.assertIn("no label has more than 100,000", self.refused("label", str(text))[0])
+        self.assertIn('no language "xx"', self.refused("label", str(text), "--lang", "xx")[0])
+        self.assertIn("cannot be read", self.refused("label", str(self.folder / "none"))[0])
+
+
 class Deriving(CommandLine):
     def test_the_reading_as_json(self) -> None:
         done = ladle("derive", DEMO, "--json")

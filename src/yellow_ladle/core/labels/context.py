@@ -1,9 +1,10 @@
 """What the words around an entry make of it: the same word means less beside some others."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from yellow_ladle.core.labels.finding import Hit
 from yellow_ladle.core.labels.ingredients import Ingredient
+from yellow_ladle.core.labels.letters import Token
 from yellow_ladle.core.labels.lexicon import Entry, Lexicon
 
 GLUTEN = ("wheat", "rye", "barley", "oats")
@@ -19,12 +20,15 @@ PLANTS = frozenset(
 
 def negated(words: Lexicon, entry: Ingredient) -> set[int]:
     """The hits that a "-free" follows: "gluten-free oats" claims no gluten and contains oats."""
-    found = set()
-    for number, hit in enumerate(entry.found):
-        after = entry.tokens[hit.last + 1] if hit.last + 1 < len(entry.tokens) else None
-        if after is not None and words.has("free_after", after.text) and hit.entry.speaks:
-            found.add(number)
-    return found
+    return {
+        number for number, hit in enumerate(entry.found) if claims_absence(words, entry.tokens, hit)
+    }
+
+
+def claims_absence(words: Lexicon, run: Sequence[Token], hit: Hit) -> bool:
+    """Whether a "-free" follows a hit at once."""
+    after = run[hit.last + 1] if hit.last + 1 < len(run) else None
+    return after is not None and words.has("free_after", after.text) and hit.entry.speaks
 
 
 def beside(entry: Ingredient, number: int) -> Iterator[Hit]:

@@ -5,6 +5,7 @@ from itertools import pairwise
 
 from yellow_ladle.core.labels.context import (
     GLUTEN,
+    claims_absence,
     exempt_here,
     flags_beside,
     has_a_name_of_its_own,
@@ -105,10 +106,13 @@ class _Reader:
         self._recognised += 1
         why = self._phrase(turn, text)
         for hit in hits(words, run):
+            # "Packed in a nut-free factory" warns of nothing; "we cannot guarantee nut-free" does.
+            if turn.mode == "site" and claims_absence(words, run, hit):
+                continue
             entry = hit.entry
             because = self._because(run, hit, f"{why}: {entry.why}")
             flags = (*entry.contains, *entry.any_of)
-            if turn.mode in ("precaution", "unsuitable"):
+            if turn.mode in ("precaution", "site", "unsuitable"):
                 for flag in flags or (entry.hides if not entry.by_source else ()):
                     self._add(flag, Level.MAY_CONTAIN, because)
                 if entry.any_of and entry.ask:

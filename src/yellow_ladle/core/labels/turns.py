@@ -20,7 +20,7 @@ CLOSED = ("precaution", "unsuitable")
 class Turn:
     """A part of the text, as its tokens' places, and what it is.
 
-    `mode`: ingredients, contains, precaution, unsuitable, suitable, free, or aside.
+    `mode`: ingredients, contains, precaution, site, unsuitable, suitable, free, or aside.
     `phrase`: the places of the words that turned it, first and one past the last.
     """
 
@@ -269,7 +269,7 @@ def _sites(
                     if modes[place] == "ingredients" or (
                         holds and phrase is not None and phrase[0] - start - site[1] <= NEAR
                     ):
-                        modes[place] = "precaution"
+                        modes[place] = "site"
                         phrases[place] = (start + site[0], start + site[1])
         start = end + 1
 
