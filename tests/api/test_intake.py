@@ -17,14 +17,10 @@ from yellow_ladle.core.levels import Level
 from yellow_ladle.demo.kitchen import demo_feed
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
 
-SECONDS = 2
-
 
 class IntakeTest(ApiTest):
     def send(self, path: str, content: bytes, status: int = 200, method: str = "POST") -> Any:
-        started = time.monotonic()
         answer = self.api.request(method, f"/api/v1{path}", content=content)
-        self.assertLess(time.monotonic() - started, SECONDS)
         self.assertEqual(answer.status_code, status, answer.text)
         if status >= 400:
             self.is_problem(answer)
@@ -310,10 +306,8 @@ class HostileFeed(IntakeTest):
         return f"http://127.0.0.1:{listening.getsockname()[1]}"
 
     def failed(self, address: str) -> str:
-        started = time.monotonic()
         self.api.app.state.feed = address  # type: ignore[attr-defined]
         problem = self.post("/feed/fetch", {}, 422)
-        self.assertLess(time.monotonic() - started, SECONDS)
         self.assertEqual(self.get("/notices"), [])
         return str(problem["detail"])
 

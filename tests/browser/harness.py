@@ -28,6 +28,8 @@ from yellow_ladle.files.book_file import write_book
 ROOT = Path(__file__).resolve().parents[2]
 FAILURES = ROOT / "test-failures"
 AXE = (ROOT / "web/node_modules/axe-core/axe.min.js").read_text("utf-8")
+WAIT = 40
+"""Seconds after which something is taken not to come; a busy machine needs more than a moment."""
 OPTIONS = (
     "--headless=new",
     "--no-sandbox",
@@ -124,7 +126,7 @@ class BrowserTest(unittest.TestCase):
 
         message = f"nothing like {selector} with {text!r}"
         shown: WebElement = WebDriverWait(
-            self.browser, 10, 0.05, ignored_exceptions=[Exception]
+            self.browser, WAIT, 0.05, ignored_exceptions=[Exception]
         ).until(found, message)
         return shown
 
@@ -151,13 +153,13 @@ class BrowserTest(unittest.TestCase):
             found = browser.find_element(By.CSS_SELECTOR, within).text
             return text in " ".join(found.split())
 
-        WebDriverWait(self.browser, 10, 0.05, ignored_exceptions=[Exception]).until(
+        WebDriverWait(self.browser, WAIT, 0.05, ignored_exceptions=[Exception]).until(
             read, f"{text!r} is not to be read in {within}"
         )
 
     def gone(self, selector: str) -> None:
         """Waits until nothing like it is there."""
-        WebDriverWait(self.browser, 10, 0.05).until_not(
+        WebDriverWait(self.browser, WAIT, 0.05).until_not(
             lambda browser: browser.find_elements(By.CSS_SELECTOR, selector)
         )
 

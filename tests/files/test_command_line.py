@@ -203,6 +203,9 @@ class MovingData(CommandLine):
     def test_backup_and_restore(self) -> None:
         ladle("import", DEMO, "--book", str(self.book))
         copy = self.folder / "copy.sqlite"
+        pictures = self.folder / "kitchen.sqlite.photos"
+        pictures.mkdir()
+        (pictures / "butter.webp").write_bytes(b"a picture")
         ladle("backup", str(copy), "--book", str(self.book))
         self.assertIn(
             "nothing was overwritten",
@@ -212,6 +215,8 @@ class MovingData(CommandLine):
         ladle("restore", str(copy), "--book", str(other))
         exported = ladle("export", "--book", str(other)).stdout
         self.assertEqual(exported.encode(), (ROOT / DEMO).read_bytes())
+        kept = other.with_name("kitchen.sqlite.photos") / "butter.webp"
+        self.assertEqual(kept.read_bytes(), b"a picture")
         done = ladle("restore", str(copy), "--book", str(other))
         self.assertIn("What was there is in", done.stdout)
 

@@ -1,5 +1,6 @@
 """Backing a kitchen's data up, and putting a backup back."""
 
+import shutil
 import sqlite3
 from contextlib import closing
 from pathlib import Path
@@ -7,6 +8,7 @@ from pathlib import Path
 from sqlalchemy.exc import DatabaseError
 
 from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.photos import photos_folder
 
 
 class NotAKitchen(ValueError):
@@ -14,9 +16,19 @@ class NotAKitchen(ValueError):
 
 
 def copy_store(source: Path, target: Path) -> None:
-    """A consistent copy, also while the source is in use."""
+    """A consistent copy, also while the source is in use, with the pictures beside it."""
     with closing(sqlite3.connect(source)) as old, closing(sqlite3.connect(target)) as new:
         old.backup(new)
+    _copy_photos(source, target)
+
+
+def _copy_photos(source: Path, target: Path) -> None:
+    """Puts the source's pictures in the place of the target's."""
+    there, here = photos_folder(source), photos_folder(target)
+    if here.exists():
+        shutil.rmtree(here)
+    if there.exists():
+        shutil.copytree(there, here)
 
 
 def restore_store(source: Path, target: Path) -> Path | None:
@@ -36,7 +48,10 @@ def restore_store(source: Path, target: Path) -> Path | None:
         copy_store(target, kept)
     with closing(sqlite3.connect(fresh)) as old, closing(sqlite3.connect(target)) as new:
         old.backup(new)
+    _copy_photos(source, target)
     fresh.unlink()
+    if photos_folder(fresh).exists():
+        shutil.rmtree(photos_folder(fresh))
     return kept
 
 

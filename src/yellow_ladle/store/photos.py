@@ -15,11 +15,16 @@ QUALITY = 82
 FORMATS = ("PNG", "JPEG", "WEBP")
 
 
+def photos_folder(database: Path) -> Path:
+    """Where the pictures of a kitchen lie: beside its database."""
+    return database.with_name(database.name + ".photos")
+
+
 class Photos:
     """The photographs of one kitchen: at most one a product."""
 
     def __init__(self, database: Path) -> None:
-        self._folder = database.with_name(database.name + ".photos")
+        self._folder = photos_folder(database)
 
     def put(self, product: str, content: bytes) -> None:
         """Keeps a picture in the place of the one before. Raises BookRefused in words.

@@ -5,7 +5,6 @@
   import { kitchenQuery } from '../api/queries';
   import { asWords } from '../marks/levels';
   import IntoBag from '../bags/IntoBag.svelte';
-  import Scroll from '../parts/Scroll.svelte';
   import { reader } from '../people/reader.svelte';
   import RecordFoot from '../ripple/RecordFoot.svelte';
   import { Recording, type Change } from '../ripple/recording.svelte';
@@ -32,7 +31,7 @@
 
   $effect(() => {
     const piece = draft.changed ? draft.piece : null;
-    void recording.preview(piece && changeOf(piece));
+    void recording.preview(piece && (() => changeOf(piece)));
   });
 
   async function changeOf(piece: Product): Promise<Change> {
@@ -103,7 +102,7 @@
       </div>
     {/if}
   </div>
-  <Scroll label="The product" class="px-6 pb-4"><ProductTabs {draft} {known} bind:tab /></Scroll>
+  <ProductTabs {draft} {known} bind:tab />
   {#if tab !== 'makers' && tab !== 'picture' && tab !== 'history'}
     <div class="border-t border-rule bg-sheet px-6 py-3">
       <RecordFoot

@@ -4,6 +4,7 @@
   import { historyQuery, kitchenQuery } from '../api/queries';
   import FlagToggles from '../flags/FlagToggles.svelte';
   import ChangeLog from '../history/ChangeLog.svelte';
+  import Scroll from '../parts/Scroll.svelte';
   import Certificates from './Certificates.svelte';
   import EvidenceFields from './EvidenceFields.svelte';
   import LabelReader from './LabelReader.svelte';
@@ -44,11 +45,8 @@
   }
 </script>
 
-<Tabs.Root bind:value={tab}>
-  <Tabs.List
-    class="sticky top-0 z-10 -mx-6 flex border-b border-rule bg-porcelain px-4"
-    aria-label="Sides of the product"
-  >
+<Tabs.Root bind:value={tab} class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)]">
+  <Tabs.List class="flex border-b border-rule px-4" aria-label="Sides of the product">
     {#each TABS as [value, text] (value)}
       <Tabs.Trigger
         {value}
@@ -58,33 +56,35 @@
       </Tabs.Trigger>
     {/each}
   </Tabs.List>
-  <Tabs.Content value="label">
-    {#if !known}<StartFrom {draft} />{/if}
-    {#if draft.voices.length > 1}<VoicePick {draft} />{/if}
-    {#key draft.label}
-      <LabelReader label={draft.label} />
-      <OtherwiseSwitch bind:otherwise={draft.label.otherwise} />
-      <EvidenceFields label={draft.label} secondLook={known?.second_look ?? false} />
-      <h2 class="mt-4 text-[18px]">Flag by flag</h2>
-      <FlagToggles
-        flags={kitchen.data?.flags ?? []}
-        statements={draft.label.statements}
-        otherwise={draft.label.otherwise}
-        onset={(flag, level) => draft.label.state(flag, level)}
-      />
-    {/key}
-  </Tabs.Content>
-  <Tabs.Content value="makers"
-    >{#if known}<Makers {known} />{/if}</Tabs.Content
-  >
-  <Tabs.Content value="parts"><MadeOf {draft} inside={known?.inside ?? []} /></Tabs.Content>
-  <Tabs.Content value="numbers">
-    {#if draft.voices.length > 1}<VoicePick {draft} />{/if}
-    <Numbers {draft} />
-    <Certificates label={draft.label} runOut={known?.run_out ?? []} />
-  </Tabs.Content>
-  <Tabs.Content value="picture"
-    >{#if known}<Picture {known} />{/if}</Tabs.Content
-  >
-  <Tabs.Content value="history"><ChangeLog entries={history.data ?? []} /></Tabs.Content>
+  <Scroll label="The product" class="px-6 pb-4">
+    <Tabs.Content value="label">
+      {#if !known}<StartFrom {draft} />{/if}
+      {#if draft.voices.length > 1}<VoicePick {draft} />{/if}
+      {#key draft.label}
+        <LabelReader label={draft.label} />
+        <OtherwiseSwitch bind:otherwise={draft.label.otherwise} />
+        <EvidenceFields label={draft.label} secondLook={known?.second_look ?? false} />
+        <h2 class="mt-4 text-[18px]">Flag by flag</h2>
+        <FlagToggles
+          flags={kitchen.data?.flags ?? []}
+          statements={draft.label.statements}
+          otherwise={draft.label.otherwise}
+          onset={(flag, level) => draft.label.state(flag, level)}
+        />
+      {/key}
+    </Tabs.Content>
+    <Tabs.Content value="makers"
+      >{#if known}<Makers {known} />{/if}</Tabs.Content
+    >
+    <Tabs.Content value="parts"><MadeOf {draft} inside={known?.inside ?? []} /></Tabs.Content>
+    <Tabs.Content value="numbers">
+      {#if draft.voices.length > 1}<VoicePick {draft} />{/if}
+      <Numbers {draft} />
+      <Certificates label={draft.label} runOut={known?.run_out ?? []} />
+    </Tabs.Content>
+    <Tabs.Content value="picture"
+      >{#if known}<Picture {known} />{/if}</Tabs.Content
+    >
+    <Tabs.Content value="history"><ChangeLog entries={history.data ?? []} /></Tabs.Content>
+  </Scroll>
 </Tabs.Root>

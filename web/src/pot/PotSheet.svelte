@@ -32,7 +32,7 @@
 
   $effect(() => {
     const piece = draft.piece;
-    if (open) void recording.preview(piece && changeOf(piece));
+    if (open) void recording.preview(piece && (() => changeOf(piece)));
   });
 
   async function changeOf(piece: Piece): Promise<Change> {

@@ -5,6 +5,9 @@ import { announcements } from '../frame/announce.svelte';
 export type Change = Schema['RecordIn']['change'];
 export type Ripple = Schema['RippleOut'];
 
+/** Milliseconds without another change before it is asked what the change would do. */
+const REST = 120;
+
 /**
  * A change on its way into the book: its ripple is shown first, then it is recorded. What was typed
  * stays where it is when the server refuses, also when somebody else was quicker.
@@ -18,7 +21,7 @@ export class Recording {
   #latest = 0;
 
   /** Asks what a change would do; only the newest question is asked, its answer alone is shown. */
-  async preview(wanted: Change | null | Promise<Change>) {
+  async preview(wanted: Change | null | (() => Change | Promise<Change>)) {
     const mine = ++this.#latest;
     if (!this.overtaken) this.error = null;
     if (wanted === null) {
@@ -26,7 +29,9 @@ export class Recording {
       return;
     }
     try {
-      const change = await wanted;
+      await new Promise((rested) => setTimeout(rested, REST));
+      if (mine !== this.#latest) return;
+      const change = await (typeof wanted === 'function' ? wanted() : wanted);
       if (mine !== this.#latest) return;
       const ripple = await answer(api.POST('/api/v1/preview', { body: { change } }));
       if (mine === this.#latest) this.ripple = ripple;

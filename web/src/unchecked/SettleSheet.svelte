@@ -27,7 +27,7 @@
 
   $effect(() => {
     void reader.person;
-    void recording.preview(wanted().then((made) => (change = made)));
+    void recording.preview(async () => (change = await wanted()));
   });
 
   async function record() {
