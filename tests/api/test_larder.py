@@ -238,10 +238,14 @@ class Clock(ApiTest):
             ("2026-11-25", "contains", 80),
             ("2026-11-26", "contains", 81),
             ("2026-11-24T11:59:00Z", None, 80),
+            ("2026-11-24T13:30:00+02:00", None, 80),
+            ("2026-11-24T10:30:00-02:00", "contains", 80),
         ):
             found = self.get("/larder/as-of", at=at)
             self.assertEqual(found["flags"]["butter"].get("soy"), soy, at)
             self.assertEqual(len(found["products"]), count, at)
+
+        self.assertEqual(self.api.get("/api/v1/larder/as-of?at=2026-13-45").status_code, 422)
 
     def test_a_book_that_was_replaced_can_still_be_read(self) -> None:
         self.time += timedelta(days=1)
@@ -260,6 +264,28 @@ class Clock(ApiTest):
         self.assertNotEqual(self.ledger.now.reading.masks["mutton-shoulder"], mask)
         run_out = [gone["kind"] for gone in self.get("/unchecked")["run_out"]]
         self.assertIn("halal", run_out)
+
+    def test_tools_and_certificates_make_sign_offs_stale_too(self) -> None:
+        lamb = self.get("/products/mutton-shoulder")["product"]
+        lamb["papers"] = {"halal": {"number": "H", "expires": "2026-11-24"}}
+        self.post("/changes", {"change": {"change": "product", "product": lamb}, "seen": 1})
+        for pot in ("hen-stock", "mutton-shoulder-plate"):
+            self.post(f"/preparations/{pot}/sign-off", {"person": "TO"})
+        tool = {"name": "chinois", "always_shared": True}
+        self.api.put("/api/v1/tools", json=[tool]).raise_for_status()
+        stale = self.get("/preparations/hen-stock")["sign_off"]["stale_by"]
+        self.assertIn("tools that are always shared", stale)
+        self.post("/preparations/mutton-shoulder-plate/sign-off", {"person": "TO"})
+        self.time += timedelta(days=1)
+        stale = self.get("/preparations/mutton-shoulder-plate")["sign_off"]["stale_by"]
+        self.assertEqual(stale, "A certificate has run out")
+        kept = self.reopened_at(self.ledger.path).now.reading.book.sign_offs
+        self.assertFalse(kept["mutton-shoulder-plate"].holds)
+
+    def reopened_at(self, path: Path) -> Any:
+        ledger = type(self.ledger).open(path)
+        self.addCleanup(ledger.close)
+        return ledger
 
     def test_a_sign_off_goes_stale_by_the_change_that_did_it(self) -> None:
         self.post("/preparations/milk-sauce/sign-off", {"person": "TO"})

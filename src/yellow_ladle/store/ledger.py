@@ -115,8 +115,7 @@ class Ledger:
         """The book as it stands at this moment. A new day is read anew: certificates run out."""
         if self._now.reading.on != self.today:
             with self._lock:
-                reading = read(self._now.reading.book, self.today)
-                self._now = replace(self._now, reading=reading)
+                self._read_anew(self._now.reading.book, "A certificate has run out")
         return self._now
 
     @property
@@ -255,7 +254,7 @@ class Ledger:
             lambda session, book: write_tools(session, book.tools),
             lambda book: replace(book, tools=tools),
         )
-        self._now = replace(self._now, reading=read(self._now.reading.book, self.today))
+        self._read_anew(self._now.reading.book, "The tools that are always shared were changed")
 
     def keep_needs(self, needs: tuple[Need, ...]) -> None:
         """Puts these needs in the place of those that are open."""
@@ -263,6 +262,19 @@ class Ledger:
             lambda session, book: write_needs(session, book.needs),
             lambda book: replace(book, needs=needs),
         )
+
+    def _read_anew(self, book: Book, why: str) -> None:
+        """Reads the whole book; sign-offs of what carries something else than before are stale."""
+        before = self._now.reading
+        after = read(book, self.today)
+        differing = (id for id in book.preparations if before.masks.get(id) != after.masks[id])
+        signed = sign_off.after(book.sign_offs, set(differing), self.today, why)
+        if signed != book.sign_offs:
+            with Session(self._engine) as session:
+                write_sign_offs(session, signed)
+                session.commit()
+            after = replace(after, book=replace(book, sign_offs=signed))
+        self._now = replace(self._now, reading=after)
 
     def session(self) -> Session:
         """A session on the file, for what is kept beside the book."""

@@ -1,5 +1,6 @@
 """What was changed, by whom and why; and taking it back by a new change."""
 
+from datetime import UTC, datetime
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query
@@ -8,6 +9,7 @@ from pydantic import BaseModel, Field
 from yellow_ladle.api.ledger import TheLedger
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
+from yellow_ladle.core.faults import BookRefused, Fault
 from yellow_ladle.core.reading import read
 from yellow_ladle.files.book_models import Name, ProductPiece
 from yellow_ladle.files.product_pieces import product_piece
@@ -72,8 +74,8 @@ def undo(id: int, wanted: UndoIn, ledger: TheLedger) -> RippleOut:
 @router.get("/larder/as-of")
 def larder_as_of(at: Moment, ledger: TheLedger) -> LarderAsOf:
     """The larder as it stood at a moment (UTC); a day alone means its end."""
-    moment = f"{at}T23:59:59.999+00:00" if len(at) == len("2026-11-24") else at
-    book = ledger.as_of(moment.replace("Z", "+00:00"))
+    moment = _moment(at)
+    book = ledger.as_of(moment)
     reading = read(book, at[: len("2026-11-24")])
     return LarderAsOf(
         at=moment,
@@ -82,6 +84,20 @@ def larder_as_of(at: Moment, ledger: TheLedger) -> LarderAsOf:
             id: {flag: level.word for flag, level in reading.levels(id).items()}
             for id in sorted(book.products)
         },
+    )
+
+
+def _moment(at: str) -> str:
+    """A moment in UTC, as the history writes it; a day alone means its end."""
+    whole = f"{at}T23:59:59.999+00:00" if len(at) == len("2026-11-24") else at
+    try:
+        when = datetime.fromisoformat(whole)
+    except ValueError as error:
+        raise BookRefused([Fault("at", f'"{at}" is no day or moment')]) from error
+    return (
+        (when if when.tzinfo else when.replace(tzinfo=UTC))
+        .astimezone(UTC)
+        .isoformat(timespec="milliseconds")
     )
 
 
