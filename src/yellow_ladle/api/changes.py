@@ -26,7 +26,7 @@ from yellow_ladle.files.book_models import (
     PreparationPiece,
     ProductPiece,
 )
-from yellow_ladle.store.ledger import Now
+from yellow_ladle.store.standing import Now
 
 
 class ProductChange(BaseModel):

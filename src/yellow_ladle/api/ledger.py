@@ -7,7 +7,8 @@ from fastapi import Depends, Request
 from yellow_ladle.api.problems import Missing
 from yellow_ladle.core.book import Preparation
 from yellow_ladle.core.product import Product
-from yellow_ladle.store.ledger import Ledger, Now
+from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.standing import Now
 
 
 def _ledger(request: Request) -> Ledger:

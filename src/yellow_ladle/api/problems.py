@@ -13,7 +13,7 @@ from yellow_ladle.core.book import Kitchen, Preparation
 from yellow_ladle.core.faults import BookRefused
 from yellow_ladle.core.product import Product
 from yellow_ladle.files.book_file import preparation_content, product_content
-from yellow_ladle.store.ledger import Stale
+from yellow_ladle.store.standing import Stale
 
 MEDIA_TYPE = "application/problem+json"
 

@@ -7,6 +7,7 @@ from unicodedata import category
 
 from yellow_ladle.core.book import Book, Kitchen, Line, Preparation, items_of, owner_of
 from yellow_ladle.core.change import Change
+from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.product import Maker, Product
@@ -164,42 +165,6 @@ def preparation_faults(
     if preparation.variant_of and preparation.variant_of not in known_items:
         message = unknown("preparation", preparation.variant_of, known_items)
         yield Fault(f"{place}.variant_of", message)
-
-
-def inputs_of(book: Book) -> dict[str, list[str]]:
-    """What each preparation, and each product made of others, has in it; alternatives too."""
-    return _inputs(book.preparations.values()) | {
-        product.id: sorted({owner_of(item) for item in product.contents})
-        for product in book.products.values()
-        if product.contents
-    }
-
-
-def cycle(inputs: Mapping[str, Sequence[str]]) -> list[str]:
-    """The ids of one loop, closed at both ends, or nothing. `inputs`: what each is made of."""
-    done: set[str] = set()
-    for start in inputs:
-        path = [(start, iter(inputs[start]))]
-        on_path = {start: None}
-        while path and start not in done:
-            id, rest = path[-1]
-            for item in rest:
-                if item in on_path:
-                    loop = list(on_path)
-                    return [*loop[loop.index(item) :], item]
-                if item in inputs and item not in done:
-                    path.append((item, iter(inputs[item])))
-                    on_path[item] = None
-                    break
-            else:
-                path.pop()
-                del on_path[id]
-                done.add(id)
-    return []
-
-
-def _inputs(preparations: Iterable[Preparation]) -> dict[str, list[str]]:
-    return {made.id: sorted({owner_of(line.item) for line in made.lines}) for made in preparations}
 
 
 def _kitchen_faults(pieces: Pieces) -> Iterator[Fault]:

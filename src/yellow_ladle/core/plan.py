@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 from yellow_ladle.core.book import Book, Line, Preparation, Step, owner_of
 from yellow_ladle.core.change import Change, applied, choosing, reread, with_lines
-from yellow_ladle.core.faults import cycle, inputs_of
+from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import Level

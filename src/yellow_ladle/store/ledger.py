@@ -1,31 +1,24 @@
 """The kitchen's book, kept in SQLite and read in memory."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import UTC, datetime
 from pathlib import Path
 from threading import RLock
-from typing import TypeVar
 
-from sqlalchemy import Engine, delete, select
+from sqlalchemy import Engine, delete
 from sqlalchemy.orm import Session
 
 from yellow_ladle.core import sign_off, telling
-from yellow_ladle.core.book import Book, Kitchen, Preparation, owner_of
-from yellow_ladle.core.change import Change, applied
-from yellow_ladle.core.faults import BookRefused, Fault, change_faults
-from yellow_ladle.core.flags import Flag
+from yellow_ladle.core.book import Book, Kitchen, owner_of
+from yellow_ladle.core.change import Change
+from yellow_ladle.core.faults import BookRefused, Fault
 from yellow_ladle.core.need import Need
-from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
 from yellow_ladle.core.ripple import Ripple, ripple
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
 from yellow_ladle.store.beside import (
-    kitchen_of,
-    needs_of,
-    sign_offs_of,
-    tools_of,
     write_kitchen,
     write_needs,
     write_sign_offs,
@@ -43,52 +36,20 @@ from yellow_ladle.store.history import (
     kept,
     replaced,
 )
-from yellow_ladle.store.rows import (
-    part_rows,
-    preparation_of,
-    product_of,
-    write_preparation,
-    write_product,
-)
+from yellow_ladle.store.standing import Now, Stale, load, refuse_stale, refuse_unsound, write
 from yellow_ladle.store.tables import (
     Base,
-    ByProductRow,
     HistoryRow,
     HouseFlagRow,
     KitchenRow,
-    LineRow,
-    PreparationRow,
-    ProductRow,
-    StepRow,
 )
 
 KEPT = ("history",)
 """Tables that outlive a book which takes another one's place."""
 
-Row = TypeVar("Row", ProductRow, PreparationRow)
-
 
 def _utc() -> datetime:
     return datetime.now(UTC)
-
-
-@dataclass(frozen=True)
-class Now:
-    """The book as it stands: its reading, and the versions of all that people edit."""
-
-    reading: Reading
-    versions: Mapping[str, int]
-    kitchen_version: int
-
-
-class Stale(Exception):
-    """A write that saw an older state than the one that stands. Nothing was written."""
-
-    def __init__(
-        self, item: str, current: Product | Preparation | Kitchen | None, version: int | None
-    ):
-        self.item, self.current, self.version = item, current, version
-        super().__init__(f"{item} was changed by somebody else in the meantime")
 
 
 class Ledger:
@@ -103,7 +64,7 @@ class Ledger:
         self._clock = clock
         self._lock = RLock()
         with Session(engine) as session:
-            self._now = _load(session, self.today)
+            self._now = load(session, self.today)
 
     @classmethod
     def open(cls, path: Path, clock: Callable[[], datetime] = _utc) -> "Ledger":
@@ -152,12 +113,12 @@ class Ledger:
             write_kitchen(row, book.kitchen)
             session.add_all(HouseFlagRow(id=flag.id, name=flag.name) for flag in book.house_flags)
             products, preparations = book.products.values(), book.preparations.values()
-            _write(session, book, Change(tuple(products), tuple(preparations)))
+            write(session, book, Change(tuple(products), tuple(preparations)))
             write_tools(session, book.tools)
             write_needs(session, book.needs)
             write_sign_offs(session, dict(book.sign_offs))
             session.commit()
-            self._now = _load(session, self.today)
+            self._now = load(session, self.today)
 
     def preview(self, change: Change) -> Ripple:
         """What a change would do. Raises BookRefused where it cannot stand."""
@@ -166,7 +127,7 @@ class Ledger:
     def previewed(self, change: Change) -> tuple[Reading, Ripple]:
         """The reading as it would be, with what would change. Raises BookRefused."""
         before = self.now.reading
-        _refuse_unsound(before.book, change)
+        refuse_unsound(before.book, change)
         return ripple(before, change)
 
     def record(self, change: Change, seen: Mapping[str, int | None], act: Act = NOBODY) -> Ripple:
@@ -178,12 +139,12 @@ class Ledger:
         """
         with self._lock, Session(self._engine) as session:
             before = self.now
-            self._refuse_stale(before, change, seen)
-            _refuse_unsound(before.reading.book, change)
+            refuse_stale(before, change, seen)
+            refuse_unsound(before.reading.book, change)
             after, rippled = ripple(before.reading, change)
             told = telling.told(before.reading, after, change)
             session.add_all(kept(before.reading.book, change, told, act, self.moment))
-            _write(session, after.book, change)
+            write(session, after.book, change)
             reached = {owner_of(item.item) for item in rippled.items}
             reached.update(made.id for made in change.preparations)
             why = "; ".join(told.values()) + (f" ({act.person})" if act.person else "")
@@ -287,59 +248,3 @@ class Ledger:
             write(session, book)
             session.commit()
             self._now = replace(before, reading=replace(before.reading, book=book))
-
-    def _refuse_stale(self, now: Now, change: Change, seen: Mapping[str, int | None]) -> None:
-        book = now.reading.book
-        for id in change.ids:
-            if now.versions.get(id) != seen.get(id):
-                current = book.products.get(id) or book.preparations.get(id)
-                raise Stale(id, current, now.versions.get(id))
-
-
-def _refuse_unsound(book: Book, change: Change) -> None:
-    found = change_faults(applied(book, change), change)
-    if found:
-        raise BookRefused(found)
-
-
-def _load(session: Session, on: str) -> Now:
-    kitchen = session.get(KitchenRow, 1)
-    products = session.scalars(select(ProductRow).order_by(ProductRow.id)).all()
-    preparations = session.scalars(select(PreparationRow).order_by(PreparationRow.id)).all()
-    flags = session.scalars(select(HouseFlagRow).order_by(HouseFlagRow.id)).all()
-    book = Book.of(
-        kitchen_of(kitchen),
-        (product_of(row) for row in products),
-        (preparation_of(row) for row in preparations),
-        (Flag(row.id, row.name, "house") for row in flags),
-        tools_of(session),
-        needs_of(session),
-        sign_offs_of(session),
-    )
-    versions = {row.id: row.version for row in products}
-    versions |= {row.id: row.version for row in preparations}
-    return Now(read(book, on), versions, kitchen.version if kitchen else 0)
-
-
-def _write(session: Session, after: Book, change: Change) -> None:
-    for id in change.removed:
-        session.execute(delete(ProductRow).where(ProductRow.id == id))
-        session.execute(delete(PreparationRow).where(PreparationRow.id == id))
-    for product in change.products:
-        write_product(_row(session, ProductRow, product.id), product)
-    for preparation in change.preparations:
-        write_preparation(_row(session, PreparationRow, preparation.id), preparation)
-        for part in (LineRow, ByProductRow, StepRow):
-            session.execute(delete(part).where(part.preparation_id == preparation.id))
-        session.flush()
-        session.add_all(part_rows(preparation, after.products))
-    session.flush()
-
-
-def _row(session: Session, table: type[Row], id: str) -> Row:
-    """The row of an id, old or new, with its version risen by one."""
-    row = session.get(table, id)
-    if row is None:
-        session.add(row := table(version=0))
-    row.version += 1
-    return row

@@ -22,7 +22,7 @@ from yellow_ladle.files.supplier_sheet import (
     read_sheet,
     sheet_content,
 )
-from yellow_ladle.store.ledger import Now
+from yellow_ladle.store.standing import Now
 
 router = APIRouter(prefix="/intake", tags=["intake"], responses=PROBLEMS)
 

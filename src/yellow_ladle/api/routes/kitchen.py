@@ -21,7 +21,7 @@ from yellow_ladle.core.sentences import SAY
 from yellow_ladle.core.units import units
 from yellow_ladle.files.book_models import Name, PersonPiece, Word
 from yellow_ladle.files.pieces import kitchen_piece
-from yellow_ladle.store.ledger import Now
+from yellow_ladle.store.standing import Now
 
 router = APIRouter(tags=["kitchen"])
 

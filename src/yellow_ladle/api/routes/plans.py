@@ -19,7 +19,7 @@ from yellow_ladle.core.ripple import ripple
 from yellow_ladle.core.rules import SwapRule, swap_rules
 from yellow_ladle.core.search import Blocked, propose
 from yellow_ladle.files.book_models import FlagId, Id, ItemId, Name, Number, Word
-from yellow_ladle.store.ledger import Now, Stale
+from yellow_ladle.store.standing import Now, Stale
 
 router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
 

@@ -14,7 +14,7 @@ from yellow_ladle.core.holding import Held, held
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.files.book_models import NeedPiece
 from yellow_ladle.files.pieces import need, need_piece
-from yellow_ladle.store.ledger import Now
+from yellow_ladle.store.standing import Now
 
 router = APIRouter(tags=["unchecked"], responses=PROBLEMS)
 

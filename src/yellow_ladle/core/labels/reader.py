@@ -1,10 +1,9 @@
 """Reading a label: what its words propose for each flag. A person confirms it."""
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Sequence
 from itertools import pairwise
 
 from yellow_ladle.core.labels.context import (
-    GLUTEN,
     claims_absence,
     exempt_here,
     flags_beside,
@@ -16,6 +15,7 @@ from yellow_ladle.core.labels.context import (
     sources_named,
 )
 from yellow_ladle.core.labels.finding import Hit, hits
+from yellow_ladle.core.labels.findings import Findings
 from yellow_ladle.core.labels.ingredients import Ingredient, ingredients
 from yellow_ladle.core.labels.languages import AUTO, language_of, parts_by_language
 from yellow_ladle.core.labels.letters import Token, tokens
@@ -26,7 +26,6 @@ from yellow_ladle.core.labels.proposals import (
     Claim,
     LabelReading,
     Listed,
-    Proposal,
     TooLong,
 )
 from yellow_ladle.core.labels.turns import Turn, turns
@@ -54,24 +53,15 @@ def read_label(text: str, language: str = AUTO) -> LabelReading:
     parts = parts_by_language(all_tokens, main) if language == AUTO else [(main, all_tokens)]
     for spoken, part in parts:
         reader.read(lexicon(spoken), part)
-    return reader.result(main, all_tokens)
+    return reader.findings.result(main, all_tokens)
 
 
 class _Reader:
-    """Gathers what the parts of one text say."""
+    """Goes through the parts of one text and tells its findings what they say."""
 
     def __init__(self, text: str) -> None:
         self._text = text
-        self._found: dict[str, list[tuple[Level, Because]]] = {}
-        self._any_of: list[tuple[Entry, Level, Because]] = []
-        self._questions: dict[str, tuple[str, ...]] = {}
-        self._notes: dict[str, None] = {}
-        self._claims: list[Claim] = []
-        self._settled: set[str] = set()
-        self._listed: list[Listed] = []
-        self._stressed_known = False
-        self._stressed_unknown: list[Token] = []
-        self._recognised = 0
+        self.findings = Findings(text)
 
     def read(self, words: Lexicon, text: Sequence[Token]) -> None:
         """Reads a part of the text that is in one language."""
@@ -88,7 +78,7 @@ class _Reader:
             top = ingredients(words, listing)
             for entry in top:
                 self._ingredient(words, entry, None)
-            self._listed += [listed for entry in top for listed in self._as_listed(entry)]
+            self.findings.listed += [listed for entry in top for listed in self._as_listed(entry)]
 
     def _strength(self, text: Sequence[Token]) -> None:
         """ "12 % vol" says that there is alcohol, whatever the drink is called."""
@@ -98,12 +88,12 @@ class _Reader:
                 because = self._because_of(
                     min(token, beside, key=_start), max(token, beside, key=_start), STRENGTH
                 )
-                self._add("alcohol", Level.CONTAINS if strong else Level.UNCHECKED, because)
+                self.findings.add("alcohol", Level.CONTAINS if strong else Level.UNCHECKED, because)
 
     def _turned(
         self, words: Lexicon, turn: Turn, run: Sequence[Token], text: Sequence[Token]
     ) -> None:
-        self._recognised += 1
+        self.findings.recognised += 1
         why = self._phrase(turn, text)
         for hit in hits(words, run):
             # "Packed in a nut-free factory" warns of nothing; "we cannot guarantee nut-free" does.
@@ -114,11 +104,11 @@ class _Reader:
             flags = (*entry.contains, *entry.any_of)
             if turn.mode in ("precaution", "site", "unsuitable"):
                 for flag in flags or (entry.hides if not entry.by_source else ()):
-                    self._add(flag, Level.MAY_CONTAIN, because)
+                    self.findings.add(flag, Level.MAY_CONTAIN, because)
                 if entry.any_of and entry.ask:
-                    self._ask(entry.ask, entry.any_of, Level.MAY_CONTAIN)
+                    self.findings.ask(entry.ask, entry.any_of, Level.MAY_CONTAIN)
             elif turn.mode in ("free", "suitable") and (flags or entry.free):
-                self._claims.append(Claim(because, (*flags, *entry.free)))
+                self.findings.claims.append(Claim(because, (*flags, *entry.free)))
         self._diets(words, turn.mode, run)
 
     def _diets(self, words: Lexicon, mode: str, run: Sequence[Token]) -> None:
@@ -129,14 +119,14 @@ class _Reader:
             because = self._because_of(token, token, "")
             if mode == "suitable":
                 settles = CLAIMED_VEGAN if vegan else CLAIMED_VEGETARIAN_ALSO
-                self._claims.append(Claim(because, settles))
-                self._settled.update(settles)
+                self.findings.claims.append(Claim(because, settles))
+                self.findings.settled.update(settles)
             elif mode == "unsuitable":
                 why = f"the label says that it does not suit a {token.text}"
                 for flag in NOT_VEGETARIAN:
-                    self._add(flag, Level.UNCHECKED, self._because_of(token, token, why))
+                    self.findings.add(flag, Level.UNCHECKED, self._because_of(token, token, why))
                 ask = "What in it is from an animal: the label says that it does not suit?"
-                self._ask(ask, NOT_VEGETARIAN)
+                self.findings.ask(ask, NOT_VEGETARIAN)
 
     def _phrase(self, turn: Turn, text: Sequence[Token]) -> str:
         if turn.phrase is None:
@@ -149,14 +139,14 @@ class _Reader:
             return
         without = negated(words, entry)
         for number, hit in enumerate(entry.found):
-            self._recognised += 1
+            self.findings.recognised += 1
             if number in without:
                 because = self._because(entry.tokens, hit, "free from, says the label")
                 claimed = (*hit.entry.contains, *hit.entry.any_of, *hit.entry.free)
-                self._claims.append(Claim(because, claimed))
+                self.findings.claims.append(Claim(because, claimed))
             elif hit.entry.free:
                 because = self._because(entry.tokens, hit, hit.entry.why)
-                self._claims.append(Claim(because, hit.entry.free))
+                self.findings.claims.append(Claim(because, hit.entry.free))
             else:
                 self._hit(words, entry, number, above)
         self._stress(words, entry)
@@ -188,32 +178,32 @@ class _Reader:
         self._settled_within(entry, meant)
         contains = [flag for flag in meant.contains if flag not in exempt]
         for flag in sorted(set(meant.contains) & exempt):
-            self._add(flag, Level.UNCHECKED, because)
+            self.findings.add(flag, Level.UNCHECKED, because)
         if meant.usual:
             contains = [flag for flag in contains if flag not in ruled_out(entry, above)]
         if meant.head and has_a_name_of_its_own(words, entry, hit):
             contains = []
         elif meant.usual and (instead(words, entry, number) or opened_without(entry, meant)):
             for flag in contains:
-                self._add(flag, Level.UNCHECKED, because)
-            self._ask(f'Is "{because.text}" {_of(meant.contains)} here?', meant.contains)
+                self.findings.add(flag, Level.UNCHECKED, because)
+            self.findings.ask(f'Is "{because.text}" {_of(meant.contains)} here?', meant.contains)
             contains = []
         for flag in contains:
-            self._add(flag, Level.CONTAINS, because)
+            self.findings.add(flag, Level.CONTAINS, because)
         if meant.any_of:
-            self._any_of.append((meant, Level.CONTAINS, because))
+            self.findings.add_any_of(meant, because)
         if not (entry.opened or (meant.by_source and sourced)):
             hidden = [flag for flag in meant.hides if flag not in ruled_out(entry, above)]
             for flag in hidden:
-                self._add(flag, Level.UNCHECKED, because)
-            self._ask(meant.ask, tuple(hidden))
+                self.findings.add(flag, Level.UNCHECKED, because)
+            self.findings.ask(meant.ask, tuple(hidden))
         self._exempted(meant, entry, number, because)
         if hit.slip:
-            self._notes[f'Is "{because.text}" read rightly as "{hit.read_as}"?'] = None
+            self.findings.note(f'Is "{because.text}" read rightly as "{hit.read_as}"?')
 
     def _settled_within(self, entry: Ingredient, meant: Entry) -> None:
         if meant.settles and entry.tokens:
-            self._settled.update(meant.settles)
+            self.findings.settled.update(meant.settles)
 
     def _exempted(
         self,
@@ -226,15 +216,15 @@ class _Reader:
             return
         named = flags_beside(entry, number) & set(meant.exempt)
         for flag in sorted(named):
-            self._add(flag, Level.UNCHECKED, because)
+            self.findings.add(flag, Level.UNCHECKED, because)
         if named:
-            self._ask(
+            self.findings.ask(
                 f'"{because.text}" is made from {_of(tuple(sorted(named)))}, which need not be'
                 " declared here. Does your guest accept it?",
                 tuple(sorted(named)),
             )
         else:
-            self._notes[f'"{because.text}": what is it made from? {_sentence(meant.why)}'] = None
+            self.findings.note(f'"{because.text}": what is it made from? {_sentence(meant.why)}')
 
     def _stress(self, words: Lexicon, entry: Ingredient) -> None:
         covered = {place for hit in entry.found for place in range(hit.first, hit.last + 1)}
@@ -242,19 +232,10 @@ class _Reader:
             if not token.stressed:
                 continue
             speaks = place in covered
-            self._stressed_known = self._stressed_known or speaks
+            self.findings.stressed_known = self.findings.stressed_known or speaks
             plain = (token.text,) in words.phrases or words.has("joiners", token.text)
             if not speaks and not plain and not words.has("sources", token.text):
-                self._stressed_unknown.append(token)
-
-    def _add(self, flag: str, level: Level, because: Because) -> None:
-        self._found.setdefault(flag, []).append((level, because))
-
-    def _ask(self, question: str, flags: Iterable[str], level: Level = Level.UNCHECKED) -> None:
-        if question and flags:
-            self._questions[question] = (*self._questions.get(question, ()), *flags)
-        if question and level is Level.MAY_CONTAIN:
-            self._notes[question] = None
+                self.findings.stressed_unknown.append(token)
 
     def _because(self, run: Sequence[Token], hit: Hit, why: str) -> Because:
         return self._because_of(run[hit.first], run[hit.last], why)
@@ -270,78 +251,6 @@ class _Reader:
         stressed = any(token.stressed for token in entry.tokens)
         text = self._text[first.start : last.end]
         return [Listed(text, first.start, last.end, entry.percent, stressed, tuple(parts))]
-
-    def result(self, language: str, all_tokens: Sequence[Token]) -> LabelReading:
-        """What was gathered: per flag its highest level and the words that led to that level."""
-        self._resolve_any_of()
-        proposals = []
-        asked: set[str] = set()
-        for flag in self._found:
-            found = [
-                (level, because)
-                for level, because in self._found[flag]
-                if not (level is Level.UNCHECKED and self._claimed(flag))
-            ]
-            if not found:
-                continue
-            highest = max(level for level, _ in found)
-            because = dict.fromkeys(why for level, why in found if level is highest)
-            order = sorted(because, key=lambda why: (why.start, why.end))
-            proposals.append(Proposal(flag, highest, tuple(order)))
-            if highest is Level.UNCHECKED:
-                asked.add(flag)
-        any_of = {flag for entry, _, _ in self._any_of for flag in entry.any_of}
-        questions = [ask for ask, flags in self._questions.items() if not asked.isdisjoint(flags)]
-        questions += [
-            entry.ask for entry, _, _ in self._any_of if entry.ask and any_of & self._found.keys()
-        ]
-        questions += [*self._notes, *self._unknown(all_tokens)]
-        return LabelReading(
-            language,
-            tuple(sorted(proposals, key=lambda made: (-made.level, made.because[0].start))),
-            tuple(dict.fromkeys(questions)),
-            tuple(self._claims),
-            tuple(self._listed),
-        )
-
-    def _resolve_any_of(self) -> None:
-        """ "Gluten" beside "wheat flour" means that wheat; alone it may be any of the four."""
-        sure = {
-            flag
-            for flag, found in self._found.items()
-            if any(level is Level.CONTAINS for level, _ in found)
-        }
-        left = []
-        for entry, level, because in self._any_of:
-            if sure.isdisjoint(entry.any_of):
-                left.append((entry, level, because))
-                for flag in entry.any_of:
-                    self._add(flag, level, because)
-            else:
-                for flag in sorted(sure & set(entry.any_of)):
-                    self._add(flag, level, because)
-        self._any_of = left
-
-    def _claimed(self, flag: str) -> bool:
-        """Whether a claim of the label rules out what was only hidden.
-
-        "Gluten-free" rules out no wheat: gluten-free wheat starch is still wheat. Nor oats.
-        """
-        if flag in self._settled:
-            return True
-        for claim in self._claims:
-            gluten = set(claim.flags) >= set(GLUTEN)
-            if flag in claim.flags and not (gluten and flag in ("wheat", "oats")):
-                return True
-        return False
-
-    def _unknown(self, all_tokens: Sequence[Token]) -> Iterator[str]:
-        if any(token.kind == "word" for token in all_tokens) and not self._recognised:
-            yield "None of these words is known here. Read the label yourself, word by word."
-        if self._stressed_known or not self._found:
-            for token in self._stressed_unknown:
-                word = self._text[token.start : token.end]
-                yield f'The label stresses "{word}", which is not known here. Which allergen is it?'
 
 
 def _start(token: Token) -> int:
