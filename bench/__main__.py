@@ -1,7 +1,8 @@
 """`./ladle bench`: every benchmark, one after the other."""
 
-from bench import carrying, first_page, larder
+from bench import bad_input, carrying, first_page, larder
 
 carrying.main()
 first_page.main()
 larder.main()
+bad_input.main()

@@ -76,6 +76,8 @@ class Lexicon:
     longest: Mapping[str, int] = field(default_factory=dict)
     vocabulary: frozenset[str] = frozenset()
     near: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
+    openers: frozenset[str] = frozenset()
+    """The first words of all phrases: most words of a label open none."""
 
     def has(self, kind: str, *word: str) -> bool:
         """Whether a word list of the language holds a word."""
@@ -126,6 +128,7 @@ def lexicon(language: str) -> Lexicon:
         _longest(entries),
         frozenset(own_words | spoken),
         _near(entries),
+        frozenset(key[0] for key in by_phrase),
     )
 
 

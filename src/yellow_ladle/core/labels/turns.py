@@ -100,11 +100,12 @@ class _Walk:
             if not token.names:
                 break
             run.append(token.text)
-        if ignored := self._ignored(here):
+        opens = self.text[here].text in self.lexicon.openers
+        if opens and (ignored := self._ignored(here)):
             return "ignore", ignored
         # What turns the text may be a part of a name: "cereals containing gluten", "free range".
         named = self._name(run)
-        for size in range(len(run), 0, -1):
+        for size in range(len(run) if opens else 0, 0, -1):
             key = tuple(run[:size])
             if size <= named:
                 break
