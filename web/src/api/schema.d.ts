@@ -2476,11 +2476,9 @@ export interface components {
         };
         /**
          * UncheckedOut
-         * @description The whole list. `statements` counts what nobody has checked, as the top strip does.
+         * @description The whole list: what is unchecked, what wants a second look, what holds no more.
          */
         UncheckedOut: {
-            /** Statements */
-            statements: number;
             /** Held */
             held: components["schemas"]["HeldOut"][];
             /** Second Looks */

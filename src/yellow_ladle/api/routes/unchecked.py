@@ -70,9 +70,8 @@ class StaleOut(BaseModel):
 
 
 class UncheckedOut(BaseModel):
-    """The whole list. `statements` counts what nobody has checked, as the top strip does."""
+    """The whole list: what is unchecked, what wants a second look, what holds no more."""
 
-    statements: int
     held: list[HeldOut]
     second_looks: list[SecondLookOut]
     second_look_days: int
@@ -88,7 +87,6 @@ def unchecked(now: TheBook) -> UncheckedOut:
     book, on = reading.book, str(reading.on)
     entries = held(reading, book.needs)
     return UncheckedOut(
-        statements=sum(len(entry.flags) for entry in entries),
         held=[_held(now, entry) for entry in entries],
         second_looks=[
             SecondLookOut(
