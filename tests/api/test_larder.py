@@ -201,6 +201,8 @@ class History(LarderTest):
         newest, undone, _ = self.get("/history", item="butter")
         self.assertEqual((newest["undoes"], undone["undone_by"]), (last["id"], newest["id"]))
         self.post("/history/9999/undo", {}, 404)
+        self.post(f"/history/{10**30}/undo", {}, 422)
+        self.post(f"/notices/{10**30}/decide", {"decision": "accept"}, 422)
 
     def test_a_new_product_is_undone_by_taking_it_away(self) -> None:
         product = {"id": "tub", "name": "A tub", "class": "other"}

@@ -156,7 +156,7 @@ class Store(ApiTest):
         before = self.ledger.now
         body = {"change": self.statement("milk", "soy", "contains"), "seen": 1}
         client = TestClient(create_app(self.ledger), raise_server_exceptions=False)
-        with patch("yellow_ladle.store.ledger._write", side_effect=OSError("disk full")):
+        with patch("yellow_ladle.store.ledger.write", side_effect=OSError("disk full")):
             response = client.post("/api/v1/changes", json=body)
         self.assertEqual(response.status_code, 500)
         self.assertIs(self.ledger.now, before)

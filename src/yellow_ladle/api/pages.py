@@ -3,11 +3,13 @@
 from collections.abc import Sequence
 from typing import Annotated, Generic, TypeVar
 
-from fastapi import Query
+from fastapi import Path, Query
 from pydantic import BaseModel
 
 T = TypeVar("T")
 
+RowId = Annotated[int, Path(ge=1, le=2**53)]
+"""The number of an entry or a notice, as far as every client can count."""
 Offset = Annotated[int, Query(ge=0, le=1_000_000, description="How many to pass over.")]
 Size = Annotated[int, Query(ge=1, le=500, description="How many to give at most.")]
 

@@ -6,6 +6,7 @@ from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.ledger import TheBook, TheLedger
+from yellow_ladle.api.pages import RowId
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.api.routes.kitchen import Named
@@ -99,7 +100,7 @@ def notices(ledger: TheLedger) -> list[NoticeOut]:
 
 
 @router.post("/notices/{id}/decide")
-def decided(id: int, wanted: DecisionIn, ledger: TheLedger) -> RippleOut:
+def decided(id: RowId, wanted: DecisionIn, ledger: TheLedger) -> RippleOut:
     """Records what was decided about a notice."""
     entry = notice(ledger, id)
     if entry is None or entry.decided is not None:

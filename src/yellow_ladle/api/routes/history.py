@@ -7,6 +7,7 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.ledger import TheLedger
+from yellow_ladle.api.pages import RowId
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.core.faults import BookRefused, Fault
@@ -63,7 +64,7 @@ def history(
 
 
 @router.post("/history/{id}/undo")
-def undo(id: int, wanted: UndoIn, ledger: TheLedger) -> RippleOut:
+def undo(id: RowId, wanted: UndoIn, ledger: TheLedger) -> RippleOut:
     """Takes one change back, as a new change with a history of its own."""
     try:
         return ripple_out(ledger.undo(id, Act(wanted.person, wanted.why)))
