@@ -6,11 +6,13 @@ from dataclasses import replace
 from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, line, pot, product, reading
 from yellow_ladle.core.bag import NoBag, added, emptied
 from yellow_ladle.core.change import Change, reread
+from yellow_ladle.core.diets import diets
 from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.product import Bag, Maker, Paper, Part
 from yellow_ladle.core.reading import Reading, read
 from yellow_ladle.core.ripple import ripple
+from yellow_ladle.core.sentences import verdict_sentence
 
 DAY = "2026-11-24"
 
@@ -111,6 +113,15 @@ class Certificates(unittest.TestCase):
         self.assertEqual(self.verdict(DAY, DAY), Verdict.SUITS)
         self.assertEqual(self.verdict("2026-11-23", DAY), Verdict.DOES_NOT_SUIT)
         self.assertEqual(self.verdict(None, DAY), Verdict.SUITS)
+
+    def test_the_verdict_says_that_it_has_run_out(self) -> None:
+        kept = book(self.lamb("2026-10-31"), pot("stew", "lamb"))  # type: ignore[arg-type]
+        found = read(kept, DAY)
+        fit = found.suitability("stew")["halal"]
+        self.assertEqual(
+            verdict_sentence(found, "stew", diets()["halal"], fit),
+            "Does not suit halal: Lamb, whose halal certificate ran out on 2026-10-31.",
+        )
 
     def test_the_reason_names_who_lacks_it(self) -> None:
         makers = (

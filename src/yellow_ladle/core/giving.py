@@ -61,6 +61,14 @@ def run_out(paper: Paper | None, on: str | None) -> bool:
     return bool(paper and paper.expires and on is not None and paper.expires < on)
 
 
+def last_day(product: Product, certificate: str, on: str | None) -> str | None:
+    """The day after which a certificate of the product, or of a maker, stopped counting."""
+    shown = (product.papers, *(maker.papers for maker in product.counted_makers))
+    papers = (voice.get(certificate) for voice in shown)
+    gone = [str(paper.expires) for paper in papers if paper and run_out(paper, on)]
+    return max(gone, default=None)
+
+
 def certified(product: Product, flag: str, certificate: str, on: str | None) -> bool:
     """Whether everyone who gives the flag to the product holds the certificate."""
     giving = [voice for voice in said(product, on) if voice.level(flag) > Level.FREE]

@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from yellow_ladle.core.book import Book, owner_of
 from yellow_ladle.core.diets import Diet
 from yellow_ladle.core.fitting import Verdict
+from yellow_ladle.core.giving import last_day
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.reading import Reading, Reason, Suitability
 from yellow_ladle.core.sources import Source
@@ -45,7 +46,7 @@ def verdict_sentence(reading: Reading, item: str, diet: Diet, fit: Suitability) 
         traces = f"; traces of {_listed(words(fit.traces))} are shown" if fit.traces else ""
         return f"Suits {diet.name}{traces}."
     reasons = [reason for reason in fit.because if reason.level is fit.because[0].level]
-    told = _listed(_givers(reading, item, reasons))
+    told = _listed(_givers(reading, item, reasons, diet.certificate))
     if fit.verdict is Verdict.DOES_NOT_SUIT:
         return f"Does not suit {diet.name}: {told}."
     only_traces = fit.because[0].level is Level.MAY_CONTAIN
@@ -53,14 +54,22 @@ def verdict_sentence(reading: Reading, item: str, diet: Diet, fit: Suitability) 
     return f"Ask about {diet.name}: {why} {told}."
 
 
-def _givers(reading: Reading, item: str, reasons: Iterable[Reason]) -> list[str]:
-    """Each thing behind the reasons once, with the pot by whose way it comes."""
+def _givers(
+    reading: Reading, item: str, reasons: Iterable[Reason], certificate: str | None
+) -> list[str]:
+    """Each thing behind the reasons once, with the pot by whose way it comes.
+
+    Where the diet asks for a certificate that has run out, it says so.
+    """
     ways = {way.source_id: way for way in reversed(reading.ways(item))}
     told: list[str] = []
     for giver in dict.fromkeys(product for reason in reasons for product in reason.products):
         via = [step for step in ways[giver].via[1:] if step != giver]
         pot = f", by way of {step_name(reading.book, via[-1])}" if via else ""
-        told.append(f"{reading.book.name(giver)}{pot}")
+        product = reading.book.products.get(giver)
+        day = last_day(product, certificate, reading.on) if product and certificate else None
+        lapsed = f", whose {certificate} certificate ran out on {day}" if day else ""
+        told.append(f"{reading.book.name(giver)}{pot}{lapsed}")
     return told
 
 
