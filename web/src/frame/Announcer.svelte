@@ -6,7 +6,7 @@
   role="status"
   aria-live="polite"
   class={[
-    'fixed bottom-4 left-28 z-40 max-w-xl border-l-4 border-ladle bg-ink px-4 py-3 text-porcelain',
+    'pointer-events-none fixed bottom-4 left-28 z-40 max-w-[350px] border-l-4 border-ladle bg-ink px-4 py-3 text-porcelain',
     announcements.text === '' && 'invisible'
   ]}
 >
