@@ -144,6 +144,8 @@ def read(book: Book, on: str | None = None) -> Reading:
     the reading is worked out again until no tool leaves anything new.
     """
     reading = carry(book, on, {})
+    if not any(tool.always_shared for tool in book.tools):
+        return reading
     shared = users(book.tools, {id: made.tools for id, made in book.preparations.items()})
     while shared:
         again = carry(book, on, _left(reading, shared))
@@ -161,6 +163,7 @@ def carry(book: Book, on: str | None, through: Mapping[str, tuple[Through, ...]]
         if not product.contents:
             masks[id] = product_mask(layout, product, on)
     reading = Reading(book, layout, family, masks, on, through)
+    made = book.preparations
     # Each is tried as it comes; one whose bases are not read yet waits until they are.
     for start in family.items:
         waiting = [start]
@@ -176,18 +179,18 @@ def carry(book: Book, on: str | None, through: Mapping[str, tuple[Through, ...]]
                 continue
             waiting.pop()
             masks[id] = mask
-            for item in by_products_of(book, id):
-                masks[item] = mask
+            if id in made and made[id].by_products:
+                masks.update(dict.fromkeys(by_products_of(book, id), mask))
     return reading
 
 
 def node_mask(reading: Reading, id: str) -> int:
     """What a preparation, or a product that is made of others, brings besides what goes in."""
-    product = reading.book.products.get(id)
-    if product is not None:
-        return product_mask(reading.layout, product, reading.on)
-    mask = own_mask(reading.layout, reading.book.preparations[id])
-    for trace in reading.through.get(id, ()):
+    preparation = reading.book.preparations.get(id)
+    if preparation is None:
+        return product_mask(reading.layout, reading.book.products[id], reading.on)
+    mask = own_mask(reading.layout, preparation)
+    for trace in reading.through.get(id, ()) if reading.through else ():
         mask |= reading.layout.mask_of_traces(trace.levels)
     return mask
 
