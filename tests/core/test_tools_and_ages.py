@@ -9,7 +9,7 @@ from yellow_ladle.core.book import Book, Step
 from yellow_ladle.core.change import Change, reread, stating
 from yellow_ladle.core.columns import columns
 from yellow_ladle.core.day import day_reading
-from yellow_ladle.core.holding import freed, held, settled
+from yellow_ladle.core.holding import freed, held
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.product import Bag, Evidence, Maker, Paper
 from yellow_ladle.core.reading import read
@@ -174,8 +174,7 @@ class Holding(unittest.TestCase):
         self.assertEqual(held(self.found, only_oats)[1].needs, ())
 
     def test_settling_one_tells_what_it_frees(self) -> None:
-        self.assertEqual(settled(self.found, "powder"), ["bowl"])
-        self.assertEqual(settled(self.found, "cube"), [])
+        self.assertEqual([entry.frees for entry in held(self.found)], [("bowl",), (), ()])
         change = Change(products=(product("powder"),))
         self.assertEqual(freed(self.found, reread(self.found, change).reading), ["bowl"])
 

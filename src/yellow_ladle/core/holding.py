@@ -1,15 +1,11 @@
 """What nobody has checked, and what it holds back: plates, and guests who wait for an answer."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
-from yellow_ladle.core.change import Change, reread
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.giving import said
 from yellow_ladle.core.masks import Layout
 from yellow_ladle.core.need import Need
-from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading
-
-PLAIN = frozenset({"herb", "vegetable", "fruit"})
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,29 +78,8 @@ def freed(before: Reading, after: Reading) -> list[str]:
     ]
 
 
-def settled(reading: Reading, product: str) -> list[str]:
-    """The dishes that would be freed if the product's label held nothing more than is known."""
-    value = reading.book.products[product]
-    change = Change(products=(_all_read(value),))
-    return freed(reading, reread(reading, change).reading)
-
-
-def _all_read(product: Product) -> Product:
-    def known(statements: dict[str, Level]) -> dict[str, Level]:
-        return {flag: level for flag, level in statements.items() if level is not Level.UNCHECKED}
-
-    makers = tuple(
-        replace(maker, otherwise=Level.FREE, statements=known(dict(maker.statements)))
-        for maker in product.makers
-    )
-    statements = known(dict(product.statements))
-    return replace(product, otherwise=Level.FREE, statements=statements, makers=makers)
-
-
 def _products(reading: Reading) -> list[tuple[str, str | None, int]]:
     """Each label with flags that it leaves unchecked: product, maker, bits."""
-    from yellow_ladle.core.giving import said
-
     found: list[tuple[str, str | None, int]] = []
     layout = reading.layout
     for id, product in reading.book.products.items():

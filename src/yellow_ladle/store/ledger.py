@@ -14,7 +14,7 @@ from yellow_ladle.core.book import Book, Kitchen, owner_of
 from yellow_ladle.core.change import Change
 from yellow_ladle.core.faults import BookRefused, Fault
 from yellow_ladle.core.need import Need
-from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.reading import read
 from yellow_ladle.core.ripple import Ripple, ripple
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
@@ -122,13 +122,9 @@ class Ledger:
 
     def preview(self, change: Change) -> Ripple:
         """What a change would do. Raises BookRefused where it cannot stand."""
-        return self.previewed(change)[1]
-
-    def previewed(self, change: Change) -> tuple[Reading, Ripple]:
-        """The reading as it would be, with what would change. Raises BookRefused."""
         before = self.now.reading
         refuse_unsound(before.book, change)
-        return ripple(before, change)
+        return ripple(before, change)[1]
 
     def record(self, change: Change, seen: Mapping[str, int | None], act: Act = NOBODY) -> Ripple:
         """Writes a change in one transaction and re-reads what it reaches.

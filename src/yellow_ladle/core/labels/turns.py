@@ -8,7 +8,6 @@ from yellow_ladle.core.labels.letters import CLOSING, OPENING, Token
 from yellow_ladle.core.labels.lexicon import Lexicon
 
 ENDS = frozenset(".!?\n•·|")
-PARTS = frozenset(",;")
 LONGEST_PHRASE = 12
 NEAR = 3
 """Words that may stand between: "a factory that contains nuts", "this product does not contain"."""
