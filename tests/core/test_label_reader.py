@@ -219,6 +219,19 @@ class Turns(LabelTest):
         self.contains("Free from milk. Wheat starch.", "wheat")
         self.unchecked("Gluten free. Modified starch.", "wheat")
 
+    def test_a_claim_about_one_ingredient_settles_nothing_in_another(self) -> None:
+        self.unchecked("dairy-free spread, chocolate", "milk")
+        self.unchecked("chocolate (without milk), natural flavouring", "milk")
+        self.unchecked("Sugar, biscuits without milk, natural flavouring", "milk")
+        self.unchecked("Cheddar (milk, microbial rennet), hard cheese (milk)", "animal_rennet")
+        self.unchecked("sausage (vegan), gelatine", "pork beef")
+        self.unchecked("burger (suitable for vegetarians), gelatine", "pork beef")
+        self.assertNotIn("pork", said("Gelatine. Vegan.", UNCHECKED))
+        self.assertNotIn("milk", said("milk-free margarine", UNCHECKED))
+        self.assertNotIn("milk", said("Milk free. Natural flavouring.", UNCHECKED))
+        self.assertNotIn("milk", said("Natural flavouring. Free from milk.", UNCHECKED))
+        self.assertNotIn("animal_rennet", said("Cheddar, salt, microbial rennet", UNCHECKED))
+
     def test_suitable_for_settles_what_was_only_hidden(self) -> None:
         self.assertIn("animal_rennet", said("Cheddar (milk)", UNCHECKED))
         self.assertEqual(said("Cheddar (milk). Suitable for vegetarians.", UNCHECKED), set())

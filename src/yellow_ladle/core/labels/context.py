@@ -1,6 +1,6 @@
 """What the words around an entry make of it: the same word means less beside some others."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 
 from yellow_ladle.core.labels.finding import Hit
 from yellow_ladle.core.labels.ingredients import Ingredient
@@ -29,6 +29,23 @@ def claims_absence(words: Lexicon, run: Sequence[Token], hit: Hit) -> bool:
     """Whether a "-free" follows a hit at once."""
     after = run[hit.last + 1] if hit.last + 1 < len(run) else None
     return after is not None and words.has("free_after", after.text) and hit.entry.speaks
+
+
+def settled_by(claimed: Collection[str]) -> set[str]:
+    """What a claim to be without some flags settles where it was only hidden.
+
+    "Gluten-free" rules out no wheat: gluten-free wheat starch is still wheat. Nor oats.
+    """
+    return set(claimed) - ({"wheat", "oats"} if set(claimed) >= set(GLUTEN) else set())
+
+
+def only_claims(words: Lexicon, entry: Ingredient, claiming: Collection[int]) -> bool:
+    """Whether an entry is no ingredient but claims alone: "Milk free", "glutenfrei"."""
+    covered = {p for n in claiming for p in range(entry.found[n].first, entry.found[n].last + 1)}
+    return not entry.parts and all(
+        place in covered or words.has("free_after", token.text) or words.has("joiners", token.text)
+        for place, token in enumerate(entry.tokens)
+    )
 
 
 def beside(entry: Ingredient, number: int) -> Iterator[Hit]:

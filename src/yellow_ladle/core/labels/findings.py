@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Iterator, Sequence
 
-from yellow_ladle.core.labels.context import GLUTEN
+from yellow_ladle.core.labels.context import settled_by
 from yellow_ladle.core.labels.letters import Token
 from yellow_ladle.core.labels.lexicon import Entry
 from yellow_ladle.core.labels.proposals import Because, Claim, LabelReading, Listed, Proposal
@@ -96,17 +96,9 @@ class Findings:
         self._any_of = left
 
     def _claimed(self, flag: str) -> bool:
-        """Whether a claim of the label rules out what was only hidden.
-
-        "Gluten-free" rules out no wheat: gluten-free wheat starch is still wheat. Nor oats.
-        """
-        if flag in self.settled:
-            return True
-        for claim in self.claims:
-            gluten = set(claim.flags) >= set(GLUTEN)
-            if flag in claim.flags and not (gluten and flag in ("wheat", "oats")):
-                return True
-        return False
+        """Whether a claim of the whole label rules out what was only hidden."""
+        claims = (claim for claim in self.claims if claim.whole)
+        return flag in self.settled or any(flag in settled_by(claim.flags) for claim in claims)
 
     def _unknown(self, all_tokens: Sequence[Token]) -> Iterator[str]:
         if any(token.kind == "word" for token in all_tokens) and not self.recognised:

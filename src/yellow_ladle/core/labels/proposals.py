@@ -39,10 +39,14 @@ class Proposal:
 
 @dataclass(frozen=True, slots=True)
 class Claim:
-    """A "free from" or "suitable for" of the label: what it says, and the flags it speaks of."""
+    """A "free from" or "suitable for" of the label: what it says, and the flags it speaks of.
+
+    `whole`: it speaks of the whole label, and not of one ingredient alone.
+    """
 
     because: Because
     flags: tuple[str, ...]
+    whole: bool
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,8 +10,10 @@ from yellow_ladle.core.labels.context import (
     has_a_name_of_its_own,
     instead,
     negated,
+    only_claims,
     opened_without,
     ruled_out,
+    settled_by,
     sources_named,
 )
 from yellow_ladle.core.labels.finding import Hit, hits
@@ -28,7 +30,7 @@ from yellow_ladle.core.labels.proposals import (
     Listed,
     TooLong,
 )
-from yellow_ladle.core.labels.turns import Turn, turns
+from yellow_ladle.core.labels.turns import Turn, opens_a_sentence, turns
 from yellow_ladle.core.levels import Level
 
 CLAIMED_VEGETARIAN = ("pork", "beef", "lamb", "poultry", "game", "insect", "gelatine")
@@ -108,10 +110,11 @@ class _Reader:
                 if entry.any_of and entry.ask:
                     self.findings.ask(entry.ask, entry.any_of, Level.MAY_CONTAIN)
             elif turn.mode in ("free", "suitable") and (flags or entry.free):
-                self.findings.claims.append(Claim(because, (*flags, *entry.free)))
-        self._diets(words, turn.mode, run)
+                whole = opens_a_sentence(text, turn)
+                self.findings.claims.append(Claim(because, (*flags, *entry.free), whole))
+        self._diets(words, turn.mode, run, opens_a_sentence(text, turn))
 
-    def _diets(self, words: Lexicon, mode: str, run: Sequence[Token]) -> None:
+    def _diets(self, words: Lexicon, mode: str, run: Sequence[Token], whole: bool) -> None:
         for token in run:
             vegan = words.has("vegan", token.text)
             if not vegan and not words.has("vegetarian", token.text):
@@ -119,8 +122,7 @@ class _Reader:
             because = self._because_of(token, token, "")
             if mode == "suitable":
                 settles = CLAIMED_VEGAN if vegan else CLAIMED_VEGETARIAN_ALSO
-                self.findings.claims.append(Claim(because, settles))
-                self.findings.settled.update(settles)
+                self.findings.claims.append(Claim(because, settles, whole))
             elif mode == "unsuitable":
                 why = f"the label says that it does not suit a {token.text}"
                 for flag in NOT_VEGETARIAN:
@@ -135,25 +137,27 @@ class _Reader:
         return f'"{self._text[first.start : last.end]}"'
 
     def _ingredient(self, words: Lexicon, entry: Ingredient, above: Ingredient | None) -> None:
-        if self._is_claim(words, entry):
+        if self._is_claim(words, entry, above):
             return
         without = negated(words, entry)
-        for number, hit in enumerate(entry.found):
-            self.findings.recognised += 1
-            if number in without:
-                because = self._because(entry.tokens, hit, "free from, says the label")
-                claimed = (*hit.entry.contains, *hit.entry.any_of, *hit.entry.free)
-                self.findings.claims.append(Claim(because, claimed))
-            elif hit.entry.free:
-                because = self._because(entry.tokens, hit, hit.entry.why)
-                self.findings.claims.append(Claim(because, hit.entry.free))
-            else:
-                self._hit(words, entry, number, above)
+        without |= {number for number, hit in enumerate(entry.found) if hit.entry.free}
+        whole = only_claims(words, entry, without)
+        settled: set[str] = set()
+        for number in sorted(without):
+            meant = entry.found[number].entry
+            because = self._because(entry.tokens, entry.found[number], "free from, says the label")
+            claim = Claim(because, (*meant.contains, *meant.any_of, *meant.free), whole)
+            self.findings.claims.append(claim)
+            settled |= settled_by(claim.flags)
+        self.findings.recognised += len(entry.found)
+        for number in range(len(entry.found)):
+            if number not in without:
+                self._hit(words, entry, number, above, settled)
         self._stress(words, entry)
         for part in entry.parts:
             self._ingredient(words, part, entry)
 
-    def _is_claim(self, words: Lexicon, entry: Ingredient) -> bool:
+    def _is_claim(self, words: Lexicon, entry: Ingredient, above: Ingredient | None) -> bool:
         """Whether it is no ingredient but a bare "Vegan" or "100% vegetarian"."""
         if len(entry.tokens) > 2 or entry.parts:
             return False
@@ -162,12 +166,17 @@ class _Reader:
         if not run or any(hit.entry.speaks for hit in entry.found):
             return False
         if vegan or any(words.has("vegetarian", token.text) for token in run):
-            self._diets(words, "suitable", run)
+            self._diets(words, "suitable", run, whole=above is None)
             return True
         return False
 
     def _hit(
-        self, words: Lexicon, entry: Ingredient, number: int, above: Ingredient | None
+        self,
+        words: Lexicon,
+        entry: Ingredient,
+        number: int,
+        above: Ingredient | None,
+        settled: set[str],
     ) -> None:
         hit = entry.found[number]
         meant = hit.entry
@@ -175,12 +184,16 @@ class _Reader:
         named = sources_named(words, entry, number)
         exempt = exempt_here(entry, number, above)
         sourced = hit.source or bool(named)
-        self._settled_within(entry, meant)
+        # In a list of a thing's own, such a word settles that thing alone: see `ruled_out`.
+        if above is None:
+            self.findings.settled.update(meant.settles)
+        settled = settled | ruled_out(entry, above)
         contains = [flag for flag in meant.contains if flag not in exempt]
         for flag in sorted(set(meant.contains) & exempt):
             self.findings.add(flag, Level.UNCHECKED, because)
         if meant.usual:
-            contains = [flag for flag in contains if flag not in ruled_out(entry, above)]
+            ruled = ruled_out(entry, above)
+            contains = [flag for flag in contains if flag not in ruled]
         if meant.head and has_a_name_of_its_own(words, entry, hit):
             contains = []
         elif meant.usual and (instead(words, entry, number) or opened_without(entry, meant)):
@@ -193,17 +206,13 @@ class _Reader:
         if meant.any_of:
             self.findings.add_any_of(meant, because)
         if not (entry.opened or (meant.by_source and sourced)):
-            hidden = [flag for flag in meant.hides if flag not in ruled_out(entry, above)]
+            hidden = [flag for flag in meant.hides if flag not in settled]
             for flag in hidden:
                 self.findings.add(flag, Level.UNCHECKED, because)
             self.findings.ask(meant.ask, tuple(hidden))
         self._exempted(meant, entry, number, because)
         if hit.slip:
             self.findings.note(f'Is "{because.text}" read rightly as "{hit.read_as}"?')
-
-    def _settled_within(self, entry: Ingredient, meant: Entry) -> None:
-        if meant.settles and entry.tokens:
-            self.findings.settled.update(meant.settles)
 
     def _exempted(
         self,

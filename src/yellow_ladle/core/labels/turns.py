@@ -243,6 +243,15 @@ def turns(lexicon: Lexicon, text: Sequence[Token]) -> list[Turn]:
     return [part for part in parts if part.mode != "phrase"]
 
 
+def opens_a_sentence(text: Sequence[Token], turn: Turn) -> bool:
+    """Whether the words that turn a part stand at the head of a sentence, or some words into it."""
+    here = turn.phrase[0] if turn.phrase else 0
+    for place in range(here - 1, max(-1, here - NEAR - 2), -1):
+        if text[place].kind == "mark":
+            return text[place].text in ENDS
+    return here <= NEAR
+
+
 def _sites(
     lexicon: Lexicon,
     text: Sequence[Token],
