@@ -41,4 +41,11 @@ def _product(id: str, flags: list[str], random: Random) -> Product:
         return Product(id, id, "made-up", otherwise=Level.UNCHECKED)
     stated = random.sample(flags, random.choice((1, 1, 2, 3)))
     levels = {flag: random.choice((Level.CONTAINS, Level.MAY_CONTAIN)) for flag in stated}
-    return Product(id, id, "made-up", levels, Level.FREE)
+    class_ = "wheat-flour" if int(id[1:]) % 10 == 0 else "made-up"
+    numbers = {
+        "abv_percent": 12.0 if int(id[1:]) % 7 == 0 else 0.0,
+        "salt_g_per_100g": int(id[1:]) % 30 / 10,
+        "so2_mg_per_kg": float(int(id[1:]) % 90),
+        "density_g_per_ml": 1.0,
+    }
+    return Product(id, id, class_, levels, Level.FREE, **numbers)

@@ -7,7 +7,8 @@ from tests.kitchens import book, levels, line, pot, product
 from yellow_ladle.core.book import Amount, Book, ByProduct, Kitchen, Preparation
 from yellow_ladle.core.change import Change, applied
 from yellow_ladle.core.cycles import cycle, inputs_of
-from yellow_ladle.core.faults import MOST_LOOPS, Pieces, change_faults, faults, near
+from yellow_ladle.core.fault import near
+from yellow_ladle.core.faults import MOST_LOOPS, Pieces, change_faults, faults
 from yellow_ladle.core.flags import Flag
 from yellow_ladle.core.product import Product
 

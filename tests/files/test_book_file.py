@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from tests.random_books import books
 from yellow_ladle.core.book import Book, Line, Step
-from yellow_ladle.core.faults import BookRefused
+from yellow_ladle.core.fault import BookRefused
 from yellow_ladle.core.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.book_file import MOST_BYTES, json_schema, parse_book, read_book, write_book

@@ -10,7 +10,7 @@ from yellow_ladle.api.ledger import preparation_or_missing, product_or_missing
 from yellow_ladle.api.problems import Missing
 from yellow_ladle.core.bag import NoBag, added, emptied
 from yellow_ladle.core.change import Change, choosing, stating, with_lines
-from yellow_ladle.core.faults import BookRefused, Fault, unknown
+from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.levels import Level, LevelWord
 from yellow_ladle.core.notices import with_maker, without_maker
 from yellow_ladle.core.product import Evidence, Product

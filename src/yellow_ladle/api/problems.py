@@ -10,7 +10,7 @@ from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 
 from yellow_ladle.core.book import Kitchen, Preparation
-from yellow_ladle.core.faults import BookRefused
+from yellow_ladle.core.fault import BookRefused
 from yellow_ladle.core.product import Product
 from yellow_ladle.files.book_file import preparation_content, product_content
 from yellow_ladle.store.standing import Stale

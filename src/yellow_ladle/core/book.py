@@ -8,9 +8,11 @@ from typing import Literal, TypeAlias, get_args
 from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.need import Need
+from yellow_ladle.core.pan import Batch, Pan
 from yellow_ladle.core.product import Evidence, Product, Statements
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
+from yellow_ladle.core.units import Measure, Spoons, Unit, units_of
 
 Kind: TypeAlias = Literal["stock", "roux", "sauce", "soup", "component", "dish"]
 Role: TypeAlias = Literal[
@@ -26,10 +28,12 @@ Role: TypeAlias = Literal[
     "accompaniment",
 ]
 Stage: TypeAlias = Literal["cook", "finish", "garnish"]
+Treatment: TypeAlias = Literal["none", "stirred_in_late", "simmered", "flamed", "reduced_dry"]
 
 KINDS: tuple[Kind, ...] = get_args(Kind)
 ROLES: tuple[Role, ...] = get_args(Role)
 STAGES: tuple[Stage, ...] = get_args(Stage)
+TREATMENTS: tuple[Treatment, ...] = get_args(Treatment)
 
 SECOND_LOOK_DAYS = 180
 """Days after which a statement wants a second look, until the kitchen says otherwise."""
@@ -37,7 +41,12 @@ SECOND_LOOK_DAYS = 180
 
 @dataclass(frozen=True, slots=True)
 class Line:
-    """One entry of a preparation; `item` is a product, a preparation, or `pot/by-product`."""
+    """One entry of a preparation; `item` is a product, a preparation, or `pot/by-product`.
+
+    `treatment` and `minutes` (its own time in the pot) decide how much alcohol is left. `group` is
+    the heading that it stands under. `typed` keeps an amount that could not be understood: then the
+    quantity is 0 and its weight unknown.
+    """
 
     item: str
     quantity: float
@@ -50,6 +59,10 @@ class Line:
     chosen: bool = False
     note: str = ""
     equipment: tuple[str, ...] = ()
+    treatment: str = "none"
+    minutes: float | None = None
+    group: str = ""
+    typed: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,7 +85,10 @@ class ByProduct:
 
 @dataclass(frozen=True, slots=True)
 class Step:
-    """One step of a method."""
+    """One step of a method. `minutes` are passive where nobody has to stand by.
+
+    `uses` are the items of the lines that go in here.
+    """
 
     text: str
     minutes: float | None = None
@@ -80,6 +96,21 @@ class Step:
     cue: str | None = None
     caution: str | None = None
     equipment: tuple[str, ...] = ()
+    uses: tuple[str, ...] = ()
+    passive: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """Another way to make a preparation, whole, while it is not the one in use."""
+
+    name: str
+    lines: tuple[Line, ...] = ()
+    method: tuple[Step, ...] = ()
+    colour: str | None = None
+    yield_: Amount | None = None
+    yield_note: str = ""
+    portions: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,7 +118,9 @@ class Preparation:
     """Something made. Its own statements can raise what its lines bring, never lower it.
 
     `otherwise` None follows the rule: unchecked while there are no lines, free once there are.
-    `variant_of` is the preparation that a plan made this one from.
+    `variant_of` is the preparation that a plan made this one from. `yield_note` says why more comes
+    out than went in. `way` names the way that the card shows and that counts; `ways` hold the
+    others. `retired` is the day (ISO date) from which it is not offered any more.
     """
 
     id: str
@@ -104,6 +137,14 @@ class Preparation:
     method: tuple[Step, ...] = ()
     evidence: Mapping[str, Evidence] = field(default_factory=dict)
     variant_of: str | None = None
+    density_g_per_ml: float | None = None
+    portions: float | None = None
+    yield_note: str = ""
+    pan: Pan | None = None
+    batches: tuple[Batch, ...] = ()
+    way: str = ""
+    ways: tuple[Way, ...] = ()
+    retired: str | None = None
 
     @property
     def tools(self) -> tuple[str, ...]:
@@ -145,13 +186,21 @@ class Kitchen:
     """Whose book it is, and the regime that it declares by.
 
     After `second_look_days` a statement wants a second look. `people` are those to choose from
-    where somebody states, signs or records.
+    where somebody states, signs or records. `measures` are its own (its ladle, its scoop), `spoons`
+    says what a bare cup or spoon holds. Scaled amounts are rounded to `weigh_to_g` and
+    `measure_to_ml`. With `so2_by_amount` a well-known amount of sulphites under the regime's line
+    leaves the declaration.
     """
 
     name: str
     regime: str
     second_look_days: int = SECOND_LOOK_DAYS
     people: tuple[Person, ...] = ()
+    measures: tuple[Measure, ...] = ()
+    spoons: Spoons = "us"
+    weigh_to_g: float = 1
+    measure_to_ml: float = 5
+    so2_by_amount: bool = False
 
 
 @dataclass(frozen=True)
@@ -192,6 +241,11 @@ class Book:
     def flags(self) -> tuple[Flag, ...]:
         """The shipped vocabulary followed by the kitchen's own flags."""
         return (*shipped_flags(), *self.house_flags)
+
+    @cached_property
+    def units(self) -> Mapping[str, Unit]:
+        """Every unit with its size, the kitchen's own measures among them."""
+        return units_of(self.kitchen.measures)
 
     def name(self, item: str) -> str:
         """The name by which a cook knows an item, a by-product with what it comes from."""

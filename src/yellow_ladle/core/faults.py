@@ -1,20 +1,21 @@
 """What is wrong with a book, each fault with its place, in words for the person who wrote it."""
 
-from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
-from difflib import get_close_matches
 from unicodedata import category
 
-from yellow_ladle.core.book import Book, Kitchen, Line, Preparation, items_of, owner_of
+from yellow_ladle.core.book import Book, Kitchen, Preparation, items_of, owner_of
+from yellow_ladle.core.card_faults import preparation_faults
 from yellow_ladle.core.change import Change
 from yellow_ladle.core.cycles import cycle, inputs_of
+from yellow_ladle.core.fault import Fault, unknown
 from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.product import Maker, Product
 from yellow_ladle.core.regimes import regimes
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
-from yellow_ladle.core.units import units
+from yellow_ladle.core.units import Measure, shipped_units, units
 
 TURNING = frozenset("\u202a\u202b\u202c\u202d\u202e\u2066\u2067\u2068\u2069")
 """Signs that turn the direction of writing and so make a name read as another one."""
@@ -22,25 +23,6 @@ MOST_PERCENT = 100.5
 """Shares are rounded on labels; together they may come to a little over the whole."""
 MOST_LOOPS = 20
 """More loops than this are not listed; mending these shows the rest."""
-
-
-@dataclass(frozen=True, slots=True)
-class Fault:
-    """One fault. `place` names it as the book file does: `preparations[3].lines[1].item`."""
-
-    place: str
-    message: str
-
-    def __str__(self) -> str:
-        return f"{self.place}: {self.message}" if self.place else self.message
-
-
-class BookRefused(ValueError):
-    """A book, or a change to one, that cannot stand. Nothing of it was kept."""
-
-    def __init__(self, faults: Iterable[Fault]) -> None:
-        self.faults = tuple(faults)
-        super().__init__("\n".join(str(fault) for fault in self.faults))
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,6 +46,7 @@ def faults(pieces: Pieces) -> list[Fault]:
     found = [*_kitchen_faults(pieces), *_flag_faults(pieces), *_id_faults(pieces)]
     known_flags = {flag.id for flag in (*shipped_flags(), *pieces.house_flags)}
     known_items = _items(pieces)
+    measures = [measure.name for measure in pieces.kitchen.measures]
     product_ids = {product.id for product in pieces.products}
     for index, product in enumerate(pieces.products):
         place = f"products[{index}]"
@@ -71,7 +54,7 @@ def faults(pieces: Pieces) -> list[Fault]:
     for index, preparation in enumerate(pieces.preparations):
         place = f"preparations[{index}]"
         found += _statement_faults(place, preparation, known_flags)
-        found += preparation_faults(place, preparation, known_items)
+        found += preparation_faults(place, preparation, known_items, measures)
     found += _sign_off_faults(pieces)
     return [*found, *_cycle_faults(pieces)]
 
@@ -85,6 +68,7 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
     known_items = set(after.products) | {
         item for made in after.preparations.values() for item in items_of(made)
     }
+    measures = [measure.name for measure in after.kitchen.measures]
     found: list[Fault] = []
     for product in change.products:
         found += _name_faults(product.id, product.name)
@@ -101,7 +85,7 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
         if preparation.id in after.products:
             found.append(Fault(f"{preparation.id}.id", f'a product has the id "{preparation.id}"'))
         found += _statement_faults(preparation.id, preparation, known_flags)
-        found += preparation_faults(preparation.id, preparation, known_items)
+        found += preparation_faults(preparation.id, preparation, known_items, measures)
     found += _orphans(after, change, known_items)
     if loop := cycle(inputs_of(after)):
         names = " → ".join(after.name(id) for id in reversed(loop))
@@ -129,48 +113,37 @@ def _orphans(after: Book, change: Change, known_items: Collection[str]) -> Itera
             if line.item not in known_items:
                 message = f'"{line.item}" still goes into {made.name}; take it out there first'
                 yield Fault(f"{made.id}.lines[{index}].item", message)
+        for number, way in enumerate(made.ways if made.id not in touched else ()):
+            if gone := next((line for line in way.lines if line.item not in known_items), None):
+                message = f'"{gone.item}" is in the way "{way.name}" of {made.name}'
+                yield Fault(f"{made.id}.ways[{number}]", f"{message}; take it out there first")
         if made.variant_of is not None and made.variant_of in change.removed:
             message = f"{made.name} is a variant of it; say what else it comes from, or remove it"
             yield Fault(f"{made.id}.variant_of", message)
 
 
-def near(word: str, known: Collection[str]) -> str:
-    """`; did you mean "…"?` where a known word is near, else nothing."""
-    close = get_close_matches(word, known, n=1, cutoff=0.65)
-    return f'; did you mean "{close[0]}"?' if close else ""
-
-
-def unknown(thing: str, word: str, known: Collection[str]) -> str:
-    """The message for a word that names nothing, with what is near."""
-    return f'no {thing} "{word}"{near(word, known)}'
-
-
-def preparation_faults(
-    place: str, preparation: Preparation, known_items: Collection[str]
-) -> Iterator[Fault]:
-    """What is wrong within one preparation, whose lines may name the known items."""
-    for index, line in enumerate(preparation.lines):
-        yield from _line_faults(f"{place}.lines[{index}]", line, known_items)
-    yield from _choice_faults(place, preparation)
-    if preparation.yield_ is not None:
-        yield from _unit_faults(f"{place}.yield.unit", preparation.yield_.unit)
+def measure_faults(measures: Sequence[Measure]) -> Iterator[Fault]:
+    """Measures of a kitchen's own that have no size, or a name that is taken."""
     seen: set[str] = set()
-    for index, by_product in enumerate(preparation.by_products):
-        here = f"{place}.by_products[{index}]"
-        if by_product.unit is not None:
-            yield from _unit_faults(f"{here}.unit", by_product.unit)
-        if by_product.id and by_product.id in seen:
-            yield Fault(f"{here}.id", f'the by-product "{by_product.id}" is here twice')
-        seen.add(by_product.id)
-    if preparation.variant_of and preparation.variant_of not in known_items:
-        message = unknown("preparation", preparation.variant_of, known_items)
-        yield Fault(f"{place}.variant_of", message)
+    for index, measure in enumerate(measures):
+        place = f"kitchen.measures[{index}]"
+        if measure.name in seen or (
+            (shipped := shipped_units().get(measure.name)) and shipped.size
+        ):
+            yield Fault(f"{place}.name", f'"{measure.name}" has its size already')
+        seen.add(measure.name)
+        if (base := shipped_units().get(measure.unit)) is None:
+            yield Fault(f"{place}.unit", unknown("unit", measure.unit, units()))
+        elif base.size is None:
+            message = f'"{measure.unit}" has no size of its own; give it in ml or g'
+            yield Fault(f"{place}.unit", message)
 
 
 def _kitchen_faults(pieces: Pieces) -> Iterator[Fault]:
     regime = pieces.kitchen.regime
     if regime and regime not in regimes():
         yield Fault("kitchen.regime", unknown("regime", regime, regimes()))
+    yield from measure_faults(pieces.kitchen.measures)
 
 
 def _flag_faults(pieces: Pieces) -> Iterator[Fault]:
@@ -253,34 +226,6 @@ def _statement_faults(
         if flag not in (*piece.statements, "otherwise"):
             message = f'evidence for "{flag}", of which nothing is stated'
             yield Fault(f"{place}.evidence.{flag}", message)
-
-
-def _line_faults(place: str, line: Line, known_items: Collection[str]) -> Iterator[Fault]:
-    if line.item and line.item not in known_items:
-        yield Fault(f"{place}.item", unknown("item", line.item, known_items))
-    if line.unit:
-        yield from _unit_faults(f"{place}.unit", line.unit)
-    if line.chosen and line.choice is None:
-        yield Fault(f"{place}.chosen", "chosen, but of no choice; name the choice or drop the mark")
-
-
-def _unit_faults(place: str, unit: str) -> Iterator[Fault]:
-    if unit not in units():
-        yield Fault(place, unknown("unit", unit, units()))
-
-
-def _choice_faults(place: str, preparation: Preparation) -> Iterator[Fault]:
-    chosen: dict[str, int] = {}
-    for index, line in enumerate(preparation.lines):
-        if line.choice is None or not line.chosen:
-            continue
-        if line.choice in chosen:
-            message = (
-                f'two lines of the choice "{line.choice}" are chosen,'
-                f" this one and lines[{chosen[line.choice]}]; only one can be"
-            )
-            yield Fault(f"{place}.lines[{index}].chosen", message)
-        chosen.setdefault(line.choice, index)
 
 
 def _cycle_faults(pieces: Pieces) -> Iterator[Fault]:

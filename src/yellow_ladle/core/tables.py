@@ -29,3 +29,15 @@ def rows(value: "Value | None") -> list[Table]:
 def section(value: "Value | None") -> Table:
     """A table within a table, empty where it is absent."""
     return value if isinstance(value, dict) else {}
+
+
+def number(value: "Value | None") -> float:
+    """A number; a table that holds something else in its place is broken."""
+    if isinstance(value, bool) or not isinstance(value, int | float):
+        raise TypeError(f"a number is wanted in place of {value!r}")
+    return float(value)
+
+
+def numbers(value: "Value | None") -> tuple[float, ...]:
+    """A list of numbers, or nothing where the table is silent."""
+    return tuple(number(entry) for entry in value) if isinstance(value, list) else ()

@@ -8,7 +8,8 @@ from typing import Any, TypeVar
 from pydantic import BaseModel, ValidationError
 
 from yellow_ladle.core.book import Book, Kitchen, Line, Preparation
-from yellow_ladle.core.faults import BookRefused, Fault, Pieces, faults
+from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.faults import Pieces, faults
 from yellow_ladle.core.flags import Flag
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.product import Maker, Product
@@ -35,6 +36,11 @@ from yellow_ladle.files.wording import fault_of
 
 LATER = ("evidence", "papers", "label", "pack", "code", "makers", "in_use", "parts", "bag")
 """Fields of a product that are written only where they say something."""
+LATER_OF_POTS = (
+    *("otherwise", "evidence", "variant_of", "class", "colour", "yield"),
+    *("density_g_per_ml", "portions", "pan", "batches", "way", "ways", "retired"),
+)
+"""Fields of a preparation that are written only where they say something."""
 MOST_BYTES = 64 * 1024 * 1024
 
 P = TypeVar("P", bound=Piece)
@@ -141,9 +147,10 @@ def preparation_content(preparation: Preparation) -> dict[str, Any]:
     content["statements"] = dict(sorted(content["statements"].items()))
     content["lines"] = [_dumped(line, exclude_defaults=True) for line in piece.lines]
     content["method"] = [_dumped(step, exclude_defaults=True) for step in piece.method]
-    return _without_empty(
-        content, "otherwise", "evidence", "variant_of", "class", "colour", "yield"
-    )
+    content["yield"] = piece.yield_ and _dumped(piece.yield_, exclude_defaults=True)
+    content["pan"] = piece.pan and _dumped(piece.pan, exclude_defaults=True)
+    content["ways"] = [_dumped(way, exclude_defaults=True) for way in piece.ways]
+    return _without_empty(content, *LATER_OF_POTS)
 
 
 def json_schema() -> str:

@@ -5,11 +5,13 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
-from yellow_ladle.core.book import SECOND_LOOK_DAYS, Kind, Role, Stage
+from yellow_ladle.core.book import SECOND_LOOK_DAYS, Kind, Role, Stage, Treatment
 from yellow_ladle.core.labels.proposals import LONGEST
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.need import Strictness
+from yellow_ladle.core.pan import Lid
 from yellow_ladle.core.product import EvidenceKind
+from yellow_ladle.core.units import Spoons
 
 FORMAT = "yellow-ladle-book"
 VERSION = 1
@@ -50,16 +52,31 @@ class PersonPiece(Piece):
     name: Name
 
 
+class MeasurePiece(Piece):
+    """A measure of the kitchen's own: how much it holds, in a unit that has a size."""
+
+    name: Annotated[str, Field(pattern=r"^[a-z][a-z0-9_ -]*$", max_length=40)]
+    quantity: Positive
+    unit: Word
+
+
 class KitchenPiece(Piece):
     """Whose book it is, and the id of the regime that it declares by.
 
-    After `second_look_days` a statement wants a second look.
+    After `second_look_days` a statement wants a second look. `spoons` says what a bare cup or spoon
+    holds; scaled amounts are rounded to `weigh_to_g` and `measure_to_ml`. With `so2_by_amount` a
+    well-known amount of sulphites under the regime's line leaves the declaration.
     """
 
     name: Name
     regime: Word
     second_look_days: Annotated[int, Field(ge=1, le=3650)] = SECOND_LOOK_DAYS
     people: list[PersonPiece] = []
+    measures: Annotated[list[MeasurePiece], Field(max_length=100)] = []
+    spoons: Spoons = "us"
+    weigh_to_g: Positive = 1
+    measure_to_ml: Positive = 5
+    so2_by_amount: bool = False
 
 
 class FlagPiece(Piece):
@@ -152,7 +169,11 @@ class ProductPiece(Piece):
 
 
 class LinePiece(Piece):
-    """One entry of a preparation."""
+    """One entry of a preparation.
+
+    `treatment` and `minutes`, its own time in the pot, decide how much alcohol is left; `group` is
+    the heading that it stands under; `typed` keeps an amount that was not understood.
+    """
 
     item: ItemId
     quantity: Number
@@ -165,13 +186,18 @@ class LinePiece(Piece):
     chosen: bool = False
     note: Text = ""
     equipment: list[Name] = []
+    treatment: Treatment = "none"
+    minutes: Number | None = None
+    group: Short = ""
+    typed: Short = ""
 
 
 class YieldPiece(Piece):
-    """How much a preparation makes."""
+    """How much a preparation makes; `note` says why it is more than what went in."""
 
     quantity: Number
     unit: str
+    note: Short = ""
 
 
 class ByProductPiece(Piece):
@@ -184,7 +210,10 @@ class ByProductPiece(Piece):
 
 
 class StepPiece(Piece):
-    """One step of a method."""
+    """One step of a method.
+
+    `uses` are the items that go in here; `passive` minutes need nobody to stand by.
+    """
 
     text: Text
     minutes: Number | None = None
@@ -192,12 +221,43 @@ class StepPiece(Piece):
     cue: Text | None = None
     caution: Text | None = None
     equipment: list[Name] = []
+    uses: list[ItemId] = []
+    passive: bool = False
+
+
+class WayPiece(Piece):
+    """Another way to make a preparation, while it is not the one in use."""
+
+    name: Name
+    lines: list[LinePiece] = []
+    method: list[StepPiece] = []
+    colour: Word | None = None
+    yield_: YieldPiece | None = Field(default=None, alias="yield")
+    portions: Positive | None = None
+
+
+class PanPiece(Piece):
+    """The pan by its inner width, and how its lid lies."""
+
+    width_cm: Annotated[float, Field(gt=0, le=500, allow_inf_nan=False)]
+    lid: Lid = "off"
+
+
+class BatchPiece(Piece):
+    """One making: what was filled, what came out, and the minutes between."""
+
+    date: Day
+    filled_l: Positive
+    came_out_l: Positive
+    minutes: Positive
 
 
 class PreparationPiece(Piece):
     """Something made: by its lines, by statements of its own, or by both.
 
     Where `otherwise` is absent it is unchecked while there are no lines, and free once there are.
+    `density_g_per_ml` is taken as 1 where it is null. `way` names the way that is in use and that
+    counts, `ways` hold the others. A `retired` one (ISO date) is not offered any more.
     """
 
     id: Id
@@ -214,6 +274,13 @@ class PreparationPiece(Piece):
     method: list[StepPiece] = []
     evidence: dict[FlagId, EvidencePiece] = {}
     variant_of: Id | None = None
+    density_g_per_ml: Positive | None = None
+    portions: Positive | None = None
+    pan: PanPiece | None = None
+    batches: Annotated[list[BatchPiece], Field(max_length=200)] = []
+    way: Short = ""
+    ways: Annotated[list[WayPiece], Field(max_length=20)] = []
+    retired: Day | None = None
 
 
 class ToolPiece(Piece):

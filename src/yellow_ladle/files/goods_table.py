@@ -5,7 +5,7 @@ import unicodedata
 from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass, replace
 
-from yellow_ladle.core.faults import near
+from yellow_ladle.core.fault import near
 from yellow_ladle.core.flags import Flag
 from yellow_ladle.core.giving import said
 from yellow_ladle.core.ids import free_id

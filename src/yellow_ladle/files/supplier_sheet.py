@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from yellow_ladle.core.allergen_codes import Decoded, decoded, encoded
-from yellow_ladle.core.faults import BookRefused, Fault
+from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.flags import shipped_flags
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.product import Evidence, Product

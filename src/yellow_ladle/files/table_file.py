@@ -8,7 +8,7 @@ from xml.etree.ElementTree import ParseError
 from openpyxl import Workbook, load_workbook
 from openpyxl.utils.exceptions import InvalidFileException
 
-from yellow_ladle.core.faults import BookRefused, Fault
+from yellow_ladle.core.fault import BookRefused, Fault
 
 MOST_BYTES = 5 * 1024 * 1024
 MOST_UNPACKED = 40 * 1024 * 1024

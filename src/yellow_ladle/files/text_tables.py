@@ -1,8 +1,12 @@
 """Readings, plans and labels as tables for a terminal."""
 
+from typing import Any
+
 from rich.console import Console
 from rich.table import Table
 
+from yellow_ladle.core.amounts.grammar import Understood
+from yellow_ladle.core.amounts.weighing import Weighed
 from yellow_ladle.core.book import Book
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.goals import Goals
@@ -99,3 +103,32 @@ def print_label(reading: LabelReading) -> None:
     for question in reading.questions:
         console.print(f"Ask: {question}", markup=False)
     console.print("Proposed from the words alone. Read the label; confirm each flag yourself.")
+
+
+def print_numbers(content: dict[str, Any]) -> None:
+    """One row per pot; a number with something missing reads "at least"."""
+    table = Table(
+        "Pot", "Salt g/100 g", "Alcohol % (estimate)", "SO2 mg/kg", "Starch g/l", "Missing"
+    )
+    for item, numbers in sorted(content["items"].items()):
+        missing = sorted({id for number in numbers.values() for id in number["missing"]})
+        cells = (
+            f"{'at least ' if number['at_least'] else ''}{number['value']:.3g}"
+            for number in numbers.values()
+        )
+        table.add_row(item, *cells, ", ".join(missing))
+    _console().print(table)
+
+
+def print_amount(found: Understood, weighed: Weighed) -> None:
+    """What was understood, in a line or two."""
+    console = _console()
+    if found.quantity is not None:
+        told = " ".join(part for part in (f"{found.quantity:g}", found.unit, found.item) if part)
+        weight = "weight not known" if weighed.grams is None else f"{weighed.grams:.4g} g"
+        volume = (
+            "volume not known" if weighed.millilitres is None else f"{weighed.millilitres:.4g} ml"
+        )
+        console.print(f"{told}: {weight}, {room}")
+    if found.question:
+        console.print(found.question)

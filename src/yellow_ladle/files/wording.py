@@ -6,7 +6,7 @@ from typing import Any
 from pydantic import BaseModel
 from pydantic_core import ErrorDetails
 
-from yellow_ladle.core.faults import Fault, near
+from yellow_ladle.core.fault import Fault, near
 
 _SENTENCES = {
     "missing": "is missing",

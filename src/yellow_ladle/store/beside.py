@@ -1,5 +1,7 @@
 """What a book holds besides goods and pots: tools, needs and sign-offs, as rows."""
 
+from dataclasses import asdict
+
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
@@ -7,6 +9,8 @@ from yellow_ladle.core.book import Kitchen, Person
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
+from yellow_ladle.core.units import Measure
+from yellow_ladle.files.pieces import KITCHEN
 from yellow_ladle.store.tables import KitchenRow, NeedRow, SignOffRow, ToolRow
 
 
@@ -15,14 +19,16 @@ def kitchen_of(row: KitchenRow | None) -> Kitchen:
     if row is None:
         return Kitchen("A new kitchen", "eu-14")
     people = tuple(Person(**person) for person in row.people)
-    return Kitchen(row.name, row.regime, row.second_look_days, people)
+    measures = tuple(Measure(**measure) for measure in row.measures)
+    return Kitchen(people=people, measures=measures, **{key: getattr(row, key) for key in KITCHEN})
 
 
 def write_kitchen(row: KitchenRow, kitchen: Kitchen) -> None:
     """Puts a kitchen into its row, old or new."""
-    row.name, row.regime = kitchen.name, kitchen.regime
-    row.second_look_days = kitchen.second_look_days
-    row.people = [{"initials": person.initials, "name": person.name} for person in kitchen.people]
+    for key in KITCHEN:
+        setattr(row, key, getattr(kitchen, key))
+    row.people = [asdict(person) for person in kitchen.people]
+    row.measures = [asdict(measure) for measure in kitchen.measures]
 
 
 def tools_of(session: Session) -> tuple[Tool, ...]:

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book import Book, Preparation
 from yellow_ladle.core.change import Change, applied
-from yellow_ladle.core.faults import BookRefused, Fault
+from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.product import Product
 from yellow_ladle.files import pieces, product_pieces
 from yellow_ladle.files.book_file import (

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from yellow_ladle.core import sign_off, telling
 from yellow_ladle.core.book import Book, Kitchen, owner_of
 from yellow_ladle.core.change import Change
-from yellow_ladle.core.faults import BookRefused, Fault
+from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.reading import read
 from yellow_ladle.core.ripple import Ripple, ripple

@@ -6,7 +6,7 @@ from pathlib import Path
 
 from PIL import Image, ImageOps, UnidentifiedImageError
 
-from yellow_ladle.core.faults import BookRefused, Fault
+from yellow_ladle.core.fault import BookRefused, Fault
 
 MOST_BYTES = 10 * 1024 * 1024
 MOST_PIXELS = 36_000_000

@@ -1,12 +1,14 @@
 """Between the core's values and the rows that hold them."""
 
 from collections.abc import Collection, Iterable, Mapping
+from dataclasses import asdict
 
 from yellow_ladle.core.book import Amount, ByProduct, Line, Preparation, Step
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.pan import Batch, Pan
 from yellow_ladle.core.product import Evidence, Part, Product
-from yellow_ladle.files import product_pieces
-from yellow_ladle.files.book_models import BagPiece, MakerPiece, PaperPiece
+from yellow_ladle.files import pieces, product_pieces
+from yellow_ladle.files.book_models import BagPiece, MakerPiece, PaperPiece, WayPiece
 from yellow_ladle.store.tables import (
     ByProductRow,
     LineRow,
@@ -33,9 +35,14 @@ _LINE = (
     "choice",
     "chosen",
     "note",
+    "treatment",
+    "minutes",
+    "group",
+    "typed",
 )
 _LABEL = ("label", "pack", "code", "in_use")
-_STEP = ("text", "minutes", "heat", "cue", "caution")
+_STEP = ("text", "minutes", "heat", "cue", "caution", "passive")
+_POT = ("density_g_per_ml", "portions", "yield_note", "way", "retired")
 
 
 def product_of(row: ProductRow) -> Product:
@@ -89,11 +96,19 @@ def preparation_of(row: PreparationRow) -> Preparation:
         ),
         equipment=tuple(row.equipment),
         method=tuple(
-            Step(step.text, step.minutes, step.heat, step.cue, step.caution, tuple(step.equipment))
+            Step(
+                equipment=tuple(step.equipment),
+                uses=tuple(step.uses),
+                **{key: getattr(step, key) for key in _STEP},
+            )
             for step in row.method
         ),
         evidence=_evidence(row.statements),
         variant_of=row.variant_of,
+        pan=None if row.pan is None else Pan(**row.pan),
+        batches=tuple(Batch(**batch) for batch in row.batches),
+        ways=tuple(pieces.way(WayPiece.model_validate(way)) for way in row.ways),
+        **{key: getattr(row, key) for key in _POT},
     )
 
 
@@ -106,6 +121,11 @@ def write_preparation(row: PreparationRow, preparation: Preparation) -> None:
     row.yield_quantity, row.yield_unit = (made.quantity, made.unit) if made else (None, None)
     row.equipment = list(preparation.equipment)
     row.variant_of = preparation.variant_of
+    row.pan = None if preparation.pan is None else asdict(preparation.pan)
+    row.batches = [asdict(batch) for batch in preparation.batches]
+    row.ways = [pieces.way_piece(way).model_dump(by_alias=True) for way in preparation.ways]
+    for key in _POT:
+        setattr(row, key, getattr(preparation, key))
     row.statements = _statement_rows(preparation.statements, preparation.evidence)
 
 
@@ -129,6 +149,7 @@ def part_rows(
             preparation_id=preparation.id,
             position=position,
             equipment=list(step.equipment),
+            uses=list(step.uses),
             **{key: getattr(step, key) for key in _STEP},
         )
 

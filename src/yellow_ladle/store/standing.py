@@ -9,7 +9,8 @@ from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book import Book, Kitchen, Preparation
 from yellow_ladle.core.change import Change, applied
-from yellow_ladle.core.faults import BookRefused, change_faults
+from yellow_ladle.core.fault import BookRefused
+from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.flags import Flag
 from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read

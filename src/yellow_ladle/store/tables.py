@@ -35,6 +35,11 @@ class KitchenRow(Base):
     regime: Mapped[str]
     second_look_days: Mapped[int] = mapped_column(default=180, server_default="180")
     people: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
+    measures: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
+    spoons: Mapped[str] = mapped_column(default="us", server_default="us")
+    weigh_to_g: Mapped[float] = mapped_column(default=1, server_default="1")
+    measure_to_ml: Mapped[float] = mapped_column(default=5, server_default="5")
+    so2_by_amount: Mapped[bool] = mapped_column(default=False, server_default="0")
     version: Mapped[int] = mapped_column(default=1)
 
 
@@ -137,6 +142,10 @@ class LineRow(Base):
     chosen: Mapped[bool]
     note: Mapped[str]
     equipment: Mapped[list[str]] = mapped_column(default=list, server_default="[]")
+    treatment: Mapped[str] = mapped_column(default="none", server_default="none")
+    minutes: Mapped[float | None]
+    group: Mapped[str] = mapped_column(default="", server_default="")
+    typed: Mapped[str] = mapped_column(default="", server_default="")
 
 
 class ByProductRow(Base):
@@ -165,6 +174,8 @@ class StepRow(Base):
     cue: Mapped[str | None]
     caution: Mapped[str | None]
     equipment: Mapped[list[str]]
+    uses: Mapped[list[str]] = mapped_column(default=list, server_default="[]")
+    passive: Mapped[bool] = mapped_column(default=False, server_default="0")
 
 
 class PreparationRow(Base):
@@ -179,6 +190,14 @@ class PreparationRow(Base):
     yield_quantity: Mapped[float | None]
     yield_unit: Mapped[str | None]
     equipment: Mapped[list[str]]
+    density_g_per_ml: Mapped[float | None]
+    portions: Mapped[float | None]
+    yield_note: Mapped[str] = mapped_column(default="", server_default="")
+    pan: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
+    batches: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
+    way: Mapped[str] = mapped_column(default="", server_default="")
+    ways: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
+    retired: Mapped[str | None]
     variant_of: Mapped[str | None] = mapped_column(
         ForeignKey("preparation.id", deferrable=True, initially="DEFERRED")
     )

@@ -799,6 +799,20 @@ export interface components {
             emptied_by?: string | null;
         };
         /**
+         * BatchPiece
+         * @description One making: what was filled, what came out, and the minutes between.
+         */
+        BatchPiece: {
+            /** Date */
+            date: string;
+            /** Filled L */
+            filled_l: number;
+            /** Came Out L */
+            came_out_l: number;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
          * BecauseOut
          * @description Words of the label: their places in the text as given, and why they count.
          */
@@ -1473,6 +1487,9 @@ export interface components {
         /**
          * LinePiece
          * @description One entry of a preparation.
+         *
+         *     `treatment` and `minutes`, its own time in the pot, decide how much alcohol is left; `group` is
+         *     the heading that it stands under; `typed` keeps an amount that was not understood.
          */
         LinePiece: {
             /** Item */
@@ -1519,6 +1536,24 @@ export interface components {
              * @default []
              */
             equipment: string[];
+            /**
+             * Treatment
+             * @default none
+             * @enum {string}
+             */
+            treatment: "none" | "stirred_in_late" | "simmered" | "flamed" | "reduced_dry";
+            /** Minutes */
+            minutes?: number | null;
+            /**
+             * Group
+             * @default
+             */
+            group: string;
+            /**
+             * Typed
+             * @default
+             */
+            typed: string;
         };
         /**
          * ListedOut
@@ -1718,6 +1753,20 @@ export interface components {
             offset: number;
         };
         /**
+         * PanPiece
+         * @description The pan by its inner width, and how its lid lies.
+         */
+        PanPiece: {
+            /** Width Cm */
+            width_cm: number;
+            /**
+             * Lid
+             * @default off
+             * @enum {string}
+             */
+            lid: "off" | "ajar" | "on";
+        };
+        /**
          * PaperPiece
          * @description The paper behind a certificate: its number, and the last day that it holds (ISO date).
          */
@@ -1878,6 +1927,8 @@ export interface components {
          * @description Something made: by its lines, by statements of its own, or by both.
          *
          *     Where `otherwise` is absent it is unchecked while there are no lines, and free once there are.
+         *     `density_g_per_ml` is taken as 1 where it is null. `way` names the way that is in use and that
+         *     counts, `ways` hold the others. A `retired` one (ISO date) is not offered any more.
          */
         PreparationPiece: {
             /** Id */
@@ -1932,6 +1983,28 @@ export interface components {
             };
             /** Variant Of */
             variant_of?: string | null;
+            /** Density G Per Ml */
+            density_g_per_ml?: number | null;
+            /** Portions */
+            portions?: number | null;
+            pan?: components["schemas"]["PanPiece"] | null;
+            /**
+             * Batches
+             * @default []
+             */
+            batches: components["schemas"]["BatchPiece"][];
+            /**
+             * Way
+             * @default
+             */
+            way: string;
+            /**
+             * Ways
+             * @default []
+             */
+            ways: components["schemas"]["WayPiece"][];
+            /** Retired */
+            retired?: string | null;
         };
         /**
          * PreviewIn
@@ -2294,6 +2367,8 @@ export interface components {
         /**
          * StepPiece
          * @description One step of a method.
+         *
+         *     `uses` are the items that go in here; `passive` minutes need nobody to stand by.
          */
         StepPiece: {
             /** Text */
@@ -2311,6 +2386,16 @@ export interface components {
              * @default []
              */
             equipment: string[];
+            /**
+             * Uses
+             * @default []
+             */
+            uses: string[];
+            /**
+             * Passive
+             * @default false
+             */
+            passive: boolean;
         };
         /**
          * StripOut
@@ -2576,14 +2661,42 @@ export interface components {
             strained_out: boolean;
         };
         /**
+         * WayPiece
+         * @description Another way to make a preparation, while it is not the one in use.
+         */
+        WayPiece: {
+            /** Name */
+            name: string;
+            /**
+             * Lines
+             * @default []
+             */
+            lines: components["schemas"]["LinePiece"][];
+            /**
+             * Method
+             * @default []
+             */
+            method: components["schemas"]["StepPiece"][];
+            /** Colour */
+            colour?: string | null;
+            yield?: components["schemas"]["YieldPiece"] | null;
+            /** Portions */
+            portions?: number | null;
+        };
+        /**
          * YieldPiece
-         * @description How much a preparation makes.
+         * @description How much a preparation makes; `note` says why it is more than what went in.
          */
         YieldPiece: {
             /** Quantity */
             quantity: number;
             /** Unit */
             unit: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
     };
     responses: never;

@@ -11,7 +11,7 @@ from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.core.change import Change
-from yellow_ladle.core.faults import BookRefused, Fault
+from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.notices import accepted, differences, kept_apart, voice_with_code
 from yellow_ladle.core.product import Evidence, Product

@@ -10,7 +10,7 @@ from yellow_ladle.api.ledger import TheLedger
 from yellow_ladle.api.pages import RowId
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
-from yellow_ladle.core.faults import BookRefused, Fault
+from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.reading import read
 from yellow_ladle.files.book_models import Name, ProductPiece
 from yellow_ladle.files.product_pieces import product_piece

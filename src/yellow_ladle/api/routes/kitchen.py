@@ -9,7 +9,7 @@ from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.core.book import KINDS, ROLES, SECOND_LOOK_DAYS, STAGES, Kitchen, Person
 from yellow_ladle.core.diets import diets
-from yellow_ladle.core.faults import BookRefused, Fault, unknown
+from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.goods import goods
 from yellow_ladle.core.levels import WORDS, Level
 from yellow_ladle.core.need import STRICTNESS

@@ -7,7 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
-from yellow_ladle.core.faults import BookRefused, Fault, unknown
+from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.goods import SAY, goods
 from yellow_ladle.core.labels.languages import AUTO
 from yellow_ladle.core.labels.lexicon import languages

@@ -11,7 +11,7 @@ from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.products import level_words
 from yellow_ladle.core.diets import diets
-from yellow_ladle.core.faults import BookRefused, Fault, unknown
+from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.plan import Plan, Swap, as_variant, carried, for_all

@@ -9,7 +9,7 @@ from yellow_ladle.api.ledger import TheLedger
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.core.day import day_reading
-from yellow_ladle.core.faults import BookRefused, Fault
+from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.levels import Level
 from yellow_ladle.files.book_models import Day, ItemId, Name, ToolPiece
 from yellow_ladle.files.pieces import tool, tool_piece

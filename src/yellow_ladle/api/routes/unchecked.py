@@ -8,7 +8,7 @@ from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.core.ages import run_out_certificates, second_looks
 from yellow_ladle.core.diets import diets
-from yellow_ladle.core.faults import BookRefused, Fault, unknown
+from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.goods import goods
 from yellow_ladle.core.holding import Held, held
 from yellow_ladle.core.reading import Reading

@@ -1,0 +1,1 @@
+"""The commands of `./ladle`. Each imports only what it needs, so that `derive` stays quick."""

@@ -1,0 +1,1 @@
+"""Amounts as cooks type them, what they weigh, and how they scale."""

@@ -1,0 +1,99 @@
+"""Where a number comes from: by the lines of one pot, and by the goods at the root."""
+
+from dataclasses import dataclass
+
+from yellow_ladle.core.book import owner_of
+from yellow_ladle.core.numbers.balance import CARRIED, Balance, portions_of
+
+
+@dataclass(frozen=True, slots=True)
+class Share:
+    """What one item brings of a number, and its share of the whole, 0 to 1."""
+
+    item: str
+    amount: float
+    share: float
+
+
+@dataclass(frozen=True, slots=True)
+class Figure:
+    """One number of an item.
+
+    `per_gram` is in grams of it (milligrams of SO2) in a gram of the item, `per_portion` in one
+    portion, None where portions are not known. `missing` are the inputs that are not known; where
+    there are some, the number is "at least".
+    """
+
+    name: str
+    per_gram: float
+    per_portion: float | None
+    missing: tuple[str, ...]
+    by_line: tuple[Share, ...] = ()
+    by_product: tuple[Share, ...] = ()
+
+    @property
+    def at_least(self) -> bool:
+        """Whether something is missing."""
+        return bool(self.missing)
+
+
+def figure(balance: Balance, item: str, name: str) -> Figure:
+    """One of the carried numbers of an item, with its largest sources first."""
+    place = CARRIED.index(name)
+    content = balance.of(item)
+    made = balance.book.preparations.get(owner_of(item))
+    portions = portions_of(made) if made is not None and item == made.id else None
+    portion = content.per_gram[place] * content.grams / portions if portions else None
+    missing = balance.missing(content, place)
+    if made is None:
+        return Figure(name, content.per_gram[place], portion, missing)
+    brought: dict[str, float] = {}
+    for poured in balance.poured(made):
+        brought[poured.item] = brought.get(poured.item, 0.0) + poured.brings[place]
+    roots = by_goods(balance, made.id, place)
+    return Figure(name, content.per_gram[place], portion, missing, _shares(brought), _shares(roots))
+
+
+def by_goods(balance: Balance, preparation: str, place: int) -> dict[str, float]:
+    """What each product brings into one making of a preparation."""
+    book = balance.book
+    makings = {preparation: 1.0}
+    found: dict[str, float] = {}
+    for id in _top_first(balance, preparation):
+        if id not in makings:
+            continue
+        for poured in balance.poured(book.preparations[id]):
+            amount = poured.brings[place] * makings[id]
+            owner = owner_of(poured.item)
+            made = book.preparations.get(owner)
+            if not amount:
+                continue
+            if made is None:
+                found[owner] = found.get(owner, 0.0) + amount
+                continue
+            content = balance.of(owner)
+            whole = content.per_gram[place] * content.grams
+            makings[owner] = makings.get(owner, 0.0) + amount / whole
+    return found
+
+
+def _top_first(balance: Balance, top: str) -> list[str]:
+    """The preparations under one, each before those that it is made from."""
+    book = balance.book
+    done: dict[str, None] = {}
+    waiting = [(top, False)]
+    while waiting:
+        id, left = waiting.pop()
+        if left:
+            done[id] = None
+        elif id not in done:
+            waiting.append((id, True))
+            owners = (owner_of(line.item) for line in book.preparations[id].lines)
+            waiting += [(owner, False) for owner in owners if owner in book.preparations]
+    return list(reversed(done))
+
+
+def _shares(brought: dict[str, float]) -> tuple[Share, ...]:
+    total = sum(brought.values())
+    found = [Share(item, amount, amount / total) for item, amount in brought.items() if amount > 0]
+    return tuple(sorted(found, key=lambda share: (-share.amount, share.item)))

@@ -1,0 +1,143 @@
+"""What thickens, how strongly, and what weakens it: the rows of data/thickeners.toml."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cache
+from typing import Literal, TypeAlias, cast
+
+from yellow_ladle.core.book import Preparation
+from yellow_ladle.core.tables import number, numbers, rows, section, table, words
+
+Form: TypeAlias = Literal["roux", "slurry", "blend"]
+
+
+@dataclass(frozen=True, slots=True)
+class Thickener:
+    """One thickener. `low` and `high` grams of it stand for one gram of flour in a white roux.
+
+    `boiled` is the share of its power left after half an hour in the pot, `acid` that left in a
+    sour pot, `frozen` that left after freezing; all from 0 to 1.
+    """
+
+    id: str
+    name: str
+    classes: tuple[str, ...]
+    low: float
+    high: float
+    form: Form
+    boiled: float
+    acid: float
+    frozen: float
+    clear: bool
+    method: tuple[str, ...]
+    cautions: tuple[str, ...]
+    with_milk: str = ""
+
+    @property
+    def weight(self) -> float:
+        """The middle of the range: grams of it for one gram of flour."""
+        return (self.low + self.high) / 2
+
+
+@dataclass(frozen=True, slots=True)
+class Body:
+    """What gives body besides thickeners: 100 g of it stand for `low` to `high` grams of flour.
+
+    `only_if` are words of a step without which it does not count, `stages` those where it does.
+    """
+
+    name: str
+    classes: tuple[str, ...]
+    low: float
+    high: float
+    only_if: tuple[str, ...]
+    stages: tuple[str, ...]
+
+
+@cache
+def thickeners() -> Mapping[str, Thickener]:
+    """Every thickener by its id, in the order of the table."""
+    found: dict[str, Thickener] = {}
+    for id, value in section(table("thickeners")["thickener"]).items():
+        row = section(value)
+        low, high = numbers(row["weight"])
+        found[id] = Thickener(
+            id,
+            str(row["name"]),
+            words(row["classes"]),
+            low,
+            high,
+            cast(Form, row["form"]),
+            number(row["boiled"]),
+            number(row["acid"]),
+            number(row["frozen"]),
+            bool(row["clear"]),
+            words(row["method"]),
+            words(row["cautions"]),
+            str(row.get("with_milk", "")),
+        )
+    return found
+
+
+@cache
+def thickener_of() -> Mapping[str, Thickener]:
+    """The thickener that products of a class are."""
+    return {word: thickener for thickener in thickeners().values() for word in thickener.classes}
+
+
+@cache
+def bodies() -> Mapping[str, Body]:
+    """What gives body, by the class of its products."""
+    found: dict[str, Body] = {}
+    for row in rows(table("thickeners")["body"]):
+        low, high = numbers(row["gives"])
+        body = Body(
+            str(row["name"]),
+            words(row["classes"]),
+            low,
+            high,
+            words(row.get("only_if")),
+            words(row.get("stages")),
+        )
+        found |= dict.fromkeys(body.classes, body)
+    return found
+
+
+@cache
+def browning() -> Mapping[str, tuple[float, float]]:
+    """Per colour of a roux the weight that stands for one gram in a white one, low and high."""
+    found: dict[str, tuple[float, float]] = {}
+    for colour, value in section(table("thickeners")["roux"]).items():
+        low, high = numbers(value)
+        found[colour] = (low, high)
+    return found
+
+
+def browned(preparation: Preparation) -> tuple[float, float]:
+    """How much more of a flour a preparation needs because it is browned there: 1 where it is not.
+
+    Only a roux browns its flour; its colour, or else the colour that its class names, decides.
+    """
+    if preparation.kind != "roux":
+        return (1.0, 1.0)
+    colour = preparation.colour or (preparation.class_ or "").partition("-")[0]
+    return browning().get(colour, (1.0, 1.0))
+
+
+@cache
+def fat_share(class_: str) -> float:
+    """The share of fat, 0 to 1, in a product of a class that a roux is made with."""
+    shares = section(table("thickeners")["fat"])
+    return number(shares[class_] if class_ in shares and class_ != "source" else shares["other"])
+
+
+@cache
+def sour_classes() -> frozenset[str]:
+    """The classes of what makes a pot sour."""
+    return frozenset(words(section(table("thickeners")["sour"])["classes"]))
+
+
+@cache
+def sour_share() -> float:
+    """From this share of what goes in on, a pot is sour enough to weaken a slurry."""
+    return number(section(table("thickeners")["sour"])["share"])

@@ -1,0 +1,69 @@
+"""The carried numbers and single amounts, as the command line prints them."""
+
+from typing import Any
+
+from yellow_ladle.core.amounts.grammar import Understood
+from yellow_ladle.core.amounts.weighing import Weighed
+from yellow_ladle.core.book import Book, items_of, owner_of
+from yellow_ladle.core.numbers.balance import CARRIED, Balance
+
+FORMAT = "yellow-ladle-numbers"
+VERSION = 1
+DIGITS = 6
+
+NAMES = {
+    "salt": "salt_g_per_100g",
+    "alcohol": "alcohol_percent",
+    "so2": "so2_mg_per_kg",
+    "starch": "starch_g_per_l",
+}
+"""How the file names what is carried."""
+
+
+def numbers_content(book: Book) -> dict[str, Any]:
+    """The numbers of every preparation and by-product, as the file holds them."""
+    balance = Balance(book)
+    items = {
+        item: item_content(balance, item)
+        for made in book.preparations.values()
+        for item in items_of(made)
+    }
+    return {"format": FORMAT, "version": VERSION, "items": items}
+
+
+def item_content(balance: Balance, item: str) -> dict[str, Any]:
+    """The numbers of one item, each with what is missing of it."""
+    content = balance.of(item)
+    density = balance.density(owner_of(item)) or 1.0
+    per_unit = {"salt": 100.0, "alcohol": 100.0, "so2": 1000.0, "starch": 1000.0 * density}
+    return {
+        NAMES[name]: {
+            "value": round(content.per_gram[place] * per_unit[name], DIGITS),
+            "at_least": bool(missing := balance.missing(content, place)),
+            "missing": list(missing),
+        }
+        for place, name in enumerate(CARRIED)
+    }
+
+
+def amount_content(found: Understood, weighed: Weighed) -> dict[str, Any]:
+    """What was understood of a typed amount, and what it weighs; null where that is not known."""
+    return {
+        "format": "yellow-ladle-amount",
+        "version": 1,
+        "text": found.text,
+        "quantity": found.quantity,
+        "low": found.low,
+        "high": found.high,
+        "unit": found.unit,
+        "item": found.item,
+        "note": found.note,
+        "grams": _rounded(weighed.grams),
+        "millilitres": _rounded(weighed.millilitres),
+        "approximate": found.approximate,
+        "question": found.question,
+    }
+
+
+def _rounded(value: float | None) -> float | None:
+    return None if value is None else round(value, DIGITS)
