@@ -97,11 +97,15 @@ class Recording(ApiTest):
                     "chosen": True,
                     "note": "warm",
                     "equipment": ["fine sieve"],
+                    "treatment": "simmered",
+                    "minutes": 12.5,
+                    "group": "To begin",
+                    "typed": "",
                 }
             ],
             "statements": {"milk": "may_contain"},
             "otherwise": "unchecked",
-            "yield": {"quantity": 2, "unit": "l"},
+            "yield": {"quantity": 2, "unit": "l", "note": "it takes up water"},
             "by_products": [{"id": "skin", "name": "Skin", "quantity": 3, "unit": "g"}],
             "equipment": ["chinois"],
             "method": [
@@ -112,10 +116,30 @@ class Recording(ApiTest):
                     "cue": "smooth",
                     "caution": "hot",
                     "equipment": ["whisk"],
+                    "uses": ["hen-stock/fat"],
+                    "passive": True,
                 }
             ],
             "evidence": {"milk": MAY_MUSTARD},
             "variant_of": "veloute",
+            "density_g_per_ml": 1.02,
+            "portions": 8,
+            "pan": {"width_cm": 32, "lid": "ajar"},
+            "batches": [
+                {"date": "2026-11-20", "filled_l": 4, "came_out_l": 2, "minutes": 50},
+            ],
+            "way": "as ever",
+            "ways": [
+                {
+                    "name": "quick",
+                    "lines": [],
+                    "method": [],
+                    "colour": "white",
+                    "yield": {"quantity": 1, "unit": "l", "note": ""},
+                    "portions": None,
+                }
+            ],
+            "retired": "2026-11-24",
         }
         self.post("/changes", {"change": {"change": "preparation", "preparation": whole}})
         again = self.reopened().now.reading.book.preparations["whole"]

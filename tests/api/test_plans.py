@@ -31,7 +31,7 @@ class Plans(ApiTest):
         self.assertIn("wheat", [flag["id"] for flag in plan["clears"]])
         self.assertIn("Velouté", [pot["name"] for pot in plan["pots"]])
         roux = next(entry for entry in plan["swaps"] if entry["swap"]["from"] == "white-roux")
-        self.assertEqual((roux["quantity_before"], roux["swap"]["quantity"]), (220, 55))
+        self.assertEqual((roux["quantity_before"], roux["swap"]["quantity"]), (320, 80))
         self.assertTrue(roux["method"] and roux["thickness"] and roux["caution"])
         self.assertIn("mushroom-cream", [item["item"] for item in plan["for_all"]["items"]])
 

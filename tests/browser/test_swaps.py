@@ -16,7 +16,7 @@ class Swaps(BrowserTest):
         self.press("w")
         self.goal("whea", "Wheat")
         self.shows("Sandness maize starch", "table")
-        self.shows("220 g → 55 g", "table")
+        self.shows("320 g → 80 g", "table")
         self.shows("wheat, egg gone", "table")
         self.shows("brings nightshade", "table")
         self.shows("Velouté → Leek and cider sauce → Hen and leek pie", "table")

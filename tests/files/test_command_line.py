@@ -175,7 +175,7 @@ class Swapping(CommandLine):
 class MovingData(CommandLine):
     def test_what_is_imported_is_exported_byte_for_byte(self) -> None:
         done = ladle("import", DEMO, "--book", str(self.book))
-        self.assertIn("80 products and 50 preparations", done.stdout)
+        self.assertIn("81 products and 50 preparations", done.stdout)
         target = self.folder / "out.book.json"
         ladle("export", str(target), "--book", str(self.book))
         self.assertEqual(target.read_bytes(), (ROOT / DEMO).read_bytes())

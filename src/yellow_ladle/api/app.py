@@ -12,9 +12,13 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from yellow_ladle import __version__
+from yellow_ladle.api.presence import Presence
 from yellow_ladle.api.problems import add_handlers
 from yellow_ladle.api.routes import (
+    amounts,
+    cards,
     changes,
+    comparison,
     family,
     find,
     history,
@@ -25,6 +29,7 @@ from yellow_ladle.api.routes import (
     plans,
     preparations,
     products,
+    thickening,
     tools,
     unchecked,
 )
@@ -35,6 +40,7 @@ CLIENT = Path(__file__).parents[3] / "web" / "dist"
 
 ROUTES = (
     *(kitchen, family, preparations, products, changes, plans, find),
+    *(cards, amounts, thickening, comparison),
     *(labels, unchecked, tools, history, intake, feed_routes, photos),
 )
 
@@ -67,6 +73,7 @@ def create_app(
     )
     app.state.ledger = ledger
     app.state.feed = feed
+    app.state.presence = Presence()
     app.add_middleware(GZipMiddleware, minimum_size=800)
     if hosts is not None:
         app.add_middleware(TrustedHostMiddleware, allowed_hosts=hosts)

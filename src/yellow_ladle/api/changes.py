@@ -1,181 +1,43 @@
 """Changes as requests describe them, and what they would do."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from dataclasses import replace
-from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
-
+from yellow_ladle.api.change_forms import (
+    AdditionChange,
+    AnyChange,
+    BringIn,
+    ChoiceChange,
+    EmptyingChange,
+    LineChange,
+    MakerChange,
+    MakerDropped,
+    MakerInUse,
+    PreparationChange,
+    ProductChange,
+    ProductsChange,
+    Removal,
+    Renaming,
+    Retirement,
+    StatementChange,
+    WayChange,
+)
 from yellow_ladle.api.ledger import preparation_or_missing, product_or_missing
 from yellow_ladle.api.problems import Missing
 from yellow_ladle.core.bag import NoBag, added, emptied
 from yellow_ladle.core.change import Change, choosing, stating, with_lines
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.levels import Level, LevelWord
+from yellow_ladle.core.levels import Level
 from yellow_ladle.core.notices import with_maker, without_maker
 from yellow_ladle.core.product import Evidence, Product
+from yellow_ladle.core.renaming import renamed
+from yellow_ladle.core.ways import NoSuchWay, using
 from yellow_ladle.files import pieces, product_pieces
 from yellow_ladle.files.book_models import (
     EvidencePiece,
-    FlagId,
-    Id,
-    ItemId,
-    LinePiece,
-    MakerPiece,
-    Name,
-    PreparationPiece,
-    ProductPiece,
 )
 from yellow_ladle.store.standing import Now
-
-
-class ProductChange(BaseModel):
-    """A product as it is to be, new or edited."""
-
-    change: Literal["product"]
-    product: ProductPiece
-
-
-class PreparationChange(BaseModel):
-    """A preparation as it is to be, new or edited."""
-
-    change: Literal["preparation"]
-    preparation: PreparationPiece
-
-
-class StatementChange(BaseModel):
-    """One statement of a product or preparation; a level of null takes it back."""
-
-    change: Literal["statement"]
-    item: Id
-    flag: FlagId
-    level: LevelWord | None
-    evidence: EvidencePiece | None = None
-
-
-class LineChange(BaseModel):
-    """One line of a preparation as it is to be."""
-
-    change: Literal["line"]
-    preparation: Id
-    line: Annotated[int, Field(ge=0)]
-    to: LinePiece
-
-
-class ChoiceChange(BaseModel):
-    """One alternative of a preparation chosen over the others of its choice."""
-
-    change: Literal["choice"]
-    preparation: Id
-    line: Annotated[int, Field(ge=0)]
-
-
-class Removal(BaseModel):
-    """A product or preparation that is to go."""
-
-    change: Literal["removal"]
-    item: Id
-
-
-class ProductsChange(BaseModel):
-    """Several products at once, as a table or a supplier's sheet brings them."""
-
-    change: Literal["products"]
-    products: Annotated[list[ProductPiece], Field(min_length=1, max_length=5_000)]
-
-
-class MakerChange(BaseModel):
-    """One more maker of a product. Where it had none, its own label becomes the first maker's."""
-
-    change: Literal["maker"]
-    product: Id
-    maker: MakerPiece
-
-
-class MakerDropped(BaseModel):
-    """A maker that is approved no more."""
-
-    change: Literal["maker_dropped"]
-    product: Id
-    maker: Id
-
-
-class MakerInUse(BaseModel):
-    """The maker whose label alone counts from now on; null counts the highest of all."""
-
-    change: Literal["maker_in_use"]
-    product: Id
-    maker: Id | None
-
-
-class AdditionChange(BaseModel):
-    """Something put into a running bag today."""
-
-    change: Literal["addition"]
-    bag: Id
-    item: ItemId
-    person: Name | None = None
-
-
-class EmptyingChange(BaseModel):
-    """A running bag emptied today. Only a washed one forgets what was in it."""
-
-    change: Literal["emptying"]
-    bag: Id
-    washed: bool
-    person: Name | None = None
-
-
-AnyChange = Annotated[
-    ProductChange
-    | PreparationChange
-    | StatementChange
-    | LineChange
-    | ChoiceChange
-    | Removal
-    | ProductsChange
-    | MakerChange
-    | MakerDropped
-    | MakerInUse
-    | AdditionChange
-    | EmptyingChange,
-    Field(discriminator="change"),
-]
-
-
-class RecordIn(BaseModel):
-    """A change with the version that its writer saw, null for something new.
-
-    `seen_each` names the versions one by one where a change touches several things. `person` and
-    `why` are kept in the history.
-    """
-
-    model_config = ConfigDict(
-        json_schema_extra={
-            "example": {
-                "change": {
-                    "change": "statement",
-                    "item": "stock-powder",
-                    "flag": "celery",
-                    "level": "contains",
-                    "evidence": {"kind": "label", "date": "2026-11-24", "person": "MK"},
-                },
-                "seen": 1,
-            }
-        }
-    )
-
-    change: AnyChange
-    seen: int | None = None
-    seen_each: dict[Id, int | None] | None = None
-    person: Name | None = None
-    why: Annotated[str, Field(max_length=1_000)] = ""
-
-    def versions(self, change: Change) -> dict[str, int | None]:
-        """The version that the writer saw of each thing that the change touches."""
-        if self.seen_each is None:
-            return dict.fromkeys(change.ids, self.seen)
-        return {id: self.seen_each.get(id) for id in change.ids}
 
 
 def change_of(now: Now, wanted: AnyChange) -> Change:
@@ -202,6 +64,21 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
             preparation = preparation_or_missing(now, wanted.preparation)
             _known_line(wanted.line, len(preparation.lines))
             return Change(preparations=(choosing(preparation, wanted.line),))
+        case WayChange():
+            preparation = preparation_or_missing(now, wanted.preparation)
+            with refused_as("way", NoSuchWay):
+                return Change(preparations=(using(preparation, wanted.way),))
+        case Renaming():
+            return _renaming(now, wanted)
+        case Retirement():
+            preparation = preparation_or_missing(now, wanted.preparation)
+            since = str(now.reading.on) if wanted.retired else None
+            return Change(preparations=(replace(preparation, retired=since),))
+        case BringIn():
+            return Change(
+                products=tuple(map(product_pieces.product, wanted.products)),
+                preparations=tuple(map(pieces.preparation, wanted.preparations)),
+            )
         case ProductsChange():
             return Change(products=tuple(map(product_pieces.product, wanted.products)))
         case MakerChange():
@@ -228,6 +105,23 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
             if wanted.item not in book.preparations:
                 product_or_missing(now, wanted.item)
             return Change(removed=(wanted.item,))
+
+
+@contextmanager
+def refused_as(place: str, error: type[ValueError]) -> Iterator[None]:
+    """What the core refuses in a sentence, as a fault with its place."""
+    try:
+        yield
+    except error as refusal:
+        raise BookRefused([Fault(place, str(refusal))]) from refusal
+
+
+def _renaming(now: Now, wanted: Renaming) -> Change:
+    preparation_or_missing(now, wanted.preparation)
+    id = wanted.id or wanted.preparation
+    if id != wanted.preparation and id in now.versions:
+        raise BookRefused([Fault("id", f'the id "{id}" is taken already')])
+    return renamed(now.reading.book, wanted.preparation, id, wanted.name)
 
 
 def _evidence(piece: EvidencePiece | None) -> Evidence | None:

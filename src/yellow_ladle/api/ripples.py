@@ -4,7 +4,11 @@ from pydantic import BaseModel
 
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.levels import LevelWord
+from yellow_ladle.core.numbers.named import NumberName
+from yellow_ladle.core.numbers.ripple import NumberRipple
 from yellow_ladle.core.ripple import ItemRipple, Ripple
+
+MOST_NUMBERS = 100
 
 
 class FlagRippleOut(BaseModel):
@@ -33,13 +37,33 @@ class ItemRippleOut(BaseModel):
     diets: list[DietRippleOut]
 
 
+class NumberMovedOut(BaseModel):
+    """One number before and after, in the unit that its screens use; null where it is not there."""
+
+    name: NumberName
+    before: float | None
+    after: float | None
+
+
+class NumberRippleOut(BaseModel):
+    """The numbers of one pot or plate that move."""
+
+    item: str
+    name: str
+    moved: list[NumberMovedOut]
+
+
 class RippleOut(BaseModel):
-    """What a change does: in a sentence, in numbers, and item by item."""
+    """What a change does: in a sentence, item by item, and in numbers.
+
+    `numbers` lists at most the first hundred pots.
+    """
 
     sentence: str
     pots: int
     plates: int
     items: list[ItemRippleOut]
+    numbers: list[NumberRippleOut]
 
 
 def ripple_out(ripple: Ripple) -> RippleOut:
@@ -49,6 +73,18 @@ def ripple_out(ripple: Ripple) -> RippleOut:
         pots=ripple.pots,
         plates=ripple.plates,
         items=[_item(item) for item in ripple.items],
+        numbers=[_numbers(entry) for entry in ripple.numbers[:MOST_NUMBERS]],
+    )
+
+
+def _numbers(entry: NumberRipple) -> NumberRippleOut:
+    return NumberRippleOut(
+        item=entry.item,
+        name=entry.name,
+        moved=[
+            NumberMovedOut(name=moved.name, before=moved.before, after=moved.after)
+            for moved in entry.moved
+        ],
     )
 
 

@@ -1,6 +1,6 @@
 """What a regime wants declared of an item, read off its mask."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from yellow_ladle.core.masks import Layout
@@ -17,6 +17,10 @@ class Declaration:
     contains: tuple[str, ...]
     may_contain: tuple[str, ...]
     unchecked: tuple[str, ...]
+
+    def without(self, group: str) -> "Declaration":
+        """The declaration with one group left out of what is contained."""
+        return replace(self, contains=tuple(id for id in self.contains if id != group))
 
 
 class Declarer:

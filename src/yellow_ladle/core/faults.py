@@ -11,11 +11,13 @@ from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.fault import Fault, unknown
 from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.need import Need
+from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.product import Maker, Product
 from yellow_ladle.core.regimes import regimes
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
 from yellow_ladle.core.units import Measure, shipped_units, units
+from yellow_ladle.core.yields import excess
 
 TURNING = frozenset("\u202a\u202b\u202c\u202d\u202e\u2066\u2067\u2068\u2069")
 """Signs that turn the direction of writing and so make a name read as another one."""
@@ -87,6 +89,8 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
         found += _statement_faults(preparation.id, preparation, known_flags)
         found += preparation_faults(preparation.id, preparation, known_items, measures)
     found += _orphans(after, change, known_items)
+    if not found:
+        found += _above_what_went_in(after, change)
     if loop := cycle(inputs_of(after)):
         names = " → ".join(after.name(id) for id in reversed(loop))
         found.append(Fault(loop[0], f"a pot cannot go into itself: {names}"))
@@ -99,6 +103,21 @@ def _name_faults(place: str, name: str) -> Iterator[Fault]:
         if category(sign) == "Cc" or sign in TURNING:
             message = f"it holds a sign that nobody sees (U+{ord(sign):04X}); take it out"
             yield Fault(f"{place}.name", message)
+
+
+def _above_what_went_in(after: Book, change: Change) -> Iterator[Fault]:
+    """More may come out than went in, such as barley that took up water; but somebody says why."""
+    if cycle(inputs_of(after)):
+        return
+    balance = Balance(after)
+    for made in change.preparations:
+        above = 0.0 if made.yield_note else excess(balance, made.id)
+        if above:
+            message = (
+                f"{above:.0f} g more come out than went in; put what is missing on a line (water "
+                "is one), or say beside the yield where it comes from"
+            )
+            yield Fault(f"{made.id}.yield.note", message)
 
 
 def _orphans(after: Book, change: Change, known_items: Collection[str]) -> Iterator[Fault]:

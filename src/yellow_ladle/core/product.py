@@ -85,6 +85,13 @@ class Bag:
     emptied_by: str | None = None
 
 
+FIGURES = (
+    *("abv_percent", "salt_g_per_100g", "so2_mg_per_kg", "density_g_per_ml", "unit_weight_g"),
+    *("class_", "parts"),
+)
+"""The fields of a product from which numbers are worked out."""
+
+
 @dataclass(frozen=True, slots=True)
 class Product:
     """Something bought, with a label.
@@ -133,3 +140,8 @@ class Product:
         if self.in_use is None:
             return self.makers
         return tuple(maker for maker in self.makers if maker.id == self.in_use)
+
+
+def figures(product: Product) -> tuple[object, ...]:
+    """What the numbers of a product's derivatives are worked out from."""
+    return tuple(getattr(product, key) for key in FIGURES)

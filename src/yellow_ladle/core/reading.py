@@ -11,6 +11,8 @@ from yellow_ladle.core.fitting import Fitter, Obstacle, Verdict, Verdicts, verdi
 from yellow_ladle.core.giving import certified, product_mask
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.masks import Layout, layout_of
+from yellow_ladle.core.numbers.balance import Balance
+from yellow_ladle.core.numbers.sulphites import left_out
 from yellow_ladle.core.product import Product
 from yellow_ladle.core.sources import Source, Way, giving, sources, ways
 from yellow_ladle.core.tools import Through, users
@@ -96,8 +98,20 @@ class Reading:
         return {flag: sources(found, flag) for flag in self.levels(item)}
 
     def declaration(self, item: str) -> Declaration:
-        """What the kitchen's regime wants declared of an item."""
-        return self._declarer.declare(self.masks[item])
+        """What the kitchen's regime wants declared of an item.
+
+        Where the kitchen chose so, a well-known amount of sulphites under the line is left out.
+        """
+        declared = self._declarer.declare(self.masks[item])
+        if not self.book.kitchen.so2_by_amount or item in self.book.products:
+            return declared
+        under = left_out(self.balance, item, self.sources(item))
+        return declared if under is None else declared.without(under.group)
+
+    @cached_property
+    def balance(self) -> Balance:
+        """The numbers of the same book, worked out as they are asked for."""
+        return Balance(self.book)
 
     def verdict(self, item: str, diet: str) -> Verdict:
         """A diet's verdict on an item, without its reasons."""

@@ -3,17 +3,21 @@
 from dataclasses import dataclass
 from functools import cache
 
-from yellow_ladle.core.tables import Table, section, table, words
+from yellow_ladle.core.tables import Table, number, section, table, words
 
 
 @dataclass(frozen=True, slots=True)
 class DeclareGroup:
-    """What one regime declares under one name. `named`: each flag must be named one by one."""
+    """What one regime declares under one name. `named`: each flag must be named one by one.
+
+    `ppm`: from so many milligrams in a kilogram on; None where any amount counts.
+    """
 
     id: str
     name: str
     flags: tuple[str, ...]
     named: bool = False
+    ppm: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,6 +51,7 @@ def _regime(id: str, row: Table, data: Table) -> Regime:
                 str(section(group)["name"]),
                 words(section(group)["flags"]),
                 bool(section(group).get("named", False)),
+                number(section(group)["ppm"]) if "ppm" in section(group) else None,
             )
             for group_id, group in section(groups).items()
         ),

@@ -2,11 +2,15 @@
 
 from dataclasses import dataclass
 
-from yellow_ladle.core.book import Book, owner_of
+from yellow_ladle.core.book import Book, Preparation, owner_of
 from yellow_ladle.core.change import Change, reread
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.numbers.ripple import NumberRipple, number_ripple
+from yellow_ladle.core.product import figures
 from yellow_ladle.core.reading import Reading
+
+_POURED = ("yield_", "kind", "class_", "colour", "density_g_per_ml", "portions")
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,9 +44,10 @@ class ItemRipple:
 
 @dataclass(frozen=True, slots=True)
 class Ripple:
-    """Everything that changes, bases before plates."""
+    """Everything that changes, bases before plates; `numbers` move without any flag as well."""
 
     items: tuple[ItemRipple, ...]
+    numbers: tuple[NumberRipple, ...] = ()
 
     @property
     def pots(self) -> int:
@@ -56,13 +61,15 @@ class Ripple:
 
     def sentence(self) -> str:
         """The ripple in a line: what changes, and by name where the names are few."""
+        if not self.items and self.numbers:
+            moved = [entry.name for entry in self.numbers]
+            return f"Changes no flag. Numbers move in {_some(moved)}."
         if not self.items:
             return "Changes no pot and no plate."
         names = [item.name for item in self.items if "/" not in item.item]
-        more = f" and {len(names) - 4} more" if len(names) > 4 else ""
         counts = [_count(self.pots, "pot"), _count(self.plates, "plate")]
         told = ", ".join(count for count in counts if count)
-        return f"Changes {told}: {', '.join(names[:4])}{more}."
+        return f"Changes {told}: {_some(names)}."
 
 
 def ripple(before: Reading, change: Change) -> tuple[Reading, Ripple]:
@@ -72,7 +79,32 @@ def ripple(before: Reading, change: Change) -> tuple[Reading, Ripple]:
     made = [item for item in again.changed if item not in before.book.products]
     made = [item for item in made if item not in after.book.products]
     order = sorted(made, key=lambda item: (_tier(before, after, item), item))
-    return after, Ripple(tuple(_item(before, after, item) for item in order))
+    items = tuple(_item(before, after, item) for item in order)
+    return after, Ripple(items, _numbers(before, after, change))
+
+
+def _numbers(before: Reading, after: Reading, change: Change) -> tuple[NumberRipple, ...]:
+    """The numbers that move; none are worked out where only labels changed."""
+    was = before.book
+    moved = [made.id for made in change.preparations if _poured(was, made)]
+    moved += [
+        product.id
+        for product in change.products
+        if product.id not in was.products or figures(product) != figures(was.products[product.id])
+    ]
+    moved += change.removed
+    if not moved:
+        return ()
+    reached = {*after.reached(moved), *before.reached(moved)}
+    order = sorted(reached, key=lambda item: (_tier(before, after, item), item))
+    return number_ripple(before.balance, after.balance, order)
+
+
+def _poured(was: Book, made: Preparation) -> bool:
+    old = was.preparations.get(made.id)
+    if old is None:
+        return True
+    return any(getattr(old, key) != getattr(made, key) for key in ("lines", *_POURED))
 
 
 def _item(before: Reading, after: Reading, item: str) -> ItemRipple:
@@ -102,6 +134,11 @@ def _kind(book: Book, item: str) -> str:
 def _tier(before: Reading, after: Reading, item: str) -> int:
     owner = owner_of(item)
     return after.family.tiers.get(owner, before.family.tiers.get(owner, 0))
+
+
+def _some(names: list[str]) -> str:
+    more = f" and {len(names) - 4} more" if len(names) > 4 else ""
+    return f"{', '.join(names[:4])}{more}"
 
 
 def _count(number: int, thing: str) -> str:

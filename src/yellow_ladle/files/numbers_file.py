@@ -4,20 +4,13 @@ from typing import Any
 
 from yellow_ladle.core.amounts.grammar import Understood
 from yellow_ladle.core.amounts.weighing import Weighed
-from yellow_ladle.core.book import Book, items_of, owner_of
-from yellow_ladle.core.numbers.balance import CARRIED, Balance
+from yellow_ladle.core.book import Book, items_of
+from yellow_ladle.core.numbers.balance import Balance
+from yellow_ladle.core.numbers.named import NUMBERS, named
 
 FORMAT = "yellow-ladle-numbers"
 VERSION = 1
 DIGITS = 6
-
-NAMES = {
-    "salt": "salt_g_per_100g",
-    "alcohol": "alcohol_percent",
-    "so2": "so2_mg_per_kg",
-    "starch": "starch_g_per_l",
-}
-"""How the file names what is carried."""
 
 
 def numbers_content(book: Book) -> dict[str, Any]:
@@ -34,15 +27,13 @@ def numbers_content(book: Book) -> dict[str, Any]:
 def item_content(balance: Balance, item: str) -> dict[str, Any]:
     """The numbers of one item, each with what is missing of it."""
     content = balance.of(item)
-    density = balance.density(owner_of(item)) or 1.0
-    per_unit = {"salt": 100.0, "alcohol": 100.0, "so2": 1000.0, "starch": 1000.0 * density}
     return {
-        NAMES[name]: {
-            "value": round(content.per_gram[place] * per_unit[name], DIGITS),
+        name: {
+            "value": round(value, DIGITS),
             "at_least": bool(missing := balance.missing(content, place)),
             "missing": list(missing),
         }
-        for place, name in enumerate(CARRIED)
+        for place, (name, value) in enumerate(zip(NUMBERS, named(balance, item), strict=True))
     }
 
 

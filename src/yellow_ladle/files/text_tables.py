@@ -125,10 +125,9 @@ def print_amount(found: Understood, weighed: Weighed) -> None:
     console = _console()
     if found.quantity is not None:
         told = " ".join(part for part in (f"{found.quantity:g}", found.unit, found.item) if part)
-        weight = "weight not known" if weighed.grams is None else f"{weighed.grams:.4g} g"
-        volume = (
-            "volume not known" if weighed.millilitres is None else f"{weighed.millilitres:.4g} ml"
-        )
+        grams, volume = weighed.grams, weighed.millilitres
+        weight = "weight not known" if grams is None else f"{grams:.4g} g"
+        room = "volume not known" if volume is None else f"{volume:.4g} ml"
         console.print(f"{told}: {weight}, {room}")
     if found.question:
         console.print(found.question)

@@ -268,6 +268,250 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/cards/{id}/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figures
+         * @description Salt, alcohol, sulphites, starch, thickness, yield and times of a pot.
+         */
+        get: operations["figures_api_v1_cards__id__figures_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/cards/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Draft
+         * @description The same for a card that is not recorded, with its consequences for each line.
+         */
+        post: operations["draft_api_v1_cards_draft_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/cards/{id}/scaled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Scale
+         * @description A card scaled to a yield, to portions, to what is there of one line, or by a factor.
+         */
+        post: operations["scale_api_v1_cards__id__scaled_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/cards/{id}/filling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Fill
+         * @description What to fill so that everything that is made from a pot once can be, and a ladle is over.
+         */
+        get: operations["fill_api_v1_cards__id__filling_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/cards/{id}/merged": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Merge
+         * @description Puts somebody's changes on top of what stands now, line by line.
+         */
+        post: operations["merge_api_v1_cards__id__merged_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/cards/{id}/here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Here
+         * @description Says that a page has a card open; answers who else has.
+         */
+        post: operations["here_api_v1_cards__id__here_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/amount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Amount
+         * @description An amount with the kitchen's own measures; weighed by an item's density and unit weight.
+         */
+        get: operations["amount_api_v1_amount_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/thickening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Bench
+         * @description The scale, the thickeners, the goals, and the fats of the larder.
+         */
+        get: operations["bench_api_v1_thickening_get"];
+        put?: never;
+        /**
+         * Thicken
+         * @description The amount of each thickener, side by side; those that reach every goal come first.
+         */
+        post: operations["thicken_api_v1_thickening_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/thickening/pots/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pot On Bench
+         * @description A pot's own liquid, and how thick it is already.
+         */
+        get: operations["pot_on_bench_api_v1_thickening_pots__id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/thickening/will-be": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Will Be
+         * @description How thick so many grams of thickeners make a liquid: the bench the other way round.
+         */
+        post: operations["will_be_api_v1_thickening_will_be_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/preparations/{id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Versions
+         * @description Every recorded version of a card, the newest first, with what it changed.
+         */
+        get: operations["versions_api_v1_preparations__id__versions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Comparison
+         * @description Two of them side by side: `pot`, `pot@7` as it was after that change, or `pot~a way`.
+         */
+        get: operations["comparison_api_v1_comparison_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/labels/read": {
         parameters: {
             query?: never;
@@ -751,6 +995,36 @@ export interface components {
             live: boolean;
         };
         /**
+         * AmountOut
+         * @description What was understood, in grams and millilitres or null; `question` where something is asked.
+         *
+         *     `low` and `high` are the ends of a range, whose middle `quantity` is.
+         */
+        AmountOut: {
+            /** Text */
+            text: string;
+            /** Quantity */
+            quantity: number | null;
+            /** Unit */
+            unit: string | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Item */
+            item: string;
+            /** Note */
+            note: string;
+            /** Grams */
+            grams: number | null;
+            /** Millilitres */
+            millilitres: number | null;
+            /** Approximate */
+            approximate: boolean;
+            /** Question */
+            question: string;
+        };
+        /**
          * AppliedOut
          * @description What was made or changed: `item` is where to look at it.
          */
@@ -782,6 +1056,16 @@ export interface components {
             seen: {
                 [key: string]: number;
             };
+        };
+        /**
+         * AskedOut
+         * @description What has to be known before a line can be weighed.
+         */
+        AskedOut: {
+            /** Line */
+            line: number;
+            /** Sentence */
+            sentence: string;
         };
         /**
          * BagPiece
@@ -827,6 +1111,22 @@ export interface components {
             why: string;
         };
         /**
+         * BenchOut
+         * @description What the bench can be asked for.
+         */
+        BenchOut: {
+            /** Places */
+            places: components["schemas"]["PlaceOut"][];
+            /** Thickeners */
+            thickeners: components["schemas"]["Named"][];
+            /** Goals */
+            goals: ("no_gluten" | "no_maize" | "freezes_well" | "clear" | "stands_acid")[];
+            /** Colours */
+            colours: string[];
+            /** Fats */
+            fats: components["schemas"]["ItemName"][];
+        };
+        /**
          * BlockedOut
          * @description A line that stands in the way.
          */
@@ -841,6 +1141,24 @@ export interface components {
             why: string;
         };
         /**
+         * BringIn
+         * @description Recipes with the products that they need and the larder lacks, all at once.
+         */
+        BringIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "bring_in";
+            /**
+             * Products
+             * @default []
+             */
+            products: components["schemas"]["ProductPiece"][];
+            /** Preparations */
+            preparations: components["schemas"]["PreparationPiece"][];
+        };
+        /**
          * ByProductPiece
          * @description What a preparation yields besides itself.
          */
@@ -853,6 +1171,20 @@ export interface components {
             quantity?: number | null;
             /** Unit */
             unit?: string | null;
+        };
+        /**
+         * CandidateOut
+         * @description A product of the larder that is this thickener, with all that it carries.
+         */
+        CandidateOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Flags */
+            flags: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
         };
         /**
          * CarriedOut
@@ -908,6 +1240,18 @@ export interface components {
             because: components["schemas"]["BecauseOut"];
         };
         /**
+         * ClashOut
+         * @description What breaks the colour family.
+         */
+        ClashOut: {
+            /** Line */
+            line: number | null;
+            /** Step */
+            step: number | null;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * CodeOut
          * @description A bar code and the product that it stands on.
          */
@@ -932,6 +1276,16 @@ export interface components {
             id: components["schemas"]["Column"];
             /** Name */
             name: string;
+        };
+        /**
+         * ComparisonOut
+         * @description Two cards side by side, and what differs.
+         */
+        ComparisonOut: {
+            left: components["schemas"]["SideOut"];
+            right: components["schemas"]["SideOut"];
+            /** Differences */
+            differences: components["schemas"]["yellow_ladle__api__routes__comparison__DifferenceOut"][];
         };
         /**
          * DayOut
@@ -986,22 +1340,24 @@ export interface components {
             after: components["schemas"]["Verdict"] | null;
         };
         /**
-         * DifferenceOut
-         * @description One flag: what is recorded, and what the new sheet says.
+         * DraftIn
+         * @description A card while it is being written.
          */
-        DifferenceOut: {
-            /** Flag */
-            flag: string;
-            /**
-             * Recorded
-             * @enum {string}
-             */
-            recorded: "free" | "may_contain" | "unchecked" | "contains";
-            /**
-             * Sheet
-             * @enum {string}
-             */
-            sheet: "free" | "may_contain" | "unchecked" | "contains";
+        DraftIn: {
+            preparation: components["schemas"]["PreparationPiece"];
+        };
+        /**
+         * DraftOut
+         * @description What a draft comes to: its figures, and the flags of each line's item above free.
+         */
+        DraftOut: {
+            figures: components["schemas"]["FiguresOut"];
+            /** Flags */
+            flags: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            }[];
+            /** Names */
+            names: string[];
         };
         /**
          * EmptyingChange
@@ -1051,6 +1407,18 @@ export interface components {
             undone_by: number | null;
         };
         /**
+         * EvaporationOut
+         * @description Litres that leave the pan, estimated and as the last batches correct it.
+         */
+        EvaporationOut: {
+            /** Estimated */
+            estimated: number;
+            /** Corrected */
+            corrected: number;
+            /** Batches */
+            batches: number;
+        };
+        /**
          * EvidencePiece
          * @description Why a statement is believed, when it was made (ISO date) and by whom.
          */
@@ -1096,6 +1464,49 @@ export interface components {
             notices: number;
             /** Unknown Goods */
             unknown_goods: string[];
+        };
+        /**
+         * FiguresOut
+         * @description Everything that is worked out for one pot. `line_grams` is null where nobody can know.
+         */
+        FiguresOut: {
+            /** Numbers */
+            numbers: components["schemas"]["NumberOut"][];
+            salt: components["schemas"]["SaltOut"];
+            sulphites: components["schemas"]["SulphitesOut"] | null;
+            thickness: components["schemas"]["ThicknessOut"] | null;
+            made: components["schemas"]["YieldedOut"];
+            evaporation: components["schemas"]["EvaporationOut"] | null;
+            /** Portions */
+            portions: number | null;
+            /** Active Minutes */
+            active_minutes: number;
+            /** Passive Minutes */
+            passive_minutes: number;
+            /** Clashes */
+            clashes: components["schemas"]["ClashOut"][];
+            /** Cautions */
+            cautions: components["schemas"]["OfferedOut"][];
+            /** Asked */
+            asked: components["schemas"]["AskedOut"][];
+            /** Line Grams */
+            line_grams: (number | null)[];
+        };
+        /**
+         * FillingOut
+         * @description What to fill so that what the dishes take comes out, with a ladle to spare; in litres.
+         */
+        FillingOut: {
+            /** Needed */
+            needed: number;
+            /** Spare */
+            spare: number;
+            /** Factor */
+            factor: number;
+            /** Fill */
+            fill: number;
+            /** Level Cm */
+            level_cm: number | null;
         };
         /**
          * FlagOut
@@ -1153,24 +1564,6 @@ export interface components {
         FreeIdOut: {
             /** Id */
             id: string;
-        };
-        /**
-         * GivenOut
-         * @description What one voice gives the product: a maker's label, or ("") the product's own.
-         *
-         *     `counts` says whether it does; a maker that is not in use does not.
-         */
-        GivenOut: {
-            /** Maker */
-            maker: string;
-            /** Name */
-            name: string;
-            /** Flags */
-            flags: {
-                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
-            };
-            /** Counts */
-            counts: boolean;
         };
         /**
          * GoalsPiece
@@ -1255,6 +1648,34 @@ export interface components {
             version: number;
         };
         /**
+         * HereIn
+         * @description Which page has the card open, and for whom; `leaving` as it closes.
+         */
+        HereIn: {
+            /** Page */
+            page: string;
+            /**
+             * Person
+             * @default somebody
+             */
+            person: string;
+            /**
+             * Leaving
+             * @default false
+             */
+            leaving: boolean;
+        };
+        /**
+         * HereOut
+         * @description Who else has the card open, and the version that stands now.
+         */
+        HereOut: {
+            /** Others */
+            others: string[];
+            /** Version */
+            version: number | null;
+        };
+        /**
          * IntakeOut
          * @description What a file comes to. Nothing is recorded yet.
          */
@@ -1265,6 +1686,16 @@ export interface components {
             rows: components["schemas"]["TakenOut"][];
             /** Faults */
             faults: components["schemas"]["CellFaultOut"][];
+        };
+        /**
+         * ItemName
+         * @description An item by its id and the name that a cook knows it by.
+         */
+        ItemName: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
         };
         /**
          * ItemRippleOut
@@ -1675,6 +2106,25 @@ export interface components {
             code: string;
         };
         /**
+         * MergeIn
+         * @description The card that somebody began from, and what they made of it.
+         */
+        MergeIn: {
+            base: components["schemas"]["PreparationPiece"];
+            mine: components["schemas"]["PreparationPiece"];
+        };
+        /**
+         * MergedOut
+         * @description Both people's changes together, on top of the version that stands. Nothing is recorded.
+         */
+        MergedOut: {
+            preparation: components["schemas"]["PreparationPiece"];
+            /** Conflicts */
+            conflicts: string[];
+            /** Version */
+            version: number;
+        };
+        /**
          * Named
          * @description Something with an id and a name.
          */
@@ -1727,12 +2177,108 @@ export interface components {
             /** Received */
             received: string;
             /** Differences */
-            differences: components["schemas"]["DifferenceOut"][];
+            differences: components["schemas"]["yellow_ladle__api__routes__feed__DifferenceOut"][];
             /** Unknown */
             unknown: string[];
             /** Ingredients */
             ingredients: string;
             ripple: components["schemas"]["RippleOut"];
+        };
+        /**
+         * NumberMovedOut
+         * @description One number before and after, in the unit that its screens use; null where it is not there.
+         */
+        NumberMovedOut: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "salt_g_per_100g" | "alcohol_percent" | "so2_mg_per_kg" | "starch_g_per_l";
+            /** Before */
+            before: number | null;
+            /** After */
+            after: number | null;
+        };
+        /**
+         * NumberOut
+         * @description One carried number. "At least" where something is missing; never a guess.
+         *
+         *     `value` is in the unit of its name, `per_portion` in grams (SO2: milligrams).
+         */
+        NumberOut: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "salt_g_per_100g" | "alcohol_percent" | "so2_mg_per_kg" | "starch_g_per_l";
+            /** Value */
+            value: number;
+            /** Per Portion */
+            per_portion: number | null;
+            /** At Least */
+            at_least: boolean;
+            /** Missing */
+            missing: components["schemas"]["ItemName"][];
+            /** By Line */
+            by_line: components["schemas"]["ShareOut"][];
+            /** By Product */
+            by_product: components["schemas"]["ShareOut"][];
+        };
+        /**
+         * NumberRippleOut
+         * @description The numbers of one pot or plate that move.
+         */
+        NumberRippleOut: {
+            /** Item */
+            item: string;
+            /** Name */
+            name: string;
+            /** Moved */
+            moved: components["schemas"]["NumberMovedOut"][];
+        };
+        /**
+         * OfferedOut
+         * @description A caution that a step calls for and does not have.
+         */
+        OfferedOut: {
+            /** Step */
+            step: number;
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * OptionOut
+         * @description One thickener: grams with their range, the roux where it is one, method and cautions.
+         */
+        OptionOut: {
+            /** Thickener */
+            thickener: string;
+            /** Name */
+            name: string;
+            /** Form */
+            form: string;
+            /** Grams */
+            grams: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Flour */
+            flour: number | null;
+            /** Fat */
+            fat: number | null;
+            /** Method */
+            method: string[];
+            /** Cautions */
+            cautions: string[];
+            /** Unmet */
+            unmet: ("no_gluten" | "no_maize" | "freezes_well" | "clear" | "stands_acid")[];
+            /** Candidates */
+            candidates: components["schemas"]["CandidateOut"][];
         };
         /** Page[JarOut] */
         Page_JarOut_: {
@@ -1798,6 +2344,19 @@ export interface components {
             initials: string;
             /** Name */
             name: string;
+        };
+        /**
+         * PlaceOut
+         * @description One place of the scale, from so many grams of flour in a litre on.
+         */
+        PlaceOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Start */
+            start: number;
+            stand: components["schemas"]["StandOut"];
         };
         /**
          * PlanOut
@@ -1883,6 +2442,21 @@ export interface components {
             name: string;
             /** Kind */
             kind: string;
+        };
+        /**
+         * PotOnBench
+         * @description A pot's liquid as the bench starts from it: litres, and grams of flour in each already.
+         */
+        PotOnBench: {
+            /** Litres */
+            litres: number;
+            /** Already */
+            already: number;
+            /** Sour */
+            sour: boolean;
+            /** Milk */
+            milk: boolean;
+            stand: components["schemas"]["StandOut"];
         };
         /**
          * PotOut
@@ -2012,7 +2586,7 @@ export interface components {
          */
         PreviewIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
         };
         /**
          * Problem
@@ -2077,7 +2651,7 @@ export interface components {
             /** In Goods */
             in_goods: components["schemas"]["Named"][];
             /** Given By */
-            given_by: components["schemas"]["GivenOut"][];
+            given_by: components["schemas"]["yellow_ladle__api__routes__products__GivenOut"][];
             /** Inside */
             inside: components["schemas"]["Named"][];
             /** Run Out */
@@ -2220,7 +2794,7 @@ export interface components {
          */
         RecordIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
             /** Seen */
             seen?: number | null;
             /** Seen Each */
@@ -2264,8 +2838,42 @@ export interface components {
             item: string;
         };
         /**
+         * Renaming
+         * @description A preparation by another name, and by another id where one is given; references follow.
+         */
+        Renaming: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "renaming";
+            /** Preparation */
+            preparation: string;
+            /** Name */
+            name: string;
+            /** Id */
+            id?: string | null;
+        };
+        /**
+         * Retirement
+         * @description A preparation that is not offered any more from today on, or is again.
+         */
+        Retirement: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "retirement";
+            /** Preparation */
+            preparation: string;
+            /** Retired */
+            retired: boolean;
+        };
+        /**
          * RippleOut
-         * @description What a change does: in a sentence, in numbers, and item by item.
+         * @description What a change does: in a sentence, item by item, and in numbers.
+         *
+         *     `numbers` lists at most the first hundred pots.
          */
         RippleOut: {
             /** Sentence */
@@ -2276,6 +2884,8 @@ export interface components {
             plates: number;
             /** Items */
             items: components["schemas"]["ItemRippleOut"][];
+            /** Numbers */
+            numbers: components["schemas"]["NumberRippleOut"][];
         };
         /**
          * RunOutOut
@@ -2293,6 +2903,72 @@ export interface components {
             expires: string;
         };
         /**
+         * SaltOut
+         * @description The salt before anyone seasons, in g per 100 g, and what one pinch more makes of it.
+         */
+        SaltOut: {
+            /** Already */
+            already: number;
+            /** Pinch More */
+            pinch_more: number;
+            /** Pinch G */
+            pinch_g: number;
+        };
+        /**
+         * ScaleIn
+         * @description By what a card is scaled; `text` is an amount as typed, `line` only for what is there.
+         */
+        ScaleIn: {
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "yield" | "portions" | "line" | "factor";
+            /** Text */
+            text: string;
+            /**
+             * Line
+             * @default 0
+             */
+            line: number;
+        };
+        /**
+         * ScaledLineOut
+         * @description One line, exactly and as it can be measured.
+         */
+        ScaledLineOut: {
+            /** Index */
+            index: number;
+            /** Name */
+            name: string;
+            /** Exact */
+            exact: number;
+            /** Quantity */
+            quantity: number;
+            /** Unit */
+            unit: string;
+            /** Kept Exact */
+            kept_exact: boolean;
+        };
+        /**
+         * ScaledOut
+         * @description A card scaled. Nothing is recorded.
+         */
+        ScaledOut: {
+            /** Factor */
+            factor: number;
+            /** Lines */
+            lines: components["schemas"]["ScaledLineOut"][];
+            /** Yield Quantity */
+            yield_quantity: number | null;
+            /** Yield Unit */
+            yield_unit: string | null;
+            /** Portions */
+            portions: number | null;
+            /** Warnings */
+            warnings: string[];
+        };
+        /**
          * SecondLookOut
          * @description A label that was read too long ago; without days where nobody wrote down when.
          */
@@ -2306,6 +2982,40 @@ export interface components {
             days: number | null;
             /** Person */
             person: string | null;
+        };
+        /**
+         * ShareOut
+         * @description What one item brings of a number, in grams (SO2: milligrams), and its share, 0 to 1.
+         */
+        ShareOut: {
+            /** Item */
+            item: string;
+            /** Name */
+            name: string;
+            /** Amount */
+            amount: number;
+            /** Share */
+            share: number;
+        };
+        /**
+         * SideOut
+         * @description One side of a comparison. `flags` is null where what it was made of is no longer there.
+         */
+        SideOut: {
+            /** Side */
+            side: string;
+            /** Title */
+            title: string;
+            preparation: components["schemas"]["PreparationPiece"];
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            /** Flags */
+            flags: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            } | null;
+            figures: components["schemas"]["FiguresOut"] | null;
         };
         /**
          * SignIn
@@ -2345,6 +3055,28 @@ export interface components {
             stale_since: string;
             /** Stale By */
             stale_by: string;
+        };
+        /**
+         * StandOut
+         * @description A predicted thickness: its place by name, the range's ends, and 0 to 1 along the scale.
+         */
+        StandOut: {
+            /** Place */
+            place: string;
+            /** Name */
+            name: string;
+            /** Low Name */
+            low_name: string;
+            /** High Name */
+            high_name: string;
+            /** Grams Per L */
+            grams_per_l: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Position */
+            position: number;
         };
         /**
          * StatementChange
@@ -2442,6 +3174,22 @@ export interface components {
             note: string;
         };
         /**
+         * SulphitesOut
+         * @description Total SO2 against the line of the regime, as an estimate before any loss.
+         */
+        SulphitesOut: {
+            /** Mg Per Kg */
+            mg_per_kg: number;
+            /** Line */
+            line: number;
+            /** Under */
+            under: boolean;
+            /** Left Out */
+            left_out: boolean;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * SwapOut
          * @description One swap with everything that its rule says of it.
          */
@@ -2500,6 +3248,78 @@ export interface components {
             product: components["schemas"]["ProductPiece"];
             /** Seen */
             seen: number | null;
+        };
+        /**
+         * ThickenIn
+         * @description Litres to be thickened to a place, by which thickeners, towards which goals.
+         *
+         *     `fat` is the class of the fat that a roux is made with; `equal` keeps equal weights.
+         */
+        ThickenIn: {
+            /** Litres */
+            litres: number;
+            /** Place */
+            place: string;
+            /**
+             * Thickeners
+             * @default []
+             */
+            thickeners: string[];
+            /**
+             * Goals
+             * @default []
+             */
+            goals: ("no_gluten" | "no_maize" | "freezes_well" | "clear" | "stands_acid")[];
+            /**
+             * Already
+             * @default 0
+             */
+            already: number;
+            /**
+             * Minutes
+             * @default 0
+             */
+            minutes: number;
+            /**
+             * Sour
+             * @default false
+             */
+            sour: boolean;
+            /**
+             * Milk
+             * @default false
+             */
+            milk: boolean;
+            /**
+             * Fat
+             * @default butter
+             */
+            fat: string;
+            /**
+             * Colour
+             * @default white
+             */
+            colour: string;
+            /**
+             * Equal
+             * @default true
+             */
+            equal: boolean;
+        };
+        /**
+         * ThicknessOut
+         * @description How thick the pot will be; then the spoon test.
+         */
+        ThicknessOut: {
+            hot: components["schemas"]["StandOut"];
+            lukewarm: components["schemas"]["StandOut"];
+            thawed: components["schemas"]["StandOut"];
+            /** Effects */
+            effects: string[];
+            /** Given */
+            given: components["schemas"]["yellow_ladle__api__figures__GivenOut"][];
+            /** At Least */
+            at_least: boolean;
         };
         /**
          * ToolOut
@@ -2640,6 +3460,39 @@ export interface components {
          */
         Verdict: "suits" | "ask" | "does_not_suit";
         /**
+         * VersionOut
+         * @description One version of a card: who made it, when and why, and what it changed.
+         */
+        VersionOut: {
+            /** Entry */
+            entry: number;
+            /** At */
+            at: string;
+            /** Person */
+            person: string | null;
+            /** Why */
+            why: string;
+            /** Told */
+            told: string;
+            /** Differences */
+            differences: components["schemas"]["yellow_ladle__api__routes__comparison__DifferenceOut"][];
+        };
+        /**
+         * WayChange
+         * @description Another way of a preparation in use from now on.
+         */
+        WayChange: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "way";
+            /** Preparation */
+            preparation: string;
+            /** Way */
+            way: string;
+        };
+        /**
          * WayOut
          * @description One source of a flag: its names from the source to here, and the ids by which it came.
          */
@@ -2684,6 +3537,23 @@ export interface components {
             portions?: number | null;
         };
         /**
+         * WillBeIn
+         * @description Grams of thickeners in so many litres.
+         */
+        WillBeIn: {
+            /** Litres */
+            litres: number;
+            /** Grams */
+            grams: {
+                [key: string]: number;
+            };
+            /**
+             * Colour
+             * @default white
+             */
+            colour: string;
+        };
+        /**
          * YieldPiece
          * @description How much a preparation makes; `note` says why it is more than what went in.
          */
@@ -2697,6 +3567,87 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * YieldedOut
+         * @description One making by weight in grams; levels in the pan in centimetres, null without one.
+         */
+        YieldedOut: {
+            /** Grams In */
+            grams_in: number;
+            /** Grams Out */
+            grams_out: number;
+            /** By Products */
+            by_products: number;
+            /** Lost */
+            lost: number;
+            /** Per Cent */
+            per_cent: number;
+            /** Level In */
+            level_in: number | null;
+            /** Level Out */
+            level_out: number | null;
+            /** Unknown */
+            unknown: components["schemas"]["ItemName"][];
+        };
+        /**
+         * GivenOut
+         * @description What one thickener or body gives, in grams of flour in a litre.
+         */
+        yellow_ladle__api__figures__GivenOut: {
+            /** Name */
+            name: string;
+            /** Grams Per L */
+            grams_per_l: number;
+        };
+        /**
+         * DifferenceOut
+         * @description One difference, in which part of the card.
+         */
+        yellow_ladle__api__routes__comparison__DifferenceOut: {
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "head" | "lines" | "method" | "flags";
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * DifferenceOut
+         * @description One flag: what is recorded, and what the new sheet says.
+         */
+        yellow_ladle__api__routes__feed__DifferenceOut: {
+            /** Flag */
+            flag: string;
+            /**
+             * Recorded
+             * @enum {string}
+             */
+            recorded: "free" | "may_contain" | "unchecked" | "contains";
+            /**
+             * Sheet
+             * @enum {string}
+             */
+            sheet: "free" | "may_contain" | "unchecked" | "contains";
+        };
+        /**
+         * GivenOut
+         * @description What one voice gives the product: a maker's label, or ("") the product's own.
+         *
+         *     `counts` says whether it does; a maker that is not in use does not.
+         */
+        yellow_ladle__api__routes__products__GivenOut: {
+            /** Maker */
+            maker: string;
+            /** Name */
+            name: string;
+            /** Flags */
+            flags: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+            /** Counts */
+            counts: boolean;
         };
     };
     responses: never;
@@ -3349,6 +4300,700 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    figures_api_v1_cards__id__figures_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FiguresOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    draft_api_v1_cards_draft_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scale_api_v1_cards__id__scaled_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScaleIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaledOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fill_api_v1_cards__id__filling_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FillingOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    merge_api_v1_cards__id__merged_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MergedOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    here_api_v1_cards__id__here_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HereIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HereOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    amount_api_v1_amount_get: {
+        parameters: {
+            query: {
+                text: string;
+                item?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AmountOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bench_api_v1_thickening_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    thicken_api_v1_thickening_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThickenIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionOut"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pot_on_bench_api_v1_thickening_pots__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PotOnBench"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    will_be_api_v1_thickening_will_be_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WillBeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    versions_api_v1_preparations__id__versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionOut"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    comparison_api_v1_comparison_get: {
+        parameters: {
+            query: {
+                left: string;
+                right: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparisonOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

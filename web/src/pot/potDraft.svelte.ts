@@ -14,7 +14,10 @@ const EMPTY: Piece = {
   by_products: [],
   equipment: [],
   method: [],
-  evidence: {}
+  evidence: {},
+  batches: [],
+  way: '',
+  ways: []
 };
 
 const EMPTY_LINE: LinePiece = {
@@ -27,7 +30,10 @@ const EMPTY_LINE: LinePiece = {
   strained_out: false,
   chosen: false,
   note: '',
-  equipment: []
+  equipment: [],
+  treatment: 'none',
+  group: '',
+  typed: ''
 };
 
 /** A pot while it is being written. Fields that the form does not show are kept as they were. */

@@ -3,7 +3,8 @@
 from fastapi import APIRouter
 from pydantic import BaseModel
 
-from yellow_ladle.api.changes import AnyChange, RecordIn, change_of, signer
+from yellow_ladle.api.change_forms import AnyChange, RecordIn
+from yellow_ladle.api.changes import change_of, signer
 from yellow_ladle.api.ledger import TheLedger
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.ripples import RippleOut, ripple_out

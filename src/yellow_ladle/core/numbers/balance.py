@@ -131,6 +131,20 @@ class Balance:
         piece = self.unit_weight(line.item, line.unit) if kind == "piece" else None
         return weigh(line.quantity, line.unit, density, piece, self._units).grams
 
+    def asks(self, line: Line) -> str:
+        """What has to be known before a line can be weighed; empty where it can be."""
+        if self.line_grams(line) is not None:
+            return ""
+        name = self.book.name(line.item)
+        if line.typed:
+            return f'How much of {name} is "{line.typed}"? Type a number and a unit.'
+        unit = self._units.get(line.unit)
+        if unit is not None and unit.kind == "piece":
+            return f"What does one {line.unit.replace('_', ' ')} of {name} weigh?"
+        if unit is not None and unit.size is None:
+            return f"How much does your {line.unit} hold? Say so once, on the kitchen's sheet."
+        return f"What does a millilitre of {name} weigh? Its density is not recorded."
+
     def poured(self, preparation: Preparation) -> Iterator[Poured]:
         """Every counted line with what it brings into one making, alcohol as far as it is left."""
         factor = sum(browned(preparation)) / 2

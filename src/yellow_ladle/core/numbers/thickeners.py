@@ -141,3 +141,9 @@ def sour_classes() -> frozenset[str]:
 def sour_share() -> float:
     """From this share of what goes in on, a pot is sour enough to weaken a slurry."""
     return number(section(table("thickeners")["sour"])["share"])
+
+
+@cache
+def milky_classes() -> frozenset[str]:
+    """The classes of what turns some thickeners slimy."""
+    return frozenset(words(section(table("thickeners")["milky"])["classes"]))

@@ -34,11 +34,20 @@ def upgrade() -> None:
     for table, name in LISTS:
         op.add_column(table, sa.Column(name, sa.JSON(), nullable=False, server_default="[]"))
     for table, name in NUMBERS:
-        op.add_column(table, sa.Column(name, sa.Float(), nullable=True))
+        op.add_column(table, sa.Column(name, sa.Double(), nullable=True))
     for table, name in SWITCHES:
         op.add_column(table, sa.Column(name, sa.Boolean(), nullable=False, server_default="0"))
     for name, default in (("weigh_to_g", "1"), ("measure_to_ml", "5")):
-        column = sa.Column(name, sa.Float(), nullable=False, server_default=default)
+        column = sa.Column(name, sa.Double(), nullable=False, server_default=default)
         op.add_column("kitchen", column)
     op.add_column("preparation", sa.Column("pan", sa.JSON(), nullable=True))
     op.add_column("preparation", sa.Column("retired", sa.String(), nullable=True))
+
+
+def downgrade() -> None:
+    for name in ("pan", "retired"):
+        op.drop_column("preparation", name)
+    for name in ("weigh_to_g", "measure_to_ml"):
+        op.drop_column("kitchen", name)
+    for table, name, *_ in (*SWITCHES, *NUMBERS, *LISTS, *TEXTS):
+        op.drop_column(table, name)

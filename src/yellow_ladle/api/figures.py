@@ -1,0 +1,327 @@
+"""The numbers of a pot as its screen shows them: what is carried, thickness, yield, times."""
+
+from pydantic import BaseModel
+
+from yellow_ladle.core.book import Preparation, owner_of
+from yellow_ladle.core.cautions import called_for
+from yellow_ladle.core.colours import clashes
+from yellow_ladle.core.numbers.balance import CARRIED, Balance, portions_of
+from yellow_ladle.core.numbers.named import NUMBERS, NumberName, named
+from yellow_ladle.core.numbers.salt import seasoned
+from yellow_ladle.core.numbers.sources import Share, figure
+from yellow_ladle.core.numbers.sulphites import FLAG, SulphiteEstimate, estimate
+from yellow_ladle.core.numbers.thickeners import thickeners
+from yellow_ladle.core.numbers.thickness import Span, place_of, position, thickness
+from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.yields import evaporation, yielded
+
+POURED = ("stock", "sauce", "soup")
+"""Kinds whose thickness is predicted."""
+
+
+class ItemName(BaseModel):
+    """An item by its id and the name that a cook knows it by."""
+
+    id: str
+    name: str
+
+
+class ShareOut(BaseModel):
+    """What one item brings of a number, in grams (SO2: milligrams), and its share, 0 to 1."""
+
+    item: str
+    name: str
+    amount: float
+    share: float
+
+
+class NumberOut(BaseModel):
+    """One carried number. "At least" where something is missing; never a guess.
+
+    `value` is in the unit of its name, `per_portion` in grams (SO2: milligrams).
+    """
+
+    name: NumberName
+    value: float
+    per_portion: float | None
+    at_least: bool
+    missing: list[ItemName]
+    by_line: list[ShareOut]
+    by_product: list[ShareOut]
+
+
+class SaltOut(BaseModel):
+    """The salt before anyone seasons, in g per 100 g, and what one pinch more makes of it."""
+
+    already: float
+    pinch_more: float
+    pinch_g: float
+
+
+class SulphitesOut(BaseModel):
+    """Total SO2 against the line of the regime, as an estimate before any loss."""
+
+    mg_per_kg: float
+    line: float
+    under: bool
+    left_out: bool
+    sentence: str
+
+
+class StandOut(BaseModel):
+    """A predicted thickness: its place by name, the range's ends, and 0 to 1 along the scale."""
+
+    place: str
+    name: str
+    low_name: str
+    high_name: str
+    grams_per_l: float
+    low: float
+    high: float
+    position: float
+
+
+class GivenOut(BaseModel):
+    """What one thickener or body gives, in grams of flour in a litre."""
+
+    name: str
+    grams_per_l: float
+
+
+class ThicknessOut(BaseModel):
+    """How thick the pot will be; then the spoon test."""
+
+    hot: StandOut
+    lukewarm: StandOut
+    thawed: StandOut
+    effects: list[str]
+    given: list[GivenOut]
+    at_least: bool
+
+
+class YieldedOut(BaseModel):
+    """One making by weight in grams; levels in the pan in centimetres, null without one."""
+
+    grams_in: float
+    grams_out: float
+    by_products: float
+    lost: float
+    per_cent: float
+    level_in: float | None
+    level_out: float | None
+    unknown: list[ItemName]
+
+
+class EvaporationOut(BaseModel):
+    """Litres that leave the pan, estimated and as the last batches correct it."""
+
+    estimated: float
+    corrected: float
+    batches: int
+
+
+class ClashOut(BaseModel):
+    """What breaks the colour family."""
+
+    line: int | None
+    step: int | None
+    sentence: str
+
+
+class OfferedOut(BaseModel):
+    """A caution that a step calls for and does not have."""
+
+    step: int
+    id: str
+    text: str
+    source: str
+
+
+class AskedOut(BaseModel):
+    """What has to be known before a line can be weighed."""
+
+    line: int
+    sentence: str
+
+
+class FiguresOut(BaseModel):
+    """Everything that is worked out for one pot. `line_grams` is null where nobody can know."""
+
+    numbers: list[NumberOut]
+    salt: SaltOut
+    sulphites: SulphitesOut | None
+    thickness: ThicknessOut | None
+    made: YieldedOut
+    evaporation: EvaporationOut | None
+    portions: float | None
+    active_minutes: float
+    passive_minutes: float
+    clashes: list[ClashOut]
+    cautions: list[OfferedOut]
+    asked: list[AskedOut]
+    line_grams: list[float | None]
+
+
+def figures_out(reading: Reading, id: str) -> FiguresOut:
+    """The figures of a preparation of a book."""
+    balance, made = reading.balance, reading.book.preparations[id]
+    minutes = dict.fromkeys((True, False), 0.0)
+    for step in made.method:
+        minutes[step.passive] += step.minutes or 0
+    weights = [balance.line_grams(line) for line in made.lines]
+    return FiguresOut(
+        numbers=[_number(balance, id, name) for name in CARRIED],
+        salt=_salt(balance, id),
+        sulphites=_sulphites(reading, id),
+        thickness=_thickness(balance, id) if made.kind in POURED and made.lines else None,
+        made=_yielded(balance, id),
+        evaporation=_evaporation(made),
+        portions=portions_of(made),
+        active_minutes=minutes[False],
+        passive_minutes=minutes[True],
+        clashes=[
+            ClashOut(line=clash.line, step=clash.step, sentence=clash.sentence)
+            for clash in clashes(reading.book, made)
+        ],
+        cautions=_offered(reading, made),
+        asked=[
+            AskedOut(line=index, sentence=balance.asks(made.lines[index]))
+            for index, grams in enumerate(weights)
+            if grams is None
+        ],
+        line_grams=weights,
+    )
+
+
+def stand_out(span: Span) -> StandOut:
+    """A thickness by its place on the scale."""
+    place = place_of(span.middle)
+    return StandOut(
+        place=place.id,
+        name=place.name,
+        low_name=place_of(span.low).name,
+        high_name=place_of(span.high).name,
+        grams_per_l=span.middle,
+        low=span.low,
+        high=span.high,
+        position=position(span.middle),
+    )
+
+
+def _number(balance: Balance, id: str, name: str) -> NumberOut:
+    found = figure(balance, id, name)
+    place = CARRIED.index(name)
+    return NumberOut(
+        name=NUMBERS[place],
+        value=named(balance, id)[place],
+        per_portion=found.per_portion,
+        at_least=found.at_least,
+        missing=_names(balance, found.missing),
+        by_line=[_share(balance, share) for share in found.by_line],
+        by_product=[_share(balance, share) for share in found.by_product],
+    )
+
+
+def _salt(balance: Balance, id: str) -> SaltOut:
+    already, more, pinch = seasoned(balance, id)
+    return SaltOut(already=already, pinch_more=more, pinch_g=pinch)
+
+
+def _sulphites(reading: Reading, id: str) -> SulphitesOut | None:
+    if FLAG not in reading.levels(id):
+        return None
+    found = estimate(reading.balance, id, reading.sources(id)[FLAG])
+    if found is None:
+        return None
+    left_out = found.under and reading.book.kitchen.so2_by_amount
+    return SulphitesOut(
+        mg_per_kg=found.mg_per_kg,
+        line=found.line,
+        under=found.under,
+        left_out=left_out,
+        sentence=_told(found, left_out=left_out),
+    )
+
+
+def _told(found: SulphiteEstimate, *, left_out: bool) -> str:
+    about = f"About {found.mg_per_kg:.3g} mg/kg of SO2 by the records, before any loss"
+    if found.why:
+        return f"{about}; how much in all is not known: {found.why}. It is declared."
+    if not found.under:
+        return f"{about}: over the line of {found.line:g} mg/kg. It is declared."
+    if left_out:
+        return (
+            f"{about}: under the line of {found.line:g} mg/kg. Your kitchen leaves it out of the "
+            "declaration; the flag stays."
+        )
+    return (
+        f"{about}: under the line of {found.line:g} mg/kg. It is declared all the same, until "
+        "the kitchen chooses otherwise."
+    )
+
+
+def _thickness(balance: Balance, id: str) -> ThicknessOut:
+    found = thickness(balance, id)
+    known = thickeners()
+    return ThicknessOut(
+        hot=stand_out(found.hot),
+        lukewarm=stand_out(found.lukewarm),
+        thawed=stand_out(found.thawed),
+        effects=list(found.effects),
+        given=[
+            GivenOut(name=known[name].name if name in known else name, grams_per_l=span.middle)
+            for name, span in found.given.items()
+        ],
+        at_least=found.at_least,
+    )
+
+
+def _yielded(balance: Balance, id: str) -> YieldedOut:
+    found = yielded(balance, id)
+    return YieldedOut(
+        grams_in=found.grams_in,
+        grams_out=found.grams_out,
+        by_products=found.by_products,
+        lost=found.lost,
+        per_cent=found.per_cent,
+        level_in=found.level_in,
+        level_out=found.level_out,
+        unknown=_names(balance, found.unknown),
+    )
+
+
+def _evaporation(made: Preparation) -> EvaporationOut | None:
+    if made.pan is None:
+        return None
+    found = evaporation(made.pan, made.method, made.batches)
+    return EvaporationOut(
+        estimated=found.estimated, corrected=found.corrected, batches=found.batches
+    )
+
+
+def _offered(reading: Reading, made: Preparation) -> list[OfferedOut]:
+    """What each step calls for, besides a caution of its own."""
+    book = reading.book
+    found = []
+    for index, step in enumerate(made.method):
+        if step.caution:
+            continue
+        names = [book.name(item) for item in step.uses if owner_of(item) in reading.masks]
+        found += [
+            OfferedOut(step=index, id=caution.id, text=caution.text, source=caution.source)
+            for caution in called_for(step.text, names)
+        ]
+    return found
+
+
+def _share(balance: Balance, share: Share) -> ShareOut:
+    return ShareOut(
+        item=share.item,
+        name=balance.book.name(share.item),
+        amount=share.amount,
+        share=share.share,
+    )
+
+
+def _names(balance: Balance, items: tuple[str, ...]) -> list[ItemName]:
+    return [ItemName(id=item, name=balance.book.name(item)) for item in items]

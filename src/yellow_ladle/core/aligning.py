@@ -1,0 +1,28 @@
+"""Which lines and steps of one version of a card are those of another."""
+
+from collections.abc import Sequence
+from difflib import SequenceMatcher
+
+
+def aligned(base: Sequence[str], side: Sequence[str]) -> list[int | None]:
+    """For each entry of `side` the index of the entry of `base` that it is; None for a new one.
+
+    Entries are given by what identifies them: a line's item, a step's text. Where just as many
+    entries stand in a gap on both sides, they are taken for the same ones, changed. An entry that
+    was moved is still the same.
+    """
+    found: list[int | None] = [None] * len(side)
+    matcher = SequenceMatcher(None, base, side, autojunk=False)
+    for tag, low, high, first, last in matcher.get_opcodes():
+        if tag == "equal" or (tag == "replace" and high - low == last - first):
+            for here, there in zip(range(first, last), range(low, high), strict=True):
+                if tag == "equal" or not (side[here] in base or base[there] in side):
+                    found[here] = there
+    taken = {index for index in found if index is not None}
+    for place, ident in enumerate(side):
+        if found[place] is None:
+            moved = next((n for n, key in enumerate(base) if key == ident and n not in taken), None)
+            if moved is not None:
+                found[place] = moved
+                taken.add(moved)
+    return found
