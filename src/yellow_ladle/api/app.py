@@ -29,6 +29,7 @@ from yellow_ladle.api.routes import (
     plans,
     preparations,
     products,
+    recipes,
     thickening,
     tools,
     unchecked,
@@ -40,7 +41,7 @@ CLIENT = Path(__file__).parents[3] / "web" / "dist"
 
 ROUTES = (
     *(kitchen, family, preparations, products, changes, plans, find),
-    *(cards, amounts, thickening, comparison),
+    *(recipes, cards, amounts, thickening, comparison),
     *(labels, unchecked, tools, history, intake, feed_routes, photos),
 )
 

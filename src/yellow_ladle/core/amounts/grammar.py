@@ -39,6 +39,10 @@ _SIZES = re.compile(
     re.I,
 )
 _WORD = re.compile(r"[^\W\d_]+(?:\s?[^\W\d_]+)*", re.UNICODE)
+_ASIDE = re.compile(
+    r",?\s*\b(?P<said>to taste|as needed|as required|to serve|to finish|for \w+ing|optional)$", re.I
+)
+_LOOSE = re.compile(r"(?:an?|some|few)\s+(?P<measure>[^\d,]+?)\s+of\s+(?P<item>.+)", re.I)
 _THOUSANDS = re.compile(r"\d{1,3}(?:[,.]\d{3})+")
 _BRACKET = re.compile(r"\(([^()]*)\)\s*")
 
@@ -99,6 +103,8 @@ class _Reader:
 
     def read(self) -> Understood:
         approximate = self._skip(_ABOUT)
+        if (loose := self._loose()) is not None:
+            return loose
         low = self._number()
         if low is None:
             return self._without_number()
@@ -135,6 +141,17 @@ class _Reader:
             approximate or about or high is not None,
             self.question,
         )
+
+    def _loose(self) -> Understood | None:
+        """`a glug of oil`: a measure that nobody knows is kept as typed."""
+        found = _LOOSE.match(self.plain, self.at)
+        if found is None:
+            return None
+        words = found["measure"].lower().split()
+        if any(" ".join(words[n:]) in self.words for n in range(len(words))):
+            return None
+        question = UNREAD.format(text=self.plain[:60])
+        return Understood(self.typed, item=found["item"].strip(), question=question)
 
     def _without_number(self) -> Understood:
         """`pinch of salt` is one pinch; anything else is asked about."""
@@ -219,6 +236,9 @@ class _Reader:
         for bracket in _BRACKET.finditer(rest):
             self.notes.append(bracket[1].strip())
         rest = _BRACKET.sub("", rest).strip()
+        if (aside := _ASIDE.search(rest)) is not None:
+            self.notes.append(aside["said"].lower())
+            rest = rest[: aside.start()]
         item, _, after = rest.partition(",")
         item = _OF.sub("", item, count=1) if _OF.match(item) else item
         return item.strip(), ", ".join(note for note in (*self.notes, after.strip()) if note)

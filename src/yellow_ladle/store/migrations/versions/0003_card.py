@@ -38,7 +38,9 @@ def upgrade() -> None:
     for table, name in SWITCHES:
         op.add_column(table, sa.Column(name, sa.Boolean(), nullable=False, server_default="0"))
     for name, default in (("weigh_to_g", "1"), ("measure_to_ml", "5")):
-        column = sa.Column(name, sa.Double(), nullable=False, server_default=default)
+        column: sa.Column[float] = sa.Column(
+            name, sa.Double(), nullable=False, server_default=default
+        )
         op.add_column("kitchen", column)
     op.add_column("preparation", sa.Column("pan", sa.JSON(), nullable=True))
     op.add_column("preparation", sa.Column("retired", sa.String(), nullable=True))

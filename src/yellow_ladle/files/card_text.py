@@ -1,0 +1,73 @@
+"""What cards say in words, wherever they are printed or written out."""
+
+from dataclasses import dataclass
+
+from yellow_ladle.core.book import Book, Line, Preparation
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.numbers.balance import portions_of
+from yellow_ladle.core.reading import Reading
+
+
+@dataclass(frozen=True, slots=True)
+class FlagWords:
+    """The flags of an item by the names of the vocabulary, by level."""
+
+    contains: tuple[str, ...]
+    may_contain: tuple[str, ...]
+    unchecked: tuple[str, ...]
+
+
+def amount_text(quantity: float, unit: str) -> str:
+    """An amount as a cook writes it: `250 g`, `2` for pieces."""
+    number = f"{quantity:.4g}" if quantity < 10_000 else f"{quantity:.0f}"
+    return number if unit in ("piece", "each") else f"{number} {unit.replace('_', ' ')}"
+
+
+def line_text(book: Book, line: Line) -> str:
+    """A line in one piece: amount, name, and what is said of it."""
+    amount = line.typed or amount_text(line.quantity, line.unit)
+    told = f"{amount} {book.name(line.item)}" if not line.typed else line.typed
+    if line.typed and book.name(line.item).lower() not in line.typed.lower():
+        told = f"{line.typed} {book.name(line.item)}"
+    return f"{told}, {line.note}" if line.note else told
+
+
+def flag_words(reading: Reading, item: str) -> FlagWords:
+    """The flags of an item in words."""
+    names = {flag.id: flag.name for flag in reading.book.flags}
+    levels = reading.levels(item)
+    told = {
+        wanted: tuple(names[flag] for flag, level in levels.items() if level is wanted)
+        for wanted in (Level.CONTAINS, Level.MAY_CONTAIN, Level.UNCHECKED)
+    }
+    return FlagWords(told[Level.CONTAINS], told[Level.MAY_CONTAIN], told[Level.UNCHECKED])
+
+
+def head_text(made: Preparation) -> str:
+    """Kind, colour, yield and portions in a line."""
+    parts = [made.kind, made.colour or ""]
+    if made.yield_ is not None and made.yield_.unit != "portion":
+        parts.append(f"makes {amount_text(made.yield_.quantity, made.yield_.unit)}")
+    portions = portions_of(made)
+    if portions is not None:
+        parts.append(f"{portions:g} portions")
+    return " · ".join(part for part in parts if part)
+
+
+def grouped(made: Preparation) -> list[tuple[str, list[Line]]]:
+    """The counted lines under their headings, in the order of the card."""
+    found: dict[str, list[Line]] = {}
+    for index in made.counted():
+        line = made.lines[index]
+        found.setdefault(line.group, []).append(line)
+    return list(found.items())
+
+
+def signed_text(reading: Reading, id: str) -> str:
+    """Who signed a card off and whether that still stands."""
+    signed = reading.book.sign_offs.get(id)
+    if signed is None:
+        return "Not signed off."
+    if signed.stale_since is not None:
+        return f"Signed off by {signed.person} on {signed.date}, stale since {signed.stale_since}."
+    return f"Signed off by {signed.person} on {signed.date}."

@@ -1,0 +1,1 @@
+"""Recipes as schema.org describes them, in and out."""

@@ -1,0 +1,33 @@
+"""A recipe as somebody else wrote it, before it is matched to the book."""
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class RecipeLine:
+    """One ingredient line as written, under its heading if it has one."""
+
+    text: str
+    group: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class RecipeStep:
+    """One step; minutes where the recipe says so, the section that it stands in."""
+
+    text: str
+    minutes: float | None = None
+    section: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Recipe:
+    """A recipe in its own words. `yields` is kept as written, `place` says where it stood."""
+
+    name: str
+    lines: tuple[RecipeLine, ...] = ()
+    steps: tuple[RecipeStep, ...] = ()
+    yields: str = ""
+    minutes: float | None = None
+    category: str = ""
+    place: str = ""
