@@ -68,6 +68,18 @@ class WayChange(BaseModel):
     way: Name
 
 
+class Thickening(BaseModel):
+    """A product of the larder put into a pot as its thickener, with its fat where it is a roux."""
+
+    change: Literal["thickening"]
+    preparation: Id
+    product: Id
+    grams: Annotated[float, Field(gt=0, le=1_000_000)]
+    minutes: Annotated[float, Field(ge=0, le=10_000)] | None = None
+    fat: Id | None = None
+    fat_grams: Annotated[float, Field(gt=0, le=1_000_000)] | None = None
+
+
 class Renaming(BaseModel):
     """A preparation by another name, and by another id where one is given; references follow."""
 
@@ -156,6 +168,7 @@ AnyChange = Annotated[
     | LineChange
     | ChoiceChange
     | WayChange
+    | Thickening
     | Renaming
     | Retirement
     | BringIn

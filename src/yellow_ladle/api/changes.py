@@ -21,6 +21,7 @@ from yellow_ladle.api.change_forms import (
     Renaming,
     Retirement,
     StatementChange,
+    Thickening,
     WayChange,
 )
 from yellow_ladle.api.ledger import preparation_or_missing, product_or_missing
@@ -30,6 +31,8 @@ from yellow_ladle.core.change import Change, choosing, stating, with_lines
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.notices import with_maker, without_maker
+from yellow_ladle.core.numbers.bench import put_in
+from yellow_ladle.core.numbers.thickeners import thickener_of
 from yellow_ladle.core.product import Evidence, Product
 from yellow_ladle.core.renaming import renamed
 from yellow_ladle.core.ways import NoSuchWay, using
@@ -68,6 +71,8 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
             preparation = preparation_or_missing(now, wanted.preparation)
             with refused_as("way", NoSuchWay):
                 return Change(preparations=(using(preparation, wanted.way),))
+        case Thickening():
+            return _thickening(now, wanted)
         case Renaming():
             return _renaming(now, wanted)
         case Retirement():
@@ -114,6 +119,17 @@ def refused_as(place: str, error: type[ValueError]) -> Iterator[None]:
         yield
     except error as refusal:
         raise BookRefused([Fault(place, str(refusal))]) from refusal
+
+
+def _thickening(now: Now, wanted: Thickening) -> Change:
+    made = preparation_or_missing(now, wanted.preparation)
+    product = product_or_missing(now, wanted.product)
+    thickener = thickener_of().get(product.class_)
+    if thickener is None:
+        raise BookRefused([Fault("product", f"{product.name} is no thickener that is known here")])
+    fat = (wanted.fat, wanted.fat_grams) if wanted.fat and wanted.fat_grams else None
+    after = put_in(made, thickener, product.id, wanted.grams, wanted.minutes, fat)
+    return Change(preparations=(after,))
 
 
 def _renaming(now: Now, wanted: Renaming) -> Change:

@@ -246,7 +246,7 @@ def _sulphites(reading: Reading, id: str) -> SulphitesOut | None:
 def _told(found: SulphiteEstimate, *, left_out: bool) -> str:
     about = f"About {found.mg_per_kg:.3g} mg/kg of SO2 by the records, before any loss"
     if found.why:
-        return f"{about}; how much in all is not known: {found.why}. It is declared."
+        return f"{about}; how much in all is not known: {found.why}. The declaration stays."
     if not found.under:
         return f"{about}: over the line of {found.line:g} mg/kg. It is declared."
     if left_out:

@@ -2,12 +2,16 @@
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from difflib import SequenceMatcher
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.aligning import aligned
 from yellow_ladle.core.book import Amount, Line, Preparation, Step
 
 Part: TypeAlias = Literal["head", "lines", "method", "flags"]
+
+REWORDED = 0.4
+"""Steps that share this much of their words are one step, reworded."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,7 +63,11 @@ def _head(before: Preparation, after: Preparation) -> Iterator[Difference]:
 def _lines(
     before: Preparation, after: Preparation, name: Callable[[str], str]
 ) -> Iterator[Difference]:
-    origin = aligned([line.item for line in before.lines], [line.item for line in after.lines])
+    origin = aligned(
+        [line.item for line in before.lines],
+        [line.item for line in after.lines],
+        lambda old, new: before.lines[old].role == after.lines[new].role,
+    )
     for index, line in enumerate(before.lines):
         if index not in origin:
             amount = amount_words(line.quantity, line.unit, line.typed)
@@ -102,7 +110,11 @@ def _line(old: Line, new: Line, name: Callable[[str], str]) -> Iterator[Differen
 
 
 def _method(before: Preparation, after: Preparation) -> Iterator[Difference]:
-    origin = aligned([step.text for step in before.method], [step.text for step in after.method])
+    origin = aligned(
+        [step.text for step in before.method],
+        [step.text for step in after.method],
+        lambda old, new: _alike(before.method[old].text, after.method[new].text),
+    )
     for index, step in enumerate(before.method):
         if index not in origin:
             yield Difference("method", f"Step taken out: {step.text}")
@@ -129,6 +141,11 @@ def _step(place: int, old: Step, new: Step) -> Iterator[Difference]:
         if was != now:
             told = f"Step {place}, {what}: {_shown(was)} → {_shown(now)}."
             yield Difference("method", told)
+
+
+def _alike(old: str, new: str) -> bool:
+    """Whether a text was reworded, and not replaced by another one."""
+    return SequenceMatcher(None, old.split(), new.split()).ratio() >= REWORDED
 
 
 def _flags(before: Preparation, after: Preparation) -> Iterator[Difference]:

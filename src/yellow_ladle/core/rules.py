@@ -64,9 +64,10 @@ def classes_of(book: Book, item: str) -> frozenset[str]:
 
 
 def items_by_class(book: Book) -> dict[str, list[str]]:
-    """Every product and preparation of the book under each of its classes, by id."""
+    """Every product and preparation that is offered, under each of its classes, by id."""
     found: dict[str, list[str]] = {}
-    for item in sorted((*book.products, *book.preparations)):
+    made = (id for id, pot in book.preparations.items() if pot.retired is None)
+    for item in sorted((*book.products, *made)):
         for class_ in classes_of(book, item):
             found.setdefault(class_, []).append(item)
     return found

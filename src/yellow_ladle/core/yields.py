@@ -13,6 +13,8 @@ from yellow_ladle.core.tables import number, section, table, words
 
 LAST_BATCHES = 5
 """So many of the newest batches correct the estimate."""
+STEAM = 0.1
+"""From this share of what stays in the pot on, what is lost is a reduction."""
 ROUNDING = 1.001
 """A yield may be this much above what went in before it wants a reason."""
 GRAMS_A_LITRE = 1000.0
@@ -152,9 +154,17 @@ def filling(balance: Balance, preparation: str, ladle_ml: float) -> Filling:
     return Filling(litres, spare, factor, fill, level_cm(made.pan, fill))
 
 
-def reduces(preparation: Preparation) -> bool:
-    """Whether a step of its method takes liquid away."""
-    return any(_reducing().search(step.text) for step in preparation.method)
+def reduces(balance: Balance, preparation: str) -> bool:
+    """Whether liquid is boiled away: a step says so, or much of what stays in goes off as steam."""
+    made = balance.book.preparations[preparation]
+    if any(_reducing().search(step.text) for step in made.method):
+        return True
+    stays = sum(
+        poured.grams or 0.0
+        for poured in balance.poured(made)
+        if not made.lines[poured.index].strained_out
+    )
+    return 0 < balance.of(preparation).grams < stays * (1 - STEAM)
 
 
 def _by_product_grams(balance: Balance, made: Preparation) -> list[float]:

@@ -111,5 +111,16 @@ export const historyQuery = (item: () => string | null) =>
     here
   );
 
+export const figuresQuery = (id: () => string | null) =>
+  createQuery(
+    () => ({
+      queryKey: ['figures', id()],
+      enabled: id() !== null,
+      queryFn: () =>
+        answer(api.GET('/api/v1/cards/{id}/figures', { params: { path: { id: id() ?? '' } } }))
+    }),
+    here
+  );
+
 /** Everything is asked again: a change may reach any pot. */
 export const afterRecording = () => queries.invalidateQueries();

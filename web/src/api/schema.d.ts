@@ -38,6 +38,8 @@ export interface paths {
         /**
          * Family
          * @description The board: causes to the left, consequences to the right.
+         *
+         *     A retired pot is on it only while something is made from it.
          */
         get: operations["family_api_v1_family_get"];
         put?: never;
@@ -237,7 +239,7 @@ export interface paths {
         };
         /**
          * Find
-         * @description What has all the words in its name; names that begin with them first.
+         * @description What has all the words in its name; names that begin with them first. Nothing retired.
          */
         get: operations["find_api_v1_find_get"];
         put?: never;
@@ -260,6 +262,106 @@ export interface paths {
          * @description An id for something new of that name, one that nothing else has.
          */
         get: operations["free_api_v1_free_id_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/recipes/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Recipes
+         * @description Reads schema.org recipes from JSON-LD or a page, and matches them. Records nothing.
+         */
+        post: operations["look_at_recipes_api_v1_recipes_review_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/recipes.jsonld": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All Recipes
+         * @description The cards of some pots, or of all, as schema.org recipes.
+         */
+        get: operations["all_recipes_api_v1_recipes_jsonld_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/book.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Whole Book
+         * @description Every line of every pot as a table.
+         */
+        get: operations["whole_book_api_v1_book_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/cards/{id}/card.md": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Markdown
+         * @description One card as Markdown.
+         */
+        get: operations["as_markdown_api_v1_cards__id__card_md_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/cards/{id}/card.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Sheet
+         * @description One card as a sheet to print.
+         */
+        get: operations["as_sheet_api_v1_cards__id__card_pdf_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1124,7 +1226,7 @@ export interface components {
             /** Colours */
             colours: string[];
             /** Fats */
-            fats: components["schemas"]["ItemName"][];
+            fats: components["schemas"]["FatOut"][];
         };
         /**
          * BlockedOut
@@ -1444,6 +1546,18 @@ export interface components {
             strips: components["schemas"]["StripOut"][];
         };
         /**
+         * FatOut
+         * @description A fat of the larder: its class, by which a roux is reckoned, and the product.
+         */
+        FatOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Item */
+            item: string;
+        };
+        /**
          * FaultOut
          * @description One thing that is wrong, and where.
          */
@@ -1751,6 +1865,8 @@ export interface components {
         /**
          * KitchenIn
          * @description The kitchen as it is to be; `seen` is the version that the writer saw.
+         *
+         *     What is null of its measures, spoons and steps stays as it is.
          * @example {
          *       "name": "Skerrow Light",
          *       "regime": "uk-14",
@@ -1772,6 +1888,16 @@ export interface components {
              * @default []
              */
             people: components["schemas"]["PersonPiece"][];
+            /** Measures */
+            measures?: components["schemas"]["MeasurePiece"][] | null;
+            /** Spoons */
+            spoons?: ("us" | "metric" | "uk" | "au") | null;
+            /** Weigh To G */
+            weigh_to_g?: number | null;
+            /** Measure To Ml */
+            measure_to_ml?: number | null;
+            /** So2 By Amount */
+            so2_by_amount?: boolean | null;
             /** Seen */
             seen: number;
         };
@@ -1790,6 +1916,19 @@ export interface components {
             second_look_days: number;
             /** People */
             people: components["schemas"]["PersonPiece"][];
+            /** Measures */
+            measures: components["schemas"]["MeasurePiece"][];
+            /**
+             * Spoons
+             * @enum {string}
+             */
+            spoons: "us" | "metric" | "uk" | "au";
+            /** Weigh To G */
+            weigh_to_g: number;
+            /** Measure To Ml */
+            measure_to_ml: number;
+            /** So2 By Amount */
+            so2_by_amount: boolean;
             regime: components["schemas"]["Named"];
             /** Regimes */
             regimes: components["schemas"]["Named"][];
@@ -1815,6 +1954,12 @@ export interface components {
             roles: string[];
             /** Stages */
             stages: string[];
+            /** Treatments */
+            treatments: string[];
+            /** Colours */
+            colours: string[];
+            /** Lids */
+            lids: string[];
             /** Units */
             units: string[];
             /** Classes */
@@ -2104,6 +2249,18 @@ export interface components {
              * @default
              */
             code: string;
+        };
+        /**
+         * MeasurePiece
+         * @description A measure of the kitchen's own: how much it holds, in a unit that has a size.
+         */
+        MeasurePiece: {
+            /** Name */
+            name: string;
+            /** Quantity */
+            quantity: number;
+            /** Unit */
+            unit: string;
         };
         /**
          * MergeIn
@@ -2442,6 +2599,8 @@ export interface components {
             name: string;
             /** Kind */
             kind: string;
+            /** Retired */
+            retired?: string | null;
         };
         /**
          * PotOnBench
@@ -2586,7 +2745,7 @@ export interface components {
          */
         PreviewIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
         };
         /**
          * Problem
@@ -2794,7 +2953,7 @@ export interface components {
          */
         RecordIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
             /** Seen */
             seen?: number | null;
             /** Seen Each */
@@ -2868,6 +3027,39 @@ export interface components {
             preparation: string;
             /** Retired */
             retired: boolean;
+        };
+        /**
+         * ReviewedLineOut
+         * @description One line as written; `sure` where its item was found without doubt, else `near` may help.
+         */
+        ReviewedLineOut: {
+            /** Text */
+            text: string;
+            /** Sure */
+            sure: boolean;
+            /** Near */
+            near: components["schemas"]["ItemName"][];
+            /** Question */
+            question: string;
+            /** Approximate */
+            approximate: boolean;
+        };
+        /**
+         * ReviewedOut
+         * @description A recipe as it would be recorded, with the new products that its lines stand for.
+         */
+        ReviewedOut: {
+            preparation: components["schemas"]["PreparationPiece"];
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            /** Products */
+            products: components["schemas"]["ProductPiece"][];
+            /** Lines */
+            lines: components["schemas"]["ReviewedLineOut"][];
+            /** Notes */
+            notes: string[];
         };
         /**
          * RippleOut
@@ -3305,6 +3497,29 @@ export interface components {
              * @default true
              */
             equal: boolean;
+        };
+        /**
+         * Thickening
+         * @description A product of the larder put into a pot as its thickener, with its fat where it is a roux.
+         */
+        Thickening: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "thickening";
+            /** Preparation */
+            preparation: string;
+            /** Product */
+            product: string;
+            /** Grams */
+            grams: number;
+            /** Minutes */
+            minutes?: number | null;
+            /** Fat */
+            fat?: string | null;
+            /** Fat Grams */
+            fat_grams?: number | null;
         };
         /**
          * ThicknessOut
@@ -4300,6 +4515,268 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    look_at_recipes_api_v1_recipes_review_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewedOut"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    all_recipes_api_v1_recipes_jsonld_get: {
+        parameters: {
+            query?: {
+                item?: string[] | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    whole_book_api_v1_book_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    as_markdown_api_v1_cards__id__card_md_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    as_sheet_api_v1_cards__id__card_pdf_get: {
+        parameters: {
+            query?: {
+                size?: "A4" | "A5";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

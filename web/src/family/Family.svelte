@@ -3,14 +3,13 @@
   import Trouble from '../parts/Trouble.svelte';
   import Aside from './Aside.svelte';
   import AskBar from './AskBar.svelte';
-  import PotSheetLater from '../pot/PotSheetLater.svelte';
+  import { navigate } from '../routes';
   import { Board } from './board.svelte';
   import BoardView from './BoardView.svelte';
 
   const family = familyQuery();
   const kitchen = kitchenQuery();
   const board = new Board(() => family.data);
-  let recording = $state(false);
 </script>
 
 <svelte:head><title>Family · Yellow Ladle</title></svelte:head>
@@ -19,7 +18,7 @@
   class="grid h-full grid-cols-[minmax(0,1fr)_352px] grid-rows-[64px_minmax(0,1fr)] max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-[64px_minmax(0,1fr)_auto]"
 >
   <h1 class="sr-only">Family</h1>
-  <AskBar {board} kitchen={kitchen.data} onrecord={() => (recording = true)} />
+  <AskBar {board} kitchen={kitchen.data} onrecord={() => void navigate('/pots/new')} />
   {#if family.data && family.data.strips.length > 0}
     <BoardView {board} columns={family.data.columns} />
     <Aside {board} />
@@ -35,4 +34,3 @@
     <div class="p-8"><Trouble error={family.error} /></div>
   {/if}
 </div>
-<PotSheetLater bind:open={recording} />

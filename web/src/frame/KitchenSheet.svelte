@@ -5,6 +5,7 @@
   import Act from '../parts/Act.svelte';
   import Sheet from '../parts/Sheet.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import MeasuresPart from './MeasuresPart.svelte';
 
   /** Names the kitchen and its people, and picks the law that it declares by. */
   let { kitchen, onclose }: { kitchen: Schema['KitchenOut']; onclose: () => void } = $props();
@@ -13,6 +14,15 @@
   let regime = $derived(kitchen.regime.id);
   let days = $derived(kitchen.second_look_days);
   let people = $state(untrack(() => kitchen.people.map((person) => ({ ...person }))));
+  let own = $state(
+    untrack(() => ({
+      measures: kitchen.measures.map((measure) => ({ ...measure })),
+      spoons: kitchen.spoons,
+      weigh_to_g: kitchen.weigh_to_g,
+      measure_to_ml: kitchen.measure_to_ml,
+      so2_by_amount: kitchen.so2_by_amount
+    }))
+  );
   let error = $state<unknown>(null);
 
   async function record() {
@@ -23,6 +33,8 @@
         regime,
         second_look_days: days,
         people: named,
+        ...own,
+        measures: own.measures.filter((measure) => measure.name.trim() && measure.quantity > 0),
         seen: kitchen.version
       };
       await answer(api.PUT('/api/v1/kitchen', { body }));
@@ -78,6 +90,7 @@
         <Act onclick={() => (people = [...people, { initials: '', name: '' }])}>Add a person</Act>
       </div>
     </fieldset>
+    <MeasuresPart bind:own />
     <Trouble {error} />
   </div>
   {#snippet foot()}

@@ -2,6 +2,7 @@
   import { selection } from '../family/selection.svelte';
   import { p, route } from '../routes';
 
+  const POT = ['/pots', '/thickening', '/recipes'];
   const LARDER = ['/larder', '/unchecked', '/bags', '/tools', '/supplier', '/intake', '/history'];
 
   const places = $derived([
@@ -10,7 +11,7 @@
       key: '2',
       name: 'Pot',
       href: selection.pot === null ? p('/pots') : p('/pots/:id', { params: { id: selection.pot } }),
-      here: route.pathname.startsWith('/pots')
+      here: POT.some((path) => route.pathname.startsWith(path))
     },
     {
       key: '3',

@@ -4,7 +4,8 @@ import { LabelDraft } from './labelDraft.svelte';
 export type Product = Schema['ProductPiece'];
 type Part = Schema['PartPiece'];
 
-const EMPTY: Product = {
+/** A product of which only a name is known: everything is not checked. */
+export const UNREAD: Product = {
   id: '',
   name: '',
   class: 'other',
@@ -33,17 +34,17 @@ export type NumberField = (typeof NUMBERS)[number][0];
 
 /** A product while its labels are being read: its own, and one for each maker. */
 export class ProductDraft {
-  #before = $state.raw<Product>(EMPTY);
+  #before = $state.raw<Product>(UNREAD);
   name = $state('');
   className = $state('');
   numbers = $state<Partial<Record<NumberField, number | null>>>({});
   parts = $state<Part[]>([]);
   isBag = $state(false);
-  voices = $state.raw<LabelDraft[]>([new LabelDraft(EMPTY, '', '')]);
+  voices = $state.raw<LabelDraft[]>([new LabelDraft(UNREAD, '', '')]);
   chosen = $state('');
 
   begin(product?: Product) {
-    const piece = product ?? EMPTY;
+    const piece = product ?? UNREAD;
     this.#before = piece;
     this.name = piece.name;
     this.className = piece.class;

@@ -1,30 +1,62 @@
 <script lang="ts">
   import { Combobox } from 'bits-ui';
   import { untrack } from 'svelte';
+  import { sentence } from '../api/client';
   import { Finder } from './finder.svelte';
+  import { newProduct } from './newProduct';
   import Options from './Options.svelte';
 
-  /** Finds what a line can be made of, by any part of its name. */
+  /**
+   * Finds what a line can be made of, by any part of its name. With `makes`, a name that nothing
+   * has yet can become a new product, which starts not checked.
+   */
   let {
     item = $bindable(),
     name = '',
     label = 'Item',
     id,
-    only
+    only,
+    makes = false,
+    onnamed
   }: {
     item: string;
     name?: string;
     label?: string;
     id: string;
     only?: 'product';
+    makes?: boolean;
+    onnamed?: (item: string, name: string) => void;
   } = $props();
 
+  const NEW = 'new:';
   const finder = new Finder(untrack(() => only));
   let shown = $state(untrack(() => name));
+  let trouble = $state('');
 
-  function choose(value: string) {
-    item = value;
-    shown = finder.name(value) ?? shown;
+  const entries = $derived.by(() => {
+    const words = finder.words.trim();
+    if (!makes || words.length < 3 || finder.known) return finder.options;
+    const fresh = { value: NEW + words, label: words, note: 'new, not checked' };
+    return [...finder.options, fresh];
+  });
+
+  async function choose(value: string) {
+    trouble = '';
+    if (!value.startsWith(NEW)) {
+      item = value;
+      shown = finder.name(value) ?? shown;
+      onnamed?.(item, shown);
+      return;
+    }
+    const words = value.slice(NEW.length);
+    try {
+      const made = await newProduct(words);
+      item = made;
+      shown = words;
+      onnamed?.(made, words);
+    } catch (error) {
+      trouble = sentence(error);
+    }
   }
 
   function type(text: string) {
@@ -39,7 +71,12 @@
   }
 </script>
 
-<Combobox.Root type="single" value={item} onValueChange={choose} inputValue={shown}>
+<Combobox.Root
+  type="single"
+  value={item}
+  onValueChange={(value) => void choose(value)}
+  inputValue={shown}
+>
   <Combobox.Input
     {id}
     aria-label={label}
@@ -49,5 +86,6 @@
     oninput={(event) => type(event.currentTarget.value)}
     defaultValue={shown}
   />
-  <Options entries={finder.options} empty="Nothing has that in its name." above />
+  <Options {entries} empty="Nothing has that in its name." above />
 </Combobox.Root>
+{#if trouble}<p class="text-clay">{trouble}</p>{/if}

@@ -1,12 +1,19 @@
 <script lang="ts">
+  import type { Schema } from '../api/client';
+  import Figures from '../figures/Figures.svelte';
   import { p } from '../routes';
   import { amountText, type Pot } from './lines';
 
-  let { pot }: { pot: Pot } = $props();
+  let { pot, figures }: { pot: Pot; figures: Schema['FiguresOut'] | undefined } = $props();
 
   const direct = $derived(new Set(pot.goes_into.map((use) => use.id)));
   const further = $derived(pot.reaches.filter((other) => !direct.has(other.id)));
   const byProducts = $derived(pot.preparation.by_products ?? []);
+  const takers = (part: string) =>
+    pot.goes_into
+      .filter((use) => use.as_by_product === part)
+      .map((use) => use.name)
+      .join(', ');
   const declared = $derived(
     (
       [
@@ -54,14 +61,25 @@
     <h2 class="mt-4 text-[18px]">Also comes out</h2>
     <ul class="mt-1">
       {#each byProducts as part (part.id)}
-        <li class="flex min-h-9 items-center justify-between gap-3 border-b border-rule">
-          {part.name}
+        <li class="flex min-h-9 items-center justify-between gap-3 border-b border-rule py-1">
+          <span class="leading-tight">
+            {part.name}
+            <span class="block text-[14px] text-soft">
+              {takers(part.name) ? `into ${takers(part.name)}` : 'nothing takes it yet'}
+            </span>
+          </span>
           {#if part.quantity}
-            <span class="amount">{amountText(part.quantity, part.unit ?? '')}</span>
+            <span class="amount whitespace-nowrap">
+              {amountText(part.quantity, part.unit ?? '')}
+            </span>
           {/if}
         </li>
       {/each}
     </ul>
+  {/if}
+  {#if figures}
+    <h2 class="mt-4 text-[18px]">Numbers</h2>
+    <Figures {figures} id={pot.preparation.id} kind={pot.preparation.kind} />
   {/if}
   <h2 class="mt-4 text-[18px]">To declare</h2>
   <dl class="mt-1 grid gap-2">

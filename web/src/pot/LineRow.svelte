@@ -1,44 +1,57 @@
 <script lang="ts">
-  import type { Level } from '../api/client';
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import { asWords } from '../marks/levels';
-  import PotMark from '../marks/PotMark.svelte';
-  import { amountText, type Line } from './lines';
+  import LineMarks from './LineMarks.svelte';
+  import { amountText, treatmentText, type Line } from './lines';
+  import SubLines from './SubLines.svelte';
 
   let { line, onclick }: { line: Line; onclick: () => void } = $props();
 
-  const ORDER: Level[] = ['contains', 'may_contain', 'unchecked'];
-  const levels = $derived(Object.values(line.flags));
-  const marks = $derived(ORDER.filter((level) => levels.includes(level)));
+  let open = $state(false);
 
   const told = $derived.by(() => {
     const parts: string[] = [];
     if (line.line.choice) parts.push(line.counted ? 'in use' : 'not in use');
     const sure = Object.entries(line.flags).filter(([, level]) => level === 'contains');
-    parts.push(...sure.slice(0, 4).map(([flag]) => asWords(flag)));
+    const most = line.line.choice ? sure.length : 4;
+    parts.push(...sure.slice(0, most).map(([flag]) => asWords(flag)));
     if (line.unchecked > 0) parts.push(`${line.unchecked} not checked`);
     if (line.line.optional) parts.push('optional');
+    if (line.line.strained_out && line.line.group) parts.push('strained out');
+    const treated = treatmentText(line.line.treatment, line.line.minutes ?? null);
+    if (treated) parts.push(treated);
     if (line.line.note) parts.push(line.line.note);
     return parts.join(', ');
   });
 </script>
 
-<button
-  type="button"
-  {onclick}
-  class="grid min-h-11 w-full grid-cols-[60px_88px_minmax(0,1fr)] items-baseline border-b border-rule py-1.5 text-left leading-[1.2] hover:bg-ladle-pale"
->
-  <span class="flex gap-px self-center">
-    {#each marks as level (level)}<PotMark {level} small />{:else}<PotMark
-        level="free"
-        small
-      />{/each}
-  </span>
-  <span class="amount pr-3 text-right text-[15px]">
-    {amountText(line.line.quantity, line.line.unit)}
-  </span>
-  <span class="sr-only">Change:</span>
-  <span class={line.line.choice && !line.counted ? 'text-soft' : ''}>
-    <span class={line.line.choice && line.counted ? 'font-[650]' : ''}>{line.name}</span>
-    {#if told}<span class="block text-[14px] text-soft">{told}</span>{/if}
-  </span>
-</button>
+<div class="flex border-b border-rule">
+  <button
+    type="button"
+    {onclick}
+    class="grid min-h-11 min-w-0 flex-1 grid-cols-[60px_88px_minmax(0,1fr)] items-baseline py-1.5 text-left leading-[1.2] hover:bg-ladle-pale"
+  >
+    <LineMarks flags={line.flags} />
+    <span class="amount pr-3 text-right text-[15px]">
+      {line.line.typed || amountText(line.line.quantity, line.line.unit)}
+    </span>
+    <span class="sr-only">Change:</span>
+    <span class={line.line.choice && !line.counted ? 'text-soft' : ''}>
+      <span class={line.line.choice && line.counted ? 'font-[650]' : ''}>{line.name}</span>
+      {#if told}<span class="block text-[14px] text-soft">{told}</span>{/if}
+    </span>
+  </button>
+  {#if line.item_kind === 'preparation'}
+    <button
+      type="button"
+      class="grid w-11 place-items-center hover:bg-ladle-pale"
+      aria-expanded={open}
+      aria-label="What goes into {line.name}"
+      onclick={() => (open = !open)}
+    >
+      {#if open}<ChevronDown size={18} />{:else}<ChevronRight size={18} />{/if}
+    </button>
+  {/if}
+</div>
+{#if open}<SubLines id={line.owner} name={line.name} />{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { kitchenQuery } from '../api/queries';
+  import AmountBox from '../card/AmountBox.svelte';
   import Act from '../parts/Act.svelte';
   import ItemBox from '../parts/ItemBox.svelte';
   import Sheet from '../parts/Sheet.svelte';
@@ -12,12 +12,12 @@
   /** Changes one line: another item, another amount, or the alternative that is in use. */
   let { pot, line, onclose }: { pot: Pot; line: Line; onclose: () => void } = $props();
 
-  const kitchen = kitchenQuery();
   const recording = new Recording();
   const before = untrack(() => line.line);
   let item = $state(before.item);
-  let quantity = $state<number | null>(before.quantity);
+  let quantity = $state(before.quantity);
   let unit = $state(before.unit);
+  let typed = $state(before.typed ?? '');
   let tools = $state((before.equipment ?? []).join(', '));
   let choosing = $state(false);
 
@@ -37,14 +37,18 @@
   const change = $derived.by((): Change | null => {
     const preparation = pot.preparation.id;
     if (choosing) return { change: 'choice', preparation, line: line.index };
-    const same = item === before.item && quantity === before.quantity && unit === before.unit;
+    const same =
+      item === before.item &&
+      quantity === before.quantity &&
+      unit === before.unit &&
+      typed === (before.typed ?? '');
     const sameTools = equipment.join() === (before.equipment ?? []).join();
-    if ((same && sameTools) || quantity === null) return null;
+    if (same && sameTools) return null;
     return {
       change: 'line',
       preparation,
       line: line.index,
-      to: { ...before, item, quantity, unit, equipment }
+      to: { ...before, item, quantity, unit, typed, equipment }
     };
   });
 
@@ -72,19 +76,16 @@
         <span class="text-soft">Item</span>
         <ItemBox id="line-item" bind:item name={line.name} />
       </label>
-      <div class="grid grid-cols-2 gap-4">
-        <label class="block">
-          <span class="text-soft">Amount</span>
-          <input class="field amount" type="number" min="0" step="any" bind:value={quantity} />
-        </label>
-        <label class="block">
-          <span class="text-soft">Unit</span>
-          <select class="field" bind:value={unit}>
-            {#each kitchen.data?.units ?? [unit] as known (known)}
-              <option value={known}>{known.replace('_', ' ')}</option>
-            {/each}
-          </select>
-        </label>
+      <div class="block w-52">
+        <span class="text-soft">Amount, as you type it: 1 1/2 l, 2 bunches</span>
+        <AmountBox
+          {quantity}
+          {unit}
+          {typed}
+          {item}
+          label="Amount"
+          onset={(...found) => ([quantity, unit, typed] = found)}
+        />
       </div>
       <label class="block">
         <span class="text-soft">Tools it goes through, by name, with commas between</span>

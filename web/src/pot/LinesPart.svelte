@@ -1,13 +1,10 @@
 <script lang="ts">
   import Act from '../parts/Act.svelte';
+  import { p } from '../routes';
   import LineRow from './LineRow.svelte';
   import { groupsOf, type Line, type Pot } from './lines';
 
-  let {
-    pot,
-    onchange,
-    onwrite
-  }: { pot: Pot; onchange: (line: Line) => void; onwrite: () => void } = $props();
+  let { pot, onchange }: { pot: Pot; onchange: (line: Line) => void } = $props();
 
   const groups = $derived(groupsOf(pot.lines));
 </script>
@@ -24,5 +21,5 @@
     Nobody has written this card yet: it stands by its flags alone, and whatever is not stated is
     not checked.
   </p>
-  <Act onclick={onwrite}>Write the card</Act>
+  <Act href={p('/pots/:id/edit', { params: { id: pot.preparation.id } })}>Write the card</Act>
 {/each}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { potQuery } from '../api/queries';
+  import { figuresQuery, potQuery } from '../api/queries';
   import { selection } from '../family/selection.svelte';
   import Scroll from '../parts/Scroll.svelte';
   import Say from '../parts/Say.svelte';
@@ -11,15 +11,21 @@
   import LinesPart from './LinesPart.svelte';
   import type { Line } from './lines';
   import Method from './Method.svelte';
+  import NameSheet from './NameSheet.svelte';
   import PotHead from './PotHead.svelte';
-  import PotSheet from './PotSheet.svelte';
+  import QuietWarnings from './QuietWarnings.svelte';
   import SignOff from './SignOff.svelte';
   import SuitsList from './SuitsList.svelte';
+  import WayPick from './WayPick.svelte';
 
   const id = $derived(route.params.id ?? null);
   const pot = potQuery(() => id);
-  let editing = $state(false);
+  const figures = figuresQuery(() => id);
+  let naming = $state(false);
   let line = $state<Line | null>(null);
+  const names = $derived(
+    Object.fromEntries((pot.data?.lines ?? []).map((each) => [each.line.item, each.name]))
+  );
 
   $effect(() => {
     selection.pot = id;
@@ -30,18 +36,20 @@
 
 {#if pot.data}
   <div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
-    <PotHead pot={pot.data} onedit={() => (editing = true)} />
+    <PotHead pot={pot.data} onname={() => (naming = true)} />
     <div
       class="grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-[1000px]:block max-[1000px]:overflow-y-auto"
     >
       <section class="relative min-h-0 overflow-y-auto px-5 py-3" aria-labelledby="goes-in">
         <h2 id="goes-in" class="text-[18px]">What goes in</h2>
-        <LinesPart
-          pot={pot.data}
-          onchange={(chosen) => (line = chosen)}
-          onwrite={() => (editing = true)}
+        {#if (pot.data.preparation.ways ?? []).length > 0}<WayPick pot={pot.data} />{/if}
+        <LinesPart pot={pot.data} onchange={(chosen) => (line = chosen)} />
+        {#if figures.data}<QuietWarnings figures={figures.data} />{/if}
+        <Method
+          method={pot.data.preparation.method ?? []}
+          {names}
+          offered={figures.data?.cautions ?? []}
         />
-        <Method method={pot.data.preparation.method ?? []} />
         <SignOff pot={pot.data} />
       </section>
       <Scroll
@@ -54,10 +62,10 @@
         <SuitsList suits={pot.data.suits} notes />
         <div class="mt-3 border-t border-rule pt-2.5"><Say /></div>
       </Scroll>
-      <GoesInto pot={pot.data} />
+      <GoesInto pot={pot.data} figures={figures.data} />
     </div>
   </div>
-  <PotSheet bind:open={editing} pot={pot.data} />
+  {#if naming}<NameSheet pot={pot.data} onclose={() => (naming = false)} />{/if}
   {#if line}
     <LineSheet pot={pot.data} {line} onclose={() => (line = null)} />
   {/if}

@@ -3,8 +3,9 @@
   import Act from '../parts/Act.svelte';
   import { p } from '../routes';
   import { amountText, type Pot } from './lines';
+  import PotMenu from './PotMenu.svelte';
 
-  let { pot, onedit }: { pot: Pot; onedit: () => void } = $props();
+  let { pot, onname }: { pot: Pot; onname: () => void } = $props();
 
   const made = $derived(pot.preparation);
   const told = $derived(
@@ -25,6 +26,7 @@
     <p class="text-note text-soft">{told}</p>
   </div>
   <div class="max-w-md leading-snug">
+    {#if made.retired}<p class="text-clay">Retired on {made.retired}; not offered any more.</p>{/if}
     {#if pot.variant_of}
       <p>
         Variant of <a
@@ -53,6 +55,7 @@
       <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-[14px]">w</kbd>
     </Act>
     <IntoBag {items} />
-    <Act onclick={onedit}>Edit the card</Act>
+    <Act href={p('/pots/:id/edit', params)}>Edit the card</Act>
+    <PotMenu {pot} {onname} />
   </div>
 </div>

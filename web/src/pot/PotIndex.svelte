@@ -1,26 +1,23 @@
 <script lang="ts">
   import { potsQuery } from '../api/queries';
+  import Act from '../parts/Act.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { p } from '../routes';
 
   const pots = potsQuery();
   let words = $state('');
-  const shown = $derived(
+  const found = $derived(
     (pots.data?.entries ?? []).filter((pot) => pot.name.toLowerCase().includes(words.toLowerCase()))
   );
+  const shown = $derived(found.filter((pot) => !pot.retired));
+  const retired = $derived(found.filter((pot) => pot.retired));
 </script>
 
 <svelte:head><title>Pots · Yellow Ladle</title></svelte:head>
 
-<div class="h-full overflow-y-auto px-5 py-4">
-  <h1 class="text-[26px]">Which pot?</h1>
-  <label class="mt-2 block max-w-md">
-    <span class="text-soft">Part of its name</span>
-    <input class="field" bind:value={words} />
-  </label>
-  <Trouble error={pots.error} />
+{#snippet list(entries: typeof shown)}
   <ul class="mt-4 columns-3 gap-8">
-    {#each shown as pot (pot.id)}
+    {#each entries as pot (pot.id)}
       <li class="break-inside-avoid border-b border-rule">
         <a
           class="flex min-h-11 items-center justify-between gap-3 hover:bg-ladle-pale"
@@ -32,4 +29,23 @@
       </li>
     {/each}
   </ul>
+{/snippet}
+
+<div class="h-full overflow-y-auto px-5 py-4">
+  <h1 class="text-[26px]">Which pot?</h1>
+  <div class="mt-2 flex flex-wrap items-end gap-3">
+    <label class="block w-80">
+      <span class="text-soft">Part of its name</span>
+      <input class="field" bind:value={words} />
+    </label>
+    <Act main href={p('/pots/new')}>Record a pot</Act>
+    <Act href={p('/thickening')}>Thickening bench</Act>
+    <Act href={p('/recipes')}>Recipes in and out</Act>
+  </div>
+  <Trouble error={pots.error} />
+  {@render list(shown)}
+  {#if retired.length > 0}
+    <h2 class="mt-5 text-[18px]">Retired</h2>
+    {@render list(retired)}
+  {/if}
 </div>

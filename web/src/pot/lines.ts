@@ -8,6 +8,19 @@ export interface LineGroup {
   lines: Line[];
 }
 
+const TREATED: Record<string, string> = {
+  stirred_in_late: 'stirred in late',
+  simmered: 'simmered',
+  flamed: 'set alight',
+  reduced_dry: 'reduced to nearly dry'
+};
+
+/** How a line is treated, and for how long it is in the pot. */
+export function treatmentText(treatment: string, minutes: number | null): string {
+  const time = minutes ? `${minutes} min` : '';
+  return [TREATED[treatment] ?? (time && 'in the pot'), time].filter(Boolean).join(' ');
+}
+
 /** Lines as the pot is cooked: what goes in, choices together, what is lifted out, then the end. */
 export function groupsOf(lines: Line[]): LineGroup[] {
   const groups = new Map<string, Line[]>();
@@ -20,6 +33,7 @@ export function groupsOf(lines: Line[]): LineGroup[] {
 
 function headingOf({ line }: Line): string {
   if (line.choice) return `${capital(line.choice)} · any one of`;
+  if (line.group) return line.group;
   if (line.strained_out) return 'Strained out again, still carried';
   if (line.stage === 'finish') return 'At the end';
   if (line.stage === 'garnish') return 'On the plate';

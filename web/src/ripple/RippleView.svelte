@@ -4,6 +4,7 @@
   import { asWords, levelWord } from '../marks/levels';
   import PotMark from '../marks/PotMark.svelte';
   import Scroll from '../parts/Scroll.svelte';
+  import NumbersMoved from './NumbersMoved.svelte';
 
   /** What a change does, first in a sentence, then pot by pot and flag by flag. */
   let { ripple }: { ripple: Schema['RippleOut'] } = $props();
@@ -24,6 +25,7 @@
 </script>
 
 <p class="font-semibold" data-ripple>{ripple.sentence}</p>
+{#if ripple.numbers.length > 0}<NumbersMoved numbers={ripple.numbers} />{/if}
 {#if ripple.items.length > 0}
   <Collapsible.Root>
     <Collapsible.Trigger class="min-h-11 text-note underline underline-offset-4">

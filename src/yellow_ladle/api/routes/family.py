@@ -48,7 +48,10 @@ class FamilyOut(BaseModel):
 
 @router.get("/family")
 def family(now: TheBook) -> FamilyOut:
-    """The board: causes to the left, consequences to the right."""
+    """The board: causes to the left, consequences to the right.
+
+    A retired pot is on it only while something is made from it.
+    """
     reading = now.reading
     made = reading.book.preparations
     placed = columns(reading)
@@ -67,5 +70,6 @@ def family(now: TheBook) -> FamilyOut:
                 goes_into=sorted(reading.derivatives(id)),
             )
             for id, preparation in sorted(made.items(), key=lambda entry: entry[1].name)
+            if preparation.retired is None or reading.derivatives(id)
         ],
     )

@@ -33,7 +33,7 @@ def find(
     q: Annotated[str, Query(max_length=100)] = "",
     limit: Annotated[int, Query(ge=1, le=20_000)] = 20,
 ) -> list[FoundOut]:
-    """What has all the words in its name; names that begin with them first."""
+    """What has all the words in its name; names that begin with them first. Nothing retired."""
     words = q.casefold().split()
     found = [
         entry for entry in _all(now.reading.book) if all(w in entry.name.casefold() for w in words)
@@ -56,6 +56,8 @@ def _all(book: Book) -> list[FoundOut]:
         for product in book.products.values()
     ]
     for made in book.preparations.values():
+        if made.retired is not None:
+            continue
         found.append(FoundOut(item=made.id, name=made.name, what="preparation", kind=made.kind))
         for part in made.by_products:
             item = by_product_item(made.id, part.id)

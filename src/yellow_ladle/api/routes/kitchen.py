@@ -1,5 +1,6 @@
 """The kitchen, and the words that its screens choose from."""
 
+from collections.abc import Iterator
 from typing import Annotated
 
 from fastapi import APIRouter
@@ -7,19 +8,30 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.problems import PROBLEMS
-from yellow_ladle.core.book import KINDS, ROLES, SECOND_LOOK_DAYS, STAGES, Kitchen, Person
+from yellow_ladle.core.book import KINDS, ROLES, SECOND_LOOK_DAYS, STAGES, TREATMENTS, Kitchen
+from yellow_ladle.core.colours import colours
 from yellow_ladle.core.diets import diets
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.faults import measure_faults
 from yellow_ladle.core.goods import goods
 from yellow_ladle.core.levels import WORDS, Level
 from yellow_ladle.core.need import STRICTNESS
+from yellow_ladle.core.pan import LIDS
 from yellow_ladle.core.product import CERTIFICATES, EVIDENCE
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.regimes import regimes
 from yellow_ladle.core.rules import swap_rules
 from yellow_ladle.core.sentences import SAY
-from yellow_ladle.core.units import units
-from yellow_ladle.files.book_models import Name, PersonPiece, Word
+from yellow_ladle.core.units import Spoons, units
+from yellow_ladle.files.book_models import (
+    KitchenPiece,
+    MeasurePiece,
+    Name,
+    PersonPiece,
+    Positive,
+    Word,
+)
+from yellow_ladle.files.pieces import kitchen as kitchen_of
 from yellow_ladle.files.pieces import kitchen_piece
 from yellow_ladle.store.standing import Now
 
@@ -43,7 +55,10 @@ class Named(BaseModel):
 
 
 class KitchenIn(BaseModel):
-    """The kitchen as it is to be; `seen` is the version that the writer saw."""
+    """The kitchen as it is to be; `seen` is the version that the writer saw.
+
+    What is null of its measures, spoons and steps stays as it is.
+    """
 
     model_config = ConfigDict(
         json_schema_extra={"example": {"name": "Skerrow Light", "regime": "uk-14", "seen": 1}}
@@ -53,6 +68,11 @@ class KitchenIn(BaseModel):
     regime: Word
     second_look_days: Annotated[int, Field(ge=1, le=3650)] = SECOND_LOOK_DAYS
     people: list[PersonPiece] = []
+    measures: Annotated[list[MeasurePiece], Field(max_length=100)] | None = None
+    spoons: Spoons | None = None
+    weigh_to_g: Annotated[Positive, Field(le=1_000)] | None = None
+    measure_to_ml: Annotated[Positive, Field(le=1_000)] | None = None
+    so2_by_amount: bool | None = None
     seen: Annotated[int, Field(ge=0)]
 
 
@@ -64,6 +84,11 @@ class KitchenOut(BaseModel):
     today: str
     second_look_days: int
     people: list[PersonPiece]
+    measures: list[MeasurePiece]
+    spoons: Spoons
+    weigh_to_g: float
+    measure_to_ml: float
+    so2_by_amount: bool
     regime: Named
     regimes: list[Named]
     unchecked: int
@@ -77,6 +102,9 @@ class KitchenOut(BaseModel):
     kinds: list[str]
     roles: list[str]
     stages: list[str]
+    treatments: list[str]
+    colours: list[str]
+    lids: list[str]
     units: list[str]
     classes: list[str]
     say: str
@@ -96,10 +124,24 @@ def name_kitchen(wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
     initials = [person.initials for person in wanted.people]
     if twice := next((word for word in initials if initials.count(word) > 1), None):
         raise BookRefused([Fault("people", f'two people have the initials "{twice}"')])
-    people = tuple(Person(person.initials, person.name) for person in wanted.people)
-    kitchen = Kitchen(wanted.name, wanted.regime, wanted.second_look_days, people)
-    ledger.name(kitchen, wanted.seen)
+    given = wanted.model_dump(exclude={"seen"}, exclude_none=True)
+    standing = kitchen_piece(ledger.now.reading.book.kitchen).model_dump()
+    after = kitchen_of(KitchenPiece.model_validate({**standing, **given}))
+    if found := [*measure_faults(after.measures), *_measures_in_use(ledger.now, after)]:
+        raise BookRefused(found)
+    ledger.name(after, wanted.seen)
     return _kitchen(ledger.now)
+
+
+def _measures_in_use(now: Now, after: Kitchen) -> Iterator[Fault]:
+    """Measures that some line is given in, and that would be gone."""
+    kept = {*units(), *(measure.name for measure in after.measures)}
+    for made in now.reading.book.preparations.values():
+        for line in (*made.lines, *(line for way in made.ways for line in way.lines)):
+            if line.unit not in kept:
+                message = f'{made.name} is measured in "{line.unit}"; change it there first'
+                yield Fault("measures", message)
+                return
 
 
 def _kitchen(now: Now) -> KitchenOut:
@@ -116,6 +158,11 @@ def _kitchen(now: Now) -> KitchenOut:
         today=str(now.reading.on),
         second_look_days=book.kitchen.second_look_days,
         people=kitchen_piece(book.kitchen).people,
+        measures=kitchen_piece(book.kitchen).measures,
+        spoons=book.kitchen.spoons,
+        weigh_to_g=book.kitchen.weigh_to_g,
+        measure_to_ml=book.kitchen.measure_to_ml,
+        so2_by_amount=book.kitchen.so2_by_amount,
         regimes=[Named(id=regime.id, name=regime.name) for regime in regimes().values()],
         regime=Named(id=book.kitchen.regime, name=regimes()[book.kitchen.regime].name),
         unchecked=sum(unchecked),
@@ -132,7 +179,10 @@ def _kitchen(now: Now) -> KitchenOut:
         kinds=list(KINDS),
         roles=list(ROLES),
         stages=list(STAGES),
-        units=list(units()),
+        treatments=list(TREATMENTS),
+        colours=list(colours()),
+        lids=list(LIDS),
+        units=list(book.units),
         classes=sorted(classes),
         say=SAY,
     )

@@ -33,6 +33,7 @@ class PotNameOut(BaseModel):
     id: str
     name: str
     kind: str
+    retired: str | None = None
 
 
 class LineOut(BaseModel):
@@ -87,7 +88,7 @@ def preparations(
     """Every preparation by name."""
     wanted = find.casefold()
     pots = [
-        PotNameOut(id=id, name=made.name, kind=made.kind)
+        PotNameOut(id=id, name=made.name, kind=made.kind, retired=made.retired)
         for id, made in now.reading.book.preparations.items()
         if wanted in made.name.casefold()
     ]

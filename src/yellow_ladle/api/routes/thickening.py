@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from yellow_ladle.api.figures import ItemName, StandOut, stand_out
+from yellow_ladle.api.figures import StandOut, stand_out
 from yellow_ladle.api.ledger import TheBook, preparation_or_missing
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
@@ -35,6 +35,14 @@ class PlaceOut(BaseModel):
     stand: StandOut
 
 
+class FatOut(BaseModel):
+    """A fat of the larder: its class, by which a roux is reckoned, and the product."""
+
+    id: str
+    name: str
+    item: str
+
+
 class BenchOut(BaseModel):
     """What the bench can be asked for."""
 
@@ -42,7 +50,7 @@ class BenchOut(BaseModel):
     thickeners: list[Named]
     goals: list[Goal]
     colours: list[str]
-    fats: list[ItemName]
+    fats: list[FatOut]
 
 
 class PotOnBench(BaseModel):
@@ -111,7 +119,7 @@ class WillBeIn(BaseModel):
 def bench(now: TheBook) -> BenchOut:
     """The scale, the thickeners, the goals, and the fats of the larder."""
     fats = {
-        product.id: product
+        product.class_: product
         for product in now.reading.book.products.values()
         if _is_fat(product.class_)
     }
@@ -128,7 +136,10 @@ def bench(now: TheBook) -> BenchOut:
         thickeners=[Named(id=entry.id, name=entry.name) for entry in thickeners().values()],
         goals=list(GOALS),
         colours=list(browning()),
-        fats=[ItemName(id=entry.class_, name=entry.name) for entry in fats.values()],
+        fats=[
+            FatOut(id=class_, name=product.name, item=product.id)
+            for class_, product in fats.items()
+        ],
     )
 
 

@@ -122,7 +122,7 @@ def _warnings(balance: Balance, made: Preparation, factor: float) -> list[str]:
         return found
     times = f"{factor:.2g} times" if factor > 1 else f"{factor:.2g} of"
     minutes = sum(step.minutes or 0 for step in made.method)
-    if reduces(made) and minutes:
+    if reduces(balance, made.id) and minutes:
         slower = "longer" if factor > 1 else "shorter"
         found.append(
             f"It reduces: {times} the amount in the same pan takes about {factor:.2g} times as "

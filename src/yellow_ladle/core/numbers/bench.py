@@ -1,9 +1,10 @@
 """The thickening bench: how much of which thickener takes a liquid to a wanted thickness."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal, TypeAlias, get_args
 
+from yellow_ladle.core.book import Line, Preparation, Step
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.numbers.thickeners import (
     Thickener,
@@ -174,3 +175,27 @@ def _reaches(thickener: Thickener, candidates: tuple[Candidate, ...], goal: Goal
             return thickener.clear
         case "stands_acid":
             return thickener.acid >= WELL
+
+
+def put_in(
+    made: Preparation,
+    thickener: Thickener,
+    product: str,
+    grams: float,
+    minutes: float | None = None,
+    fat: tuple[str, float] | None = None,
+) -> Preparation:
+    """A preparation with a thickener from the bench in it: its line, its fat's, and its steps.
+
+    A roux goes in first, all else at the end. `fat` is a product with its grams.
+    """
+    is_roux = thickener.form == "roux"
+    stage, group = ("cook", "To bind") if is_roux else ("finish", "To bind at the end")
+    lines = [
+        Line(product, grams, "g", "thickener", stage, minutes=minutes or None, group=group),
+        *([Line(fat[0], fat[1], "g", "fat", stage, group=group)] if fat else []),
+    ]
+    steps = [Step(text, caution=None, uses=(product,)) for text in thickener.method]
+    if steps and thickener.cautions:
+        steps[-1] = replace(steps[-1], caution=" ".join(thickener.cautions))
+    return replace(made, lines=(*made.lines, *lines), method=(*made.method, *steps))
