@@ -19,8 +19,8 @@ def aligned(
     for tag, low, high, first, last in matcher.get_opcodes():
         if tag == "equal" or (tag == "replace" and high - low == last - first):
             for here, there in zip(range(first, last), range(low, high), strict=True):
-                moved = side[here] in base or base[there] in side
-                fits = not moved and (like is None or like(there, here))
+                elsewhere = side[here] in base or base[there] in side
+                fits = not elsewhere and (like is None or like(there, here))
                 if tag == "equal" or fits:
                     found[here] = there
     taken = {index for index in found if index is not None}

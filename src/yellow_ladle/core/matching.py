@@ -14,6 +14,8 @@ SURE = 0.9
 """From this likeness on, and with nothing nearly as like, a match is taken without asking."""
 WITHIN = 0.8
 """How like a longer name is that holds all the words asked for: butter in a dairy's butter."""
+SLIPPED = 0.72
+"""Two words that share this much are one, with a slip of the pen in it."""
 LIKELY = 0.6
 """Below this likeness nothing is offered."""
 MOST = 5
@@ -92,7 +94,7 @@ def _word_likeness(one: str, other: str) -> float:
     if abs(len(one) - len(other)) > 2 or len(one) < 4:
         return 0.0
     ratio = SequenceMatcher(None, one, other).ratio()
-    return ratio if ratio >= 0.75 else 0.0
+    return ratio if ratio >= SLIPPED else 0.0
 
 
 @cache

@@ -66,7 +66,7 @@ def _metric(amount: float, unit: Unit, size: float) -> Rounded:
 
 def _stepped(amount: float, step: float) -> float:
     while step > FINEST_G and step > amount * TOO_COARSE:
-        step /= 10
+        step = max(step / 10, FINEST_G)
     return max(_to(amount, step), min(step, FINEST_G))
 
 

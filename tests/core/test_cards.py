@@ -1,0 +1,372 @@
+"""Cards: ways, versions side by side, two people on one card, renaming, colours, cautions."""
+
+import unittest
+from dataclasses import fields, replace
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.kitchens import BUTTER, FLOUR, MILK, OIL, book, line, pot, product, read
+from yellow_ladle.core.aligning import aligned
+from yellow_ladle.core.book import Amount, Preparation, Step, Way
+from yellow_ladle.core.cautions import called_for, cautions
+from yellow_ladle.core.change import Change, applied, reread
+from yellow_ladle.core.colours import clashes, colours
+from yellow_ladle.core.comparing import differences
+from yellow_ladle.core.fault import Fault
+from yellow_ladle.core.faults import change_faults
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.matching import matches, names_of, role_of, sure
+from yellow_ladle.core.merging import merged
+from yellow_ladle.core.product import Addition, Bag
+from yellow_ladle.core.renaming import renamed
+from yellow_ladle.core.units import Measure
+from yellow_ladle.core.ways import FIRST, NoSuchWay, using, way_in_use
+
+MELT, STIR = Step("Melt the butter."), Step("Stir the flour in.", 4, "low")
+CARD = pot(
+    "roux",
+    line("butter", "fat", quantity=100),
+    line("plain-flour", "thickener", quantity=100),
+    kind="roux",
+    method=(MELT, STIR),
+)
+
+
+def told(before: Preparation, after: Preparation) -> list[str]:
+    return [entry.sentence for entry in differences(before, after, str)]
+
+
+class Ways(unittest.TestCase):
+    def setUp(self) -> None:
+        oily = Way("with oil", (line("oil", "fat"), line("plain-flour")), (STIR,), "blond")
+        self.card = replace(CARD, way="with butter", ways=(oily,), colour="white")
+
+    def test_another_way_is_taken_into_use_and_back(self) -> None:
+        other = using(self.card, "with oil")
+        self.assertEqual(
+            (other.way, other.colour, other.lines[0].item), ("with oil", "blond", "oil")
+        )
+        self.assertEqual(other.ways, (way_in_use(self.card),))
+        self.assertEqual(using(other, "with butter"), self.card)
+        self.assertIs(using(self.card, "with butter"), self.card)
+        with self.assertRaisesRegex(NoSuchWay, 'no way called "with lard"'):
+            using(self.card, "with lard")
+        self.assertEqual(way_in_use(CARD).name, FIRST)
+
+    def test_only_the_way_in_use_is_carried(self) -> None:
+        before = read(book(FLOUR, BUTTER, OIL, self.card))
+        self.assertEqual(before.level("roux", "milk"), Level.CONTAINS)
+        after = reread(before, Change(preparations=(using(self.card, "with oil"),))).reading
+        self.assertEqual(after.level("roux", "milk"), Level.FREE)
+
+    def test_what_a_way_is_made_of_cannot_be_removed(self) -> None:
+        made = book(FLOUR, BUTTER, OIL, self.card)
+        change = Change(removed=("oil",))
+        found = change_faults(applied(made, change), change)
+        self.assertEqual(
+            [str(fault) for fault in found],
+            ['roux.ways[0]: "oil" is in the way "with oil" of Roux; take it out there first'],
+        )
+
+    def test_two_ways_of_one_name_are_refused(self) -> None:
+        twice = replace(self.card, ways=(*self.card.ways, Way("with butter")))
+        change = Change(preparations=(twice,))
+        found = change_faults(applied(book(FLOUR, BUTTER, OIL), change), change)
+        self.assertIn("is here twice", found[0].message)
+
+
+class Comparing(unittest.TestCase):
+    def test_differences_are_sentences(self) -> None:
+        after = replace(
+            CARD,
+            name="Blond roux",
+            colour="blond",
+            yield_=Amount(190, "g"),
+            lines=(
+                replace(CARD.lines[0], quantity=120, note="unsalted"),
+                replace(CARD.lines[1], strained_out=True),
+                line("salt", "seasoning", quantity=2),
+            ),
+            method=(MELT, replace(STIR, text="Stir the flour in slowly.", minutes=6)),
+            statements={"soy": Level.MAY_CONTAIN},
+        )
+        self.assertEqual(
+            told(CARD, after),
+            [
+                "The name: Roux → Blond roux.",
+                "The colour family: nothing → blond.",
+                "The yield: nothing → 190 g.",
+                "butter: 100 g → 120 g.",
+                "butter, note: nothing → unsalted.",
+                "plain-flour, strained out: no → yes.",
+                "Added: 2 g salt.",
+                "Step 2: “Stir the flour in.” → “Stir the flour in slowly.”",
+                "Step 2, minutes: 4 → 6.",
+                "soy, stated of the pot itself: not stated → may_contain.",
+            ],
+        )
+        self.assertEqual(told(CARD, CARD), [])
+
+    def test_a_moved_line_is_not_another_one(self) -> None:
+        moved = replace(CARD, lines=CARD.lines[::-1])
+        self.assertEqual(told(CARD, moved), ["The lines stand in another order."])
+
+    def test_every_field_of_a_line_and_a_step_is_told(self) -> None:
+        line_values = {
+            "item": "oil",
+            "quantity": 5.0,
+            "unit": "kg",
+            "role": "body",
+            "stage": "finish",
+            "optional": True,
+            "strained_out": True,
+            "choice": "fat",
+            "chosen": True,
+            "note": "n",
+            "equipment": ("pan",),
+            "treatment": "simmered",
+            "minutes": 3.0,
+            "group": "g",
+            "typed": "a splash",
+        }
+        for entry in fields(CARD.lines[0]):
+            changed = replace(CARD.lines[0], **{entry.name: line_values[entry.name]})
+            after = replace(CARD, lines=(changed, CARD.lines[1]))
+            self.assertTrue(told(CARD, after), entry.name)
+        step_values = {
+            "text": "Melt the butter slowly.",
+            "minutes": 9.0,
+            "heat": "high",
+            "cue": "foam",
+            "caution": "hot",
+            "equipment": ("pan",),
+            "uses": ("butter",),
+            "passive": True,
+        }
+        for entry in fields(MELT):
+            changed_step = replace(MELT, **{entry.name: step_values[entry.name]})
+            self.assertTrue(told(CARD, replace(CARD, method=(changed_step, STIR))), entry.name)
+
+    def test_entries_are_aligned(self) -> None:
+        self.assertEqual(aligned("abc", "abc"), [0, 1, 2])
+        self.assertEqual(aligned("abc", "axc"), [0, 1, 2])
+        self.assertEqual(aligned("abc", "cab"), [2, 0, 1])
+        self.assertEqual(aligned("abc", "ac"), [0, 2])
+        self.assertEqual(aligned("abc", "axc", lambda *_: False), [0, None, 2])
+
+
+class Merging(unittest.TestCase):
+    def test_changes_of_different_lines_are_put_together(self) -> None:
+        mine = replace(CARD, lines=(replace(CARD.lines[0], quantity=120), CARD.lines[1]))
+        salt = line("salt", "seasoning", quantity=2)
+        theirs = replace(CARD, name="Theirs", lines=(*CARD.lines, salt))
+        found = merged(CARD, mine, theirs)
+        self.assertEqual(found.conflicts, ())
+        self.assertEqual(found.preparation.name, "Theirs")
+        self.assertEqual([entry.quantity for entry in found.preparation.lines], [120, 100, 2])
+
+    def test_both_changing_one_amount_is_told_and_mine_is_kept(self) -> None:
+        mine = replace(CARD, lines=(replace(CARD.lines[0], quantity=120), CARD.lines[1]))
+        theirs = replace(CARD, lines=(replace(CARD.lines[0], quantity=90), CARD.lines[1]))
+        found = merged(CARD, mine, theirs)
+        self.assertEqual(found.preparation.lines[0].quantity, 120)
+        self.assertEqual(
+            found.conflicts,
+            ("Both changed quantity of the line butter: yours was kept, theirs was 90.",),
+        )
+
+    def test_what_one_took_out_and_the_other_changed_is_kept(self) -> None:
+        without = replace(CARD, lines=CARD.lines[1:])
+        changed = replace(CARD, lines=(replace(CARD.lines[0], quantity=90), CARD.lines[1]))
+        for mine, theirs, who in ((without, changed, "You took"), (changed, without, "They took")):
+            found = merged(CARD, mine, theirs)
+            self.assertIn(90, [entry.quantity for entry in found.preparation.lines])
+            self.assertIn(who, found.conflicts[0])
+        both = merged(CARD, without, without)
+        self.assertEqual((both.preparation, both.conflicts), (without, ()))
+
+    def test_steps_are_merged_like_lines(self) -> None:
+        mine = replace(CARD, method=(MELT, replace(STIR, minutes=8)))
+        theirs = replace(CARD, method=(Step("Weigh all of it."), MELT, STIR))
+        found = merged(CARD, mine, theirs)
+        self.assertEqual(
+            [(step.text, step.minutes) for step in found.preparation.method],
+            [("Weigh all of it.", None), (MELT.text, None), (STIR.text, 8)],
+        )
+
+    @given(st.permutations(["a", "b", "c", "d"]), st.lists(st.sampled_from("abcdxyz"), max_size=6))
+    def test_nothing_changed_takes_all_of_the_other(
+        self, order: list[str], items: list[str]
+    ) -> None:
+        base = pot("m", *map(line, order))
+        other = pot("m", *(line(item, quantity=n) for n, item in enumerate(items)))
+        self.assertEqual(merged(base, other, base).preparation, other)
+        taken = merged(base, base, other)
+        self.assertEqual(taken.conflicts, ())
+        self.assertEqual(
+            sorted((e.item, e.quantity) for e in taken.preparation.lines),
+            sorted((e.item, e.quantity) for e in other.lines),
+        )
+
+
+class Renaming(unittest.TestCase):
+    def test_every_reference_follows(self) -> None:
+        stock = pot("stock", "butter", by="fat")
+        way = Way("other", (line("stock"),))
+        sauce = pot(
+            "sauce", "stock", "stock/fat", method=(Step("In.", uses=("stock",)),), ways=(way,)
+        )
+        copy = pot("copy", "butter", variant_of="stock")
+        bag = product("bag", bag=Bag((Addition("stock/fat", "2026-11-01"),)))
+        made = book(BUTTER, bag, stock, sauce, copy)
+        change = renamed(made, "stock", "white-stock", "White stock")
+        after = applied(made, change)
+        self.assertEqual(change_faults(after, change), [])
+        self.assertNotIn("stock", after.preparations)
+        self.assertEqual(after.preparations["white-stock"].name, "White stock")
+        sauce = after.preparations["sauce"]
+        self.assertEqual([e.item for e in sauce.lines], ["white-stock", "white-stock/fat"])
+        self.assertEqual(sauce.method[0].uses, ("white-stock",))
+        self.assertEqual(sauce.ways[0].lines[0].item, "white-stock")
+        self.assertEqual(after.preparations["copy"].variant_of, "white-stock")
+        filled = after.products["bag"].bag
+        self.assertEqual(filled and filled.additions[0].item, "white-stock/fat")
+        before, later = read(made), read(after)
+        self.assertEqual(before.masks["sauce"], later.masks["sauce"])
+
+    def test_another_name_alone_touches_nothing_else(self) -> None:
+        made = book(FLOUR, BUTTER, CARD)
+        change = renamed(made, "roux", "roux", "Pale roux")
+        self.assertEqual((change.ids, change.preparations[0].name), (["roux"], "Pale roux"))
+
+
+class ColoursAndCautions(unittest.TestCase):
+    def clash(self, *lines: object, colour: str = "white", **rest: object) -> list[str]:
+        brown = pot("brown-roux", "butter", kind="roux", colour="brown", name="Brown roux")
+        pale = pot("white-roux", "butter", kind="roux", colour="white", name="White roux")
+        onions = pot("onions", "butter", colour="brown", name="Gold onions")
+        pepper = product("pepper", class_="spice")
+        pepper = replace(pepper, name="Black pepper")
+        made = pot("sauce", *lines, colour=colour, **rest)  # type: ignore[arg-type]
+        pieces = (BUTTER, MILK, FLOUR, pepper, brown, pale, onions, made)
+        return [clash.sentence for clash in clashes(book(*pieces), made)]
+
+    def test_what_breaks_a_colour_family_is_told_quietly(self) -> None:
+        self.assertIn("a brown roux under a white one", self.clash("brown-roux")[0])
+        self.assertIn("it is brown", self.clash("onions")[0])
+        self.assertIn("Black pepper: it shows dark", self.clash("pepper")[0])
+        self.assertIn("a white roux lightens", self.clash("white-roux", colour="brown")[0])
+        self.assertIn("clouds", self.clash("plain-flour", colour="clear")[0])
+        browned = self.clash("milk", method=(Step("Colour the onions first."),))
+        self.assertEqual(browned, ["Step 1: colouring in this step breaks a white pot."])
+        self.assertEqual(self.clash("white-roux", "milk"), [])
+        self.assertEqual(self.clash(line("onions", strained_out=True)), [])
+        self.assertEqual(colours(), ("white", "blond", "brown", "red", "green", "clear"))
+
+    def test_a_steps_words_call_for_cautions(self) -> None:
+        wanted = {
+            "Boil the kidney beans.": "kidney-beans",
+            "Brandy in, set alight.": "alight",
+            "Blend until smooth.": "blend-hot",
+            "Strain, chill fast.": "cool-big-pot",
+            "Yolks stirred in off the heat.": "raw-egg",
+            "Fry the bread.": "hot-fat",
+            "Crush the shells in the pan.": "shell-spines",
+            "Fill the jars while hot.": "hot-jars",
+            "Open the oysters.": "oysters",
+        }
+        for text, id in wanted.items():
+            self.assertIn(id, [caution.id for caution in called_for(text)], text)
+        self.assertEqual(called_for("Stir it."), ())
+        self.assertEqual(
+            [c.id for c in called_for("In with it.", ["Red kidney beans"])], ["kidney-beans"]
+        )
+        self.assertTrue(all(c.text and c.source for c in cautions()))
+
+
+class Matching(unittest.TestCase):
+    def setUp(self) -> None:
+        names = ("Hill Farm butter", "Onions", "Spring onions", "Bay leaves", "Plain flour")
+        self.names = {name.lower().replace(" ", "-"): name for name in names}
+
+    def test_words_find_items(self) -> None:
+        for text, item in (
+            ("onion", "onions"),
+            ("bay leaf", "bay-leaves"),
+            ("plain flour", "plain-flour"),
+            ("plain flower", "plain-flour"),
+            ("finely chopped onions", "onions"),
+        ):
+            self.assertEqual(matches(self.names, text)[0].item, item, text)
+        self.assertTrue(sure(matches(self.names, "onions")))
+        self.assertTrue(sure(matches(self.names, "bay leaf")))
+
+    def test_what_is_only_near_is_not_taken(self) -> None:
+        near = matches(self.names, "butter")
+        self.assertEqual((near[0].item, sure(near)), ("hill-farm-butter", False))
+        self.assertFalse(sure(matches(self.names, "buter")))
+        self.assertEqual(matches(self.names, "cod"), ())
+        self.assertEqual(matches(self.names, "the"), ())
+
+    def test_a_retired_pot_is_not_offered_and_roles_are_guessed(self) -> None:
+        made = book(
+            BUTTER, replace(pot("old", "butter"), retired="2026-11-01"), pot("new", "butter")
+        )
+        self.assertEqual(set(names_of(made)), {"butter", "new"})
+        self.assertEqual(role_of("butter"), "fat")
+        self.assertEqual(role_of(None, "stock"), "liquid")
+        self.assertEqual(role_of("anything"), "body")
+
+
+class Faults(unittest.TestCase):
+    def faults(self, made: Preparation, *measures: Measure) -> list[Fault]:
+        standing = book(FLOUR, BUTTER, MILK)
+        standing = replace(standing, kitchen=replace(standing.kitchen, measures=measures))
+        change = Change(preparations=(made,))
+        return change_faults(applied(standing, change), change)
+
+    def test_a_yield_of_nothing_and_a_line_of_ten_tonnes(self) -> None:
+        found = self.faults(replace(CARD, yield_=Amount(0, "g")))
+        self.assertEqual(found[0].place, "roux.yield.quantity")
+        for quantity, unit in ((10_000, "kg"), (10_000_000, "g"), (3000, "gallon")):
+            heavy = replace(CARD, lines=(line("butter", quantity=quantity, unit=unit),))
+            found = self.faults(heavy)
+            self.assertEqual(found[0].place, "roux.lines[0].quantity")
+            self.assertIn("more than a tonne", found[0].message)
+        self.assertEqual(
+            self.faults(replace(CARD, lines=(line("butter", quantity=999, unit="kg"),))), []
+        )
+
+    def test_more_out_than_in_wants_a_reason(self) -> None:
+        swollen = replace(CARD, yield_=Amount(500, "g"))
+        found = self.faults(swollen)
+        self.assertEqual(found[0].place, "roux.yield.note")
+        self.assertIn("300 g more come out than went in", found[0].message)
+        self.assertEqual(self.faults(replace(swollen, yield_note="it takes up water")), [])
+
+    def test_five_hundred_lines_stand(self) -> None:
+        self.assertEqual(self.faults(pot("long", *[line("butter")] * 500)), [])
+
+    def test_a_loop_through_a_by_product_is_named_whole(self) -> None:
+        first = pot("first", "butter", by="fat")
+        second = pot("second", "first/fat")
+        looped = replace(first, lines=(line("second"),))
+        standing = book(BUTTER, first, second)
+        change = Change(preparations=(looped,))
+        found = change_faults(applied(standing, change), change)
+        self.assertIn("a pot cannot go into itself: First → Second → First", found[0].message)
+
+    def test_units_are_the_shipped_ones_and_the_kitchens(self) -> None:
+        scooped = replace(CARD, lines=(line("butter", unit="scoop"),))
+        self.assertEqual(self.faults(scooped)[0].place, "roux.lines[0].unit")
+        self.assertEqual(self.faults(scooped, Measure("scoop", 40, "g")), [])
+        way = replace(CARD, ways=(Way("other", (line("nothing", unit="scoop"),)),))
+        self.assertEqual(
+            [fault.place for fault in self.faults(way)],
+            ["roux.ways[0].lines[0].item", "roux.ways[0].lines[0].unit"],
+        )
+
+
+if __name__ == "__main__":
+    unittest.main()
