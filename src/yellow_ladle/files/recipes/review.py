@@ -93,7 +93,12 @@ class _Review:
     def _line(self, text: str, group: str, needed: dict[str, Product]) -> tuple[Line, ReviewedLine]:
         understood = understand(text, self.book.units, self.book.kitchen.spoons)
         words = understood.item or text
+        note = understood.note
         near = matches(self.names, words)
+        # A name of the book may hold a comma itself: "House white, dry".
+        whole = matches(self.names, f"{words}, {note}") if note else ()
+        if sure(whole) and not sure(near):
+            near, note = whole, ""
         certain = sure(near)
         item = near[0].item if certain else self._new(words, needed)
         product = self.book.products.get(item) or self.new.get(item)
@@ -105,7 +110,7 @@ class _Review:
             understood.quantity if known and understood.quantity is not None else 0.0,
             understood.unit or "piece",
             role,
-            note=understood.note,
+            note=note,
             group=group,
             typed="" if known else text[:200],
         )
