@@ -96,10 +96,14 @@ class BrowserTest(unittest.TestCase):
     def setUp(self) -> None:
         folder = tempfile.TemporaryDirectory()
         self.addCleanup(folder.cleanup)
-        self.served = Served(self.book(), Path(folder.name) / "kitchen.sqlite")
+        self.served = self.serve(Path(folder.name) / "kitchen.sqlite")
         self.addCleanup(self.served.stop)
         self.addCleanup(self.keep_what_was_seen)
         self.browser.get_log("browser")
+
+    def serve(self, path: Path) -> Any:
+        """What answers at `address`, over a file at the path, until it is stopped."""
+        return Served(self.book(), path)
 
     def keep_what_was_seen(self) -> None:
         result = self._outcome.result  # type: ignore[attr-defined]

@@ -81,13 +81,14 @@ class Family(BrowserTest):
     def test_a_pot_is_recorded_by_its_flags_alone(self) -> None:
         self.open("/", "[data-strip=veloute]")
         self.click("button", "Record a pot")
-        self.see("[role=dialog] input").send_keys("Smoked bone stock")
-        self.shows("Changes 1 pot: Smoked bone stock.", "[role=dialog]")
+        self.see("[data-pot-name]").send_keys("Smoked bone stock")
+        self.shows("Changes 1 pot: Smoked bone stock.", "aside")
         self.click("[role=tab]", "By its flags")
         self.click("[aria-label='Beef: contains']")
         self.accessible()
-        self.click("[role=dialog] button", "Record")
-        self.shows("Smoked bone stock", "aside h2")
+        self.click("aside button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.see("h1", "Smoked bone stock")
         made = self.served.ledger.now.reading
         self.assertEqual(made.level("smoked-bone-stock", "beef").word, "contains")
         self.assertEqual(made.level("smoked-bone-stock", "egg").word, "unchecked")

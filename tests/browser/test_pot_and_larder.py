@@ -2,7 +2,6 @@
 
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
-from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
 from yellow_ladle.core.change import stating
@@ -30,9 +29,10 @@ class Pot(BrowserTest):
         self.click("main li button", "Brough Dairy double cream")
         self.choose("#line-item", "oat cooking", "Merrin oat cooking cream")
         self.shows("Changes 1 pot, 1 plate: Leek and cider sauce, Hen and leek pie.")
-        amount = self.see("[role=dialog] input[type=number]")
+        amount = self.see("[aria-label=Amount]")
         amount.send_keys(Keys.CONTROL, "a")
-        amount.send_keys("150")
+        amount.send_keys("150ml", Keys.ENTER)
+        self.shows("153 g", "[role=dialog]")
         self.accessible()
         self.click("[role=dialog] button", "Record")
         self.shows("Recorded.", "[role=status]")
@@ -52,14 +52,15 @@ class Pot(BrowserTest):
 
     def test_a_card_is_edited_by_adding_a_line(self) -> None:
         self.open("/pots/white-roux")
-        self.click("button", "Edit the card")
-        self.click("[role=dialog] button", "Add a line")
-        self.shows("Line 3 has no item yet", "[role=dialog]")
+        self.click("a", "Edit the card")
+        self.click("button", "Add a line")
+        self.shows("Line 3 has no item yet", "aside")
         self.choose("#item-2", "bay", "Bay leaves")
-        Select(self.see("[aria-label='Unit of line 3']")).select_by_value("leaf")
-        self.shows("Changes no pot and no plate.", "[role=dialog]")
+        amount = self.see("[aria-label='Amount of line 3']")
+        amount.send_keys("2 leaves", Keys.TAB)
+        self.shows("Changes no pot and no plate.", "aside")
         self.accessible()
-        self.click("[role=dialog] button", "Record")
+        self.click("aside button", "Record")
         self.shows("Recorded.", "[role=status]")
         line = self.served.ledger.now.reading.book.preparations["white-roux"].lines[2]
         self.assertEqual((line.item, line.unit), ("bay", "leaf"))

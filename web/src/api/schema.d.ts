@@ -4590,7 +4590,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/octet-stream": string;
+                    "application/ld+json": Record<string, never>;
                 };
             };
             /** @description No such thing */
@@ -4640,7 +4640,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/octet-stream": string;
+                    "text/csv; charset=utf-8": string;
                 };
             };
             /** @description No such thing */
@@ -4692,7 +4692,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/octet-stream": string;
+                    "text/markdown; charset=utf-8": string;
                 };
             };
             /** @description No such thing */
@@ -4746,7 +4746,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/octet-stream": string;
+                    "application/pdf": string;
                 };
             };
             /** @description No such thing */

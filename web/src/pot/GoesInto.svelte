@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../api/client';
   import Figures from '../figures/Figures.svelte';
+  import Scroll from '../parts/Scroll.svelte';
   import { p } from '../routes';
   import { amountText, type Pot } from './lines';
 
@@ -25,11 +26,11 @@
   );
 </script>
 
-<section
-  class="min-h-0 overflow-y-auto border-l border-rule px-5 py-3 max-[1000px]:border-l-0"
-  aria-labelledby="goes-into"
+<Scroll
+  label="Where it goes, and its numbers"
+  class="min-h-0 border-l border-rule px-5 py-3 max-[1000px]:border-l-0"
 >
-  <h2 id="goes-into" class="text-[18px]">Goes into</h2>
+  <h2 class="text-[18px]">Goes into</h2>
   <ul class="mt-1.5">
     {#each pot.goes_into as use (use.id + use.as_by_product)}
       <li class="border-b border-rule">
@@ -92,4 +93,4 @@
       <dd>nothing</dd>
     {/each}
   </dl>
-</section>
+</Scroll>

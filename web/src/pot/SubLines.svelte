@@ -29,9 +29,10 @@
               type="button"
               class="min-h-11 px-2 underline"
               aria-expanded={open[line.index] ?? false}
+              aria-label="{open[line.index] ? 'close' : 'open'} {line.name}"
               onclick={() => (open[line.index] = !open[line.index])}
             >
-              {open[line.index] ? 'close' : 'open'}<span class="sr-only"> {line.name}</span>
+              {open[line.index] ? 'close' : 'open'}
             </button>
           {/if}
         </div>

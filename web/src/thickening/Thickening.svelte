@@ -18,9 +18,10 @@
   let putting = $state<Option | null>(null);
 
   $effect(() => {
-    if (id === null) return;
+    if (id === null || pot.data === undefined) return;
     selection.pot = id;
-    bench.takePot(id).catch((error: unknown) => (bench.error = error));
+    // Again whenever another version of it stands, as after a thickener was put in.
+    bench.takePot(pot.data.preparation.id).catch((error: unknown) => (bench.error = error));
   });
   $effect(() => void bench.ask());
 </script>

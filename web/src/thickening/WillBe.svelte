@@ -42,7 +42,7 @@
     {#if stand}
       <div class="flex items-center gap-3">
         <Spoon {stand} />
-        <p role="status">
+        <p aria-live="polite">
           in {figure(bench.litres)} l: <b class="font-[650]">{stand.name}</b>
           {#if stand.low_name !== stand.high_name}
             <span class="block text-note text-soft">

@@ -1,7 +1,7 @@
 """Recipes in and out: JSON-LD, Markdown, sheets to print, and the whole book as a table."""
 
 from datetime import date
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
@@ -26,7 +26,17 @@ from yellow_ladle.store.standing import Now
 
 router = APIRouter(tags=["recipes"], responses=PROBLEMS)
 
-FILE = {"content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}
+JSON_LD, MARKDOWN, CSV, PDF = (
+    *("application/ld+json", "text/markdown; charset=utf-8"),
+    *("text/csv; charset=utf-8", "application/pdf"),
+)
+
+
+def _answers(kind: str) -> dict[int | str, dict[str, Any]]:
+    """How the description tells of a file of a kind."""
+    is_json = kind == JSON_LD
+    schema = {"type": "object"} if is_json else {"type": "string", "format": "binary"}
+    return {200: {"content": {kind: {"schema": schema}}}}
 
 
 class ReviewedLineOut(BaseModel):
@@ -56,7 +66,7 @@ async def look_at_recipes(request: Request, ledger: TheLedger) -> list[ReviewedO
     return await run_in_threadpool(_reviewed, content, ledger.now)
 
 
-@router.get("/recipes.jsonld", response_class=Response, responses={200: FILE})
+@router.get("/recipes.jsonld", response_class=Response, responses=_answers(JSON_LD))
 def all_recipes(
     now: TheBook, item: Annotated[list[str] | None, Query(max_length=500)] = None
 ) -> Response:
@@ -65,29 +75,29 @@ def all_recipes(
     wanted = item or sorted(reading.book.preparations)
     for id in wanted:
         preparation_or_missing(now, id)
-    return _file(recipes_bytes(reading, wanted), "application/ld+json", "recipes.jsonld")
+    return _file(recipes_bytes(reading, wanted), JSON_LD, "recipes.jsonld")
 
 
-@router.get("/book.csv", response_class=Response, responses={200: FILE})
+@router.get("/book.csv", response_class=Response, responses=_answers(CSV))
 def whole_book(now: TheBook) -> Response:
     """Every line of every pot as a table."""
-    return _file(write_csv(book_rows(now.reading)), "text/csv; charset=utf-8", "book.csv")
+    return _file(write_csv(book_rows(now.reading)), CSV, "book.csv")
 
 
-@router.get("/cards/{id}/card.md", response_class=Response, responses={200: FILE})
+@router.get("/cards/{id}/card.md", response_class=Response, responses=_answers(MARKDOWN))
 def as_markdown(id: str, now: TheBook) -> Response:
     """One card as Markdown."""
     preparation_or_missing(now, id)
     text = card_markdown(now.reading, id)
-    return _file(text.encode(), "text/markdown; charset=utf-8", f"{id}.md")
+    return _file(text.encode(), MARKDOWN, f"{id}.md")
 
 
-@router.get("/cards/{id}/card.pdf", response_class=Response, responses={200: FILE})
+@router.get("/cards/{id}/card.pdf", response_class=Response, responses=_answers(PDF))
 def as_sheet(id: str, ledger: TheLedger, size: Literal["A4", "A5"] = "A4") -> Response:
     """One card as a sheet to print."""
     preparation_or_missing(ledger.now, id)
     content = card_pdf(ledger.now.reading, id, size, date.fromisoformat(ledger.today))
-    return _file(content, "application/pdf", f"{id}-{size.lower()}.pdf")
+    return _file(content, PDF, f"{id}-{size.lower()}.pdf")
 
 
 def _file(content: bytes, kind: str, name: str) -> Response:

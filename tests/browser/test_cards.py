@@ -1,0 +1,352 @@
+"""The card: typed amounts, a draft and its consequences, scaling, the bench, recipes."""
+
+import json
+import os
+import signal
+import socket
+import subprocess
+import sys
+import tempfile
+import time
+import unittest
+from dataclasses import replace
+from pathlib import Path
+from urllib.error import URLError
+from urllib.request import Request, urlopen
+
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.select import Select
+
+from tests.browser.harness import BrowserTest
+from tests.filled import filled
+from yellow_ladle.core.change import Change
+from yellow_ladle.demo.kitchen import demo_book
+from yellow_ladle.files.book_file import write_book
+
+ROOT = Path(__file__).resolve().parents[2]
+TYPED = (
+    ("1 1/2 cups", "1.5 metric cup", "199 g"),
+    ("½ l", "0.5 l", "265 g"),
+    ("2 sticks", "2 stick", "227 g"),
+    ("3 ladles", "3 ladle", "199 g"),
+    ("a pinch", "1 pinch", "0.30 g"),
+    ("250g", "250 g", "250 g"),
+    ("1,5 kg", "1.5 kg", "1.5 kg"),
+    ("2 tbsp", "2 metric tbsp", "16 g"),
+    ("1 lb 4 oz", "1.25 lb", "567 g"),
+    ("4-6 scoops", "5 scoop", "300 g"),
+)
+
+
+class CardBrowserTest(BrowserTest):
+    def type_amount(self, line: int, text: str) -> None:
+        box = self.see(f"[aria-label='Amount of line {line}']")
+        box.send_keys(Keys.CONTROL, "a")
+        box.send_keys(text, Keys.TAB)
+
+    def amount(self, line: int) -> str:
+        return str(self.see(f"[aria-label='Amount of line {line}']").get_attribute("value"))
+
+    def made(self, id: str):  # type: ignore[no-untyped-def]
+        return self.served.ledger.now.reading.book.preparations[id]
+
+
+class Writing(CardBrowserTest):
+    def test_ten_amounts_as_people_write_them(self) -> None:
+        self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
+        for text, understood, grams in TYPED:
+            self.type_amount(1, text)
+            self.shows(grams, "main")
+            self.assertEqual(self.amount(1), understood, text)
+        self.type_amount(1, "a good glug")
+        self.type_amount(1, "a good glug of it")
+        self.shows('No amount could be read in "a good glug of it".', "main")
+        self.shows('How much of Gannet Mill plain flour is "a good glug of it"?', "aside")
+        self.no_complaints()
+
+    def test_a_card_is_edited_with_its_consequences_beside_it(self) -> None:
+        self.open("/pots/white-roux/edit", "#item-1")
+        self.choose("#item-1", "rapese", "Strand cold-pressed rapeseed oil")
+        self.shows("Changes 3 pots: White roux, Fish velouté, Velouté.", "aside")
+        self.click("aside button", "Undo")
+        self.shows("Nothing is changed yet.", "aside")
+        self.click("aside button", "Redo")
+        self.shows("Changes 3 pots: White roux, Fish velouté, Velouté.", "aside")
+        self.accessible()
+        self.click("[role=tab]", "Method")
+        self.click("button", "Add a step")
+        text = self.see("[aria-label='Text of step 5']")
+        text.send_keys("Blend the hot roux smooth.")
+        self.shows("part-fill, vent the lid, start slow", "[data-offered=blend-hot]")
+        self.click("button", "Take this caution")
+        self.accessible()
+        self.click("aside button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        card = self.made("white-roux")
+        self.assertEqual(card.lines[1].item, "rapeseed-oil")
+        self.assertIn("start slow", card.method[4].caution)
+        self.no_complaints()
+
+    def test_lines_are_moved_by_keyboard_and_steps_by_dragging(self) -> None:
+        self.open("/pots/milk-sauce/edit", "[data-mover]")
+        movers = self.browser.find_elements(By.CSS_SELECTOR, "[data-mover]")
+        movers[0].send_keys(Keys.ARROW_DOWN)
+        self.shows("Line 1 is now line 2.", "[role=status]")
+        self.assertEqual(self.amount(2), "480 g")
+        self.click("[role=tab]", "Method")
+        self.see("[aria-label='Text of step 1']")
+        self.script(
+            """
+            const items = document.querySelectorAll('[role=tabpanel][data-state=active] ol > li');
+            const data = new DataTransfer();
+            const send = (target, type) => target.dispatchEvent(
+                new DragEvent(type, { bubbles: true, cancelable: true, dataTransfer: data }));
+            send(items[3].querySelector('[data-mover]'), 'dragstart');
+            send(items[0], 'dragover');
+            send(items[0], 'drop');
+            """
+        )
+        self.shows("Step 4 is now step 1.", "[role=status]")
+        self.shows("Changes no pot and no plate.", "aside")
+        self.click("aside button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.made("milk-sauce").lines[1].item, "white-roux")
+        self.assertTrue(self.made("milk-sauce").method[0].text.startswith("Strain;"))
+
+    def test_a_new_product_is_made_in_place_and_spelling_is_forgiven(self) -> None:
+        self.open("/pots/white-roux/edit", "#item-0")
+        self.click("button", "Add a line")
+        self.choose("#item-2", "rapeseeed", "Strand cold-pressed rapeseed oil")
+        field = self.see("#item-2")
+        field.send_keys(Keys.CONTROL, "a")
+        field.send_keys("Marsh mallow root")
+        self.see("[role=option]", "Marsh mallow root").click()
+        self.shows("Marsh mallow root is in the larder now, not checked.", "[role=status]")
+        self.shows("not checked", "[role=tabpanel][data-state=active] li:nth-child(3)")
+        product = self.served.ledger.now.reading.book.products["marsh-mallow-root"]
+        self.assertEqual(product.otherwise.word, "unchecked")
+
+    def test_somebody_else_on_the_card_is_told_of(self) -> None:
+        body = json.dumps({"page": "another", "person": "NB"}).encode()
+        address = f"{self.served.address}/api/v1/cards/white-roux/here"
+        kind = {"Content-Type": "application/json"}
+        urlopen(Request(address, body, kind)).close()
+        self.open("/pots/white-roux/edit", "[data-others]")
+        self.shows("NB has this card open as well.", "[data-others]")
+
+    def test_two_people_on_one_card_merge_line_by_line(self) -> None:
+        self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
+        self.type_amount(1, "520 g")
+        card = self.made("white-roux")
+        theirs = replace(card, lines=(card.lines[0], replace(card.lines[1], quantity=480)))
+        self.served.ledger.record(Change(preparations=(theirs,)), {"white-roux": 1})
+        self.shows("Changes no flag. Numbers move in White roux", "aside")
+        self.click("aside button", "Record")
+        self.shows("was changed by somebody else in the meantime", "[role=alert]")
+        self.click("[data-newer] button", "Put both together")
+        self.gone("[data-newer]")
+        self.assertEqual((self.amount(1), self.amount(2)), ("520 g", "480 g"))
+        self.click("aside button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        amounts = [line.quantity for line in self.made("white-roux").lines]
+        self.assertEqual(amounts, [520, 480])
+
+
+class Reading(CardBrowserTest):
+    def test_an_alternative_that_changes_a_diet_is_chosen(self) -> None:
+        self.open("/pots/veloute")
+        before = self.served.ledger.now.reading.verdict("mushroom-cream", "pescatarian").value
+        self.assertEqual(before, "does_not_suit")
+        self.shows("not in use, celery, allium", "main")
+        self.click("main li button", "Kelp stock")
+        self.click("[role=dialog] button", "Use this for the liquid")
+        self.shows("Changes ", "[role=dialog]")
+        self.click("[role=dialog] button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        reading = self.served.ledger.now.reading
+        self.assertEqual(reading.level("veloute", "poultry").word, "unchecked")
+        self.assertNotEqual(reading.verdict("veloute", "pescatarian").value, "does_not_suit")
+
+    def test_pots_within_pots_are_opened_in_place(self) -> None:
+        self.open("/pots/lantern-sauce")
+        self.click("[aria-label='What goes into Milk sauce']")
+        self.shows("480 g", "[data-within=milk-sauce]")
+        self.click("[data-within=milk-sauce] [aria-label='open White roux']")
+        self.shows("Gannet Mill plain flour", "[data-within=white-roux]")
+        self.accessible()
+        self.no_complaints()
+
+    def test_a_timer_runs_down(self) -> None:
+        self.open("/pots/white-roux")
+        self.click("[aria-label='Start the timer of step 1, 3 min']")
+        self.shows("2:5", "main ol")
+        self.click("[aria-label='Hold the timer of step 1, 3 min']")
+        self.click("button", "again")
+        self.shows("3 min", "main ol")
+
+    def test_the_card_is_scaled_to_what_is_there(self) -> None:
+        self.open("/pots/shore-fish-stock/scale", "[data-how-much]")
+        Select(self.see("select")).select_by_visible_text("To what is there")
+        self.see("[data-how-much]").send_keys("1.8 kg")
+        self.shows("0.60 times the card, makes 2.4 l.", "[data-scaled]")
+        self.shows("0.6 of the amount", "main")
+        self.shows("2.52 l Water", "table")
+        self.accessible()
+        self.no_complaints()
+
+    def test_ways_are_read_side_by_side(self) -> None:
+        self.open("/pots/roast-shell-stock")
+        self.click("[data-ways] a", "side by side")
+        self.shows("Roast shell stock: short and clean", "main")
+        self.shows("milk contains free", "[data-flags]")
+        self.shows("Water: 3.8 l → 3.4 l.", "[data-differences]")
+        self.accessible()
+        self.open("/pots/roast-shell-stock")
+        self.click("[data-ways] button", "short and clean")
+        self.shows("Changes ", "[data-ways]")
+        self.click("[data-ways] button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.made("roast-shell-stock").way, "short and clean")
+        self.no_complaints()
+
+    def test_a_pot_is_copied_and_retired(self) -> None:
+        self.open("/pots/kelp-stock")
+        self.click("button", "More")
+        self.click("[role=menuitem]", "Copy, rename or retire it")
+        self.shows("Changes 1 pot: Kelp stock, copy.", "[role=dialog]")
+        self.accessible()
+        self.click("[role=dialog] button", "Record")
+        self.see("h1", "Kelp stock, copy")
+        self.assertEqual(len(self.made("kelp-stock-copy").lines), 3)
+        self.click("button", "More")
+        self.click("[role=menuitem]", "Copy, rename or retire it")
+        self.click("[role=dialog] button", "Retire it")
+        self.shows("Changes no pot and no plate.", "[role=dialog]")
+        self.click("[role=dialog] button", "Record")
+        self.shows("not offered any more", "main")
+
+    def test_the_print_sheet(self) -> None:
+        self.open("/pots/keepers-chowder/print", "[data-sheet]")
+        self.shows("Contains: Wheat, Fish, Milk", "[data-sheet=A4]")
+        Select(self.see("select")).select_by_value("A5")
+        self.shows("Checked by", "[data-sheet=A5]")
+        self.accessible()
+        self.no_complaints()
+
+
+class Bench(CardBrowserTest):
+    def test_the_bench_puts_a_thickener_into_a_pot(self) -> None:
+        self.open("/pots/celeriac-pear-soup/thickening", "[data-option]")
+        self.click("label", "stands acid")
+        self.click("label", "freezes well")
+        self.click("label", "stays clear")
+        self.see("[data-options] tbody tr:first-child[data-option=arrowroot]")
+        self.shows("not: stays clear", "[data-option=wheat-flour]")
+        self.shows("pours like stock", "[data-will-be]")
+        self.accessible()
+        self.click("[data-option=arrowroot] button", "Put it in")
+        self.shows("Numbers move in Celeriac and pear soup", "[role=dialog]")
+        self.click("[role=dialog] button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        line = self.made("celeriac-pear-soup").lines[-1]
+        self.assertEqual((line.item, line.stage), ("arrowroot", "finish"))
+        self.assertGreater(line.quantity, 50)
+        self.no_complaints()
+
+
+class BringingIn(CardBrowserTest):
+    def test_a_recipe_is_reviewed_and_recorded(self) -> None:
+        recipe = {
+            "@context": "https://schema.org",
+            "@graph": [
+                {
+                    "@type": "Recipe",
+                    "name": "Onion and ale soup",
+                    "recipeYield": "6 servings",
+                    "recipeIngredient": ["1 kg onions", "300 ml ale", "salt to taste"],
+                    "recipeInstructions": "Brown the onions.\nAle in.",
+                }
+            ],
+        }
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        path = Path(folder.name) / "soup.jsonld"
+        path.write_text(json.dumps(recipe))
+        self.open("/recipes")
+        self.see("input[type=file]").send_keys(str(path))
+        self.shows("soup, 3 lines, 2 steps")
+        self.shows("2 new products, not checked")
+        self.accessible()
+        self.click("[data-review] button", "Lamp Room dark ale")
+        self.shows("1 new product, not checked")
+        self.shows("Changes 1 pot: Onion and ale soup.")
+        self.click("button", "Record")
+        self.see("h1", "Onion and ale soup")
+        made = self.made("onion-and-ale-soup")
+        self.assertEqual([line.item for line in made.lines], ["onion", "ale", "salt"])
+        self.assertEqual(made.lines[2].typed, "salt to taste")
+        reading = self.served.ledger.now.reading
+        self.assertEqual(reading.level("onion-and-ale-soup", "barley").word, "contains")
+        self.no_complaints()
+
+
+class Apart:
+    """The application in a process of its own, so that it can be killed."""
+
+    def __init__(self, path: Path) -> None:
+        self.path = path
+        filled(write_book(demo_book()), path).close()
+        with socket.socket() as free:
+            free.bind(("127.0.0.1", 0))
+            self.port = free.getsockname()[1]
+        self.address = f"http://127.0.0.1:{self.port}"
+        self.start()
+
+    def start(self) -> None:
+        words = ["serve", "--book", str(self.path), "--port", str(self.port)]
+        self.process = subprocess.Popen(
+            [sys.executable, "-m", "yellow_ladle", *words],
+            cwd=ROOT,
+            env=os.environ | {"PYTHONPATH": str(ROOT / "src")},
+            stdout=subprocess.DEVNULL,
+            stderr=subprocess.DEVNULL,
+        )
+        for _ in range(400):
+            try:
+                urlopen(f"{self.address}/api/v1/kitchen").close()
+                return
+            except (URLError, ConnectionError):
+                time.sleep(0.1)
+        raise TimeoutError("the application did not start")
+
+    def stop(self) -> None:
+        self.process.send_signal(signal.SIGKILL)
+        self.process.wait(10)
+
+
+class AfterAKill(CardBrowserTest):
+    def serve(self, path: Path) -> Apart:
+        return Apart(path)
+
+    def test_a_draft_outlives_the_server(self) -> None:
+        self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
+        self.type_amount(1, "650 g")
+        self.shows("Numbers move in White roux", "aside")
+        self.served.stop()
+        self.see("[data-pot-name]").send_keys(", tonight")
+        self.shows("The application does not answer.", "aside")
+        self.served.start()
+        self.open("/pots/white-roux/edit", "[data-recovered]")
+        self.assertEqual(self.amount(1), "650 g")
+        name = self.see("[data-pot-name]").get_attribute("value")
+        self.assertEqual(name, "White roux, tonight")
+        self.shows("Numbers move in White roux, tonight", "aside")
+        self.click("aside button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
+        self.gone("[data-recovered]")
+
+
+if __name__ == "__main__":
+    unittest.main()
