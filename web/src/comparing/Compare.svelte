@@ -16,21 +16,24 @@
   let right = $state('');
   let other = $state('');
 
+  let left = $state('');
   const ways = $derived(pot.data?.preparation.ways ?? []);
   const shown = $derived(right || (ways[0] ? `${id}~${ways[0].name}` : ''));
   const comparison = createQuery(
     () => ({
-      queryKey: ['comparison', id, shown],
+      queryKey: ['comparison', left || id, shown],
       enabled: shown !== '',
       queryFn: () =>
-        answer(api.GET('/api/v1/comparison', { params: { query: { left: id, right: shown } } }))
+        answer(
+          api.GET('/api/v1/comparison', { params: { query: { left: left || id, right: shown } } })
+        )
     }),
     () => queries
   );
 
   $effect(() => {
     selection.pot = id;
-    untrack(() => (right = ''));
+    untrack(() => (left = right = ''));
   });
   $effect(() => {
     if (other && !other.includes('/')) right = other;
@@ -63,10 +66,23 @@
         {/each}
       </ul>
     {/if}
+    {#if left}
+      <p class="mt-2">
+        Left stands a version from the list below.
+        <button type="button" class="min-h-11 underline" onclick={() => (left = '')}>
+          The card as it is now
+        </button>
+      </p>
+    {/if}
     <h2 class="mt-3 text-[18px]">Another pot</h2>
     <ItemBox id="other-pot" label="Another pot" bind:item={other} />
     <h2 class="mt-3 text-[18px]">Its versions</h2>
-    <VersionList {id} chosen={shown} onchoose={(side) => (right = side)} />
+    <VersionList
+      {id}
+      chosen={shown}
+      onchoose={(side) => (right = side)}
+      onleft={(side) => (left = side)}
+    />
   </section>
   <div class="min-h-0 overflow-y-auto px-5 py-4">
     <Trouble error={comparison.error} />

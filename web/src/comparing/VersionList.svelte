@@ -4,8 +4,17 @@
   import { queries } from '../api/queries';
 
   /** Every recorded version of a card, with what it changed. */
-  let { id, chosen, onchoose }: { id: string; chosen: string; onchoose: (side: string) => void } =
-    $props();
+  let {
+    id,
+    chosen,
+    onchoose,
+    onleft
+  }: {
+    id: string;
+    chosen: string;
+    onchoose: (side: string) => void;
+    onleft: (side: string) => void;
+  } = $props();
 
   const versions = createQuery(
     () => ({
@@ -35,6 +44,9 @@
         {:else}
           <span class="block text-note text-soft">{version.told}</span>
         {/each}
+      </button>
+      <button type="button" class="min-h-11 px-2 underline" onclick={() => onleft(side)}>
+        Put this one on the left
       </button>
     </li>
   {:else}

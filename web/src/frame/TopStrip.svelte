@@ -5,7 +5,6 @@
   import PotMark from '../marks/PotMark.svelte';
   import { p } from '../routes';
   import FindBox from './FindBox.svelte';
-  import KitchenSheet from './KitchenSheet.svelte';
   import { ground } from './ground.svelte';
 
   const kitchen = kitchenQuery();
@@ -22,7 +21,11 @@
       <span class="font-name text-[20px] font-[650]">{kitchen.data.name}</span>
       <span class="text-soft">declares by {kitchen.data.regime.name}</span>
     </button>
-    {#if naming}<KitchenSheet kitchen={kitchen.data} onclose={() => (naming = false)} />{/if}
+    {#if naming}
+      {#await import('./KitchenSheet.svelte') then { default: KitchenSheet }}
+        <KitchenSheet kitchen={kitchen.data} onclose={() => (naming = false)} />
+      {/await}
+    {/if}
   {/if}
   <div class="ml-auto w-[360px]"><FindBox /></div>
   {#if kitchen.data}

@@ -15,8 +15,8 @@
   <button
     type="button"
     class={[
-      'amount min-h-11 border-b-2 px-1',
-      timer.running ? 'border-ladle bg-ladle-pale' : 'border-edge hover:bg-ladle-pale'
+      'amount my-1 min-h-11 border px-2.5',
+      timer.running ? 'border-ladle bg-ladle-pale' : 'border-edge bg-sheet hover:bg-ladle-pale'
     ]}
     aria-label="{timer.running ? 'Hold' : 'Start'} the timer of step {number}, {minutesText(
       minutes

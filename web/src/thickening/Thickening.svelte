@@ -66,6 +66,19 @@
       </label>
     {/each}
   </fieldset>
+  <fieldset class="mt-2 flex flex-wrap gap-x-6">
+    <legend class="text-soft">Which thickeners</legend>
+    {#each bench.words.data?.thickeners ?? [] as each (each.id)}
+      <label class="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          class="size-5"
+          checked={!bench.left.includes(each.id)}
+          onchange={() => bench.want(each.id)}
+        />{each.name}
+      </label>
+    {/each}
+  </fieldset>
   <Trouble error={bench.error} />
   <OptionsTable {bench} onput={pot.data ? (option) => (putting = option) : undefined} />
   <p class="mt-2 max-w-3xl text-note text-soft">

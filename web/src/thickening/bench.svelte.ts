@@ -25,6 +25,8 @@ export class Bench {
   colour = $state('white');
   equal = $state(true);
   goals = $state<string[]>([]);
+  /** Thickeners that are not wanted side by side. */
+  left = $state<string[]>([]);
   options = $state.raw<Option[]>([]);
   error = $state<unknown>(null);
   #latest = 0;
@@ -44,12 +46,17 @@ export class Bench {
     this.milk = pot.milk;
   }
 
+  get #wanted(): string[] {
+    const every = this.words.data?.thickeners ?? [];
+    return every.map((each) => each.id).filter((id) => !this.left.includes(id));
+  }
+
   async ask() {
     const mine = ++this.#latest;
     const body = {
       litres: this.litres,
       place: this.place,
-      thickeners: [],
+      thickeners: this.left.length > 0 ? this.#wanted : [],
       already: this.already,
       minutes: this.minutes,
       sour: this.sour,
@@ -69,6 +76,12 @@ export class Bench {
     } catch (error) {
       if (mine === this.#latest) this.error = error;
     }
+  }
+
+  want(thickener: string) {
+    this.left = this.left.includes(thickener)
+      ? this.left.filter((other) => other !== thickener)
+      : [...this.left, thickener];
   }
 
   toggle(goal: string) {
