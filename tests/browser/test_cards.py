@@ -127,6 +127,22 @@ class Writing(CardBrowserTest):
         product = self.served.ledger.now.reading.book.products["marsh-mallow-root"]
         self.assertEqual(product.otherwise.word, "unchecked")
 
+    def test_an_amount_still_in_its_box_is_not_lost_on_recording(self) -> None:
+        self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
+        self.see("[data-pot-name]").send_keys(", pale")
+        self.shows("Changes ", "aside")
+        box = self.see("[aria-label='Amount of line 1']")
+        box.send_keys(Keys.CONTROL, "a")
+        box.send_keys("1 lb")
+        self.click("aside button", "Record")
+        self.shows("An amount was read just now.", "[role=status]")
+        self.shows("Numbers of", "aside")
+        self.assertEqual(self.made("white-roux").name, "White roux")
+        self.click("aside button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        line = self.made("white-roux").lines[0]
+        self.assertEqual((line.quantity, line.unit), (1, "lb"))
+
     def test_somebody_else_on_the_card_is_told_of(self) -> None:
         body = json.dumps({"page": "another", "person": "NB"}).encode()
         address = f"{self.served.address}/api/v1/cards/white-roux/here"

@@ -6,9 +6,9 @@ from dataclasses import fields, replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.kitchens import BUTTER, FLOUR, MILK, OIL, book, line, pot, product, read
+from tests.kitchens import BUTTER, FLOUR, MILK, OIL, OPEN, book, line, pot, product, read
 from yellow_ladle.core.aligning import aligned
-from yellow_ladle.core.book import Amount, Preparation, Step, Way
+from yellow_ladle.core.book import Amount, ByProduct, Preparation, Step, Way
 from yellow_ladle.core.cautions import called_for, cautions
 from yellow_ladle.core.change import Change, applied, reread
 from yellow_ladle.core.colours import clashes, colours
@@ -18,6 +18,7 @@ from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.matching import matches, names_of, role_of, sure
 from yellow_ladle.core.merging import merged
+from yellow_ladle.core.pan import Batch
 from yellow_ladle.core.product import Addition, Bag
 from yellow_ladle.core.renaming import renamed
 from yellow_ladle.core.units import Measure
@@ -194,6 +195,34 @@ class Merging(unittest.TestCase):
             [(step.text, step.minutes) for step in found.preparation.method],
             [("Weigh all of it.", None), (MELT.text, None), (STIR.text, 8)],
         )
+
+    def test_flags_stated_by_both_are_all_kept_the_higher_level_where_they_differ(self) -> None:
+        base = replace(CARD, statements={"soy": Level.FREE, "egg": Level.MAY_CONTAIN})
+        mine = replace(base, statements={"soy": Level.CONTAINS, "milk": Level.CONTAINS})
+        theirs = replace(
+            base, statements={**base.statements, "soy": Level.MAY_CONTAIN, "fish": OPEN}
+        )
+        found = merged(base, mine, theirs)
+        self.assertEqual(
+            found.preparation.statements,
+            {"soy": Level.CONTAINS, "milk": Level.CONTAINS, "fish": OPEN},
+        )
+        self.assertIn("soy", found.conflicts[0])
+        lower = replace(base, statements={**base.statements, "soy": Level.MAY_CONTAIN})
+        higher = replace(base, statements={**base.statements, "soy": Level.CONTAINS})
+        kept = merged(base, lower, higher).preparation.statements["soy"]
+        self.assertEqual(kept, Level.CONTAINS)
+
+    def test_by_products_ways_and_batches_of_both_are_kept(self) -> None:
+        fat, meat = ByProduct("fat", "Fat"), ByProduct("meat", "Meat")
+        first, second = Batch("2026-11-01", 5, 4, 60), Batch("2026-11-02", 5, 4, 60)
+        mine = replace(CARD, by_products=(fat,), batches=(first,), ways=(Way("oil"),))
+        theirs = replace(CARD, by_products=(meat,), batches=(second,), ways=(Way("lard"),))
+        found = merged(CARD, mine, theirs)
+        self.assertEqual({part.id for part in found.preparation.by_products}, {"fat", "meat"})
+        self.assertEqual(len(found.preparation.batches), 2)
+        self.assertEqual({way.name for way in found.preparation.ways}, {"oil", "lard"})
+        self.assertEqual(found.conflicts, ())
 
     @given(st.permutations(["a", "b", "c", "d"]), st.lists(st.sampled_from("abcdxyz"), max_size=6))
     def test_nothing_changed_takes_all_of_the_other(

@@ -5,10 +5,12 @@ from dataclasses import replace
 from typing import ClassVar
 
 from tests.kitchens import CHEESE_BOOK, line, pot, product, reading
-from yellow_ladle.core.book import ByProduct, Step
+from yellow_ladle.core.book import Amount, ByProduct, Step, Way
 from yellow_ladle.core.change import applied
+from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.ids import free_id
+from yellow_ladle.core.pan import Batch
 from yellow_ladle.core.plan import Plan, Swap, as_variant, carried, for_all
 from yellow_ladle.core.reading import Reading, read
 
@@ -41,6 +43,41 @@ class MadeForAll(unittest.TestCase):
         [roux] = for_all(before, plan_of(before, "cheese-sauce", RICE)).preparations
         told = [step.text for step in roux.method]
         self.assertEqual(told, ["Instead of Plain flour: Whisk longer.", "Melt."])
+
+
+class Cards(unittest.TestCase):
+    """What a card says besides its lines, after a swap."""
+
+    def setUp(self) -> None:
+        roux = replace(
+            CHEESE_BOOK[6],
+            yield_=Amount(200, "g"),
+            ways=(Way("with oil", (line("oil"), line("plain-flour"))),),
+            batches=(Batch("2026-11-01", 1, 1, 5),),
+            method=(Step("Stir.", uses=("plain-flour", "butter")),),
+        )
+        self.before = reading(*CHEESE_BOOK[:6], roux, *CHEESE_BOOK[7:])
+        self.plan = plan_of(self.before, "cheese-sauce", RICE)
+
+    def test_steps_follow_the_item_that_was_swapped(self) -> None:
+        [roux] = for_all(self.before, self.plan).preparations
+        self.assertEqual(roux.method[-1].uses, ("rice-flour", "butter"))
+
+    def test_a_variant_has_no_other_ways_and_was_never_made(self) -> None:
+        names = dict.fromkeys(self.plan.pots, "New")
+        roux = as_variant(self.before, self.plan, names).preparations[0]
+        self.assertEqual((roux.ways, roux.batches), ((), ()))
+        [kept] = for_all(self.before, self.plan).preparations
+        self.assertEqual(len(kept.ways), 1)
+
+    def test_a_swap_that_takes_weight_away_says_why_the_yield_stays(self) -> None:
+        # 95 g rice flour and 100 g butter no longer make 200 g
+        for change in (
+            for_all(self.before, self.plan),
+            as_variant(self.before, self.plan, dict.fromkeys(self.plan.pots, "New")),
+        ):
+            self.assertEqual(change_faults(applied(self.before.book, change), change), [])
+            self.assertIn("check the yield", change.preparations[0].yield_note)
 
 
 class MadeAsAVariant(unittest.TestCase):

@@ -5,11 +5,13 @@ from dataclasses import dataclass, fields, replace
 from typing import TypeVar
 
 from yellow_ladle.core.aligning import aligned
-from yellow_ladle.core.book import Line, Preparation, Step
+from yellow_ladle.core.book import ByProduct, Line, Preparation, Step, Way
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.pan import Batch
 
-Entry = TypeVar("Entry", Line, Step)
+Entry = TypeVar("Entry", Line, Step, ByProduct, Way, Batch)
 Value = TypeVar("Value")
-_APART = ("lines", "method")
+_APART = ("lines", "method", "by_products", "ways", "batches", "statements", "evidence")
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,7 +38,51 @@ def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
     method = _list(
         base.method, mine.method, theirs.method, lambda step: step.text, "the step", conflicts
     )
-    return Merge(replace(mine, **plain, lines=lines, method=method), tuple(conflicts))
+    parts = _list(
+        base.by_products,
+        mine.by_products,
+        theirs.by_products,
+        lambda part: part.id,
+        "the by-product",
+        conflicts,
+    )
+    ways = _list(base.ways, mine.ways, theirs.ways, lambda way: way.name, "the way", conflicts)
+    batches = _list(base.batches, mine.batches, theirs.batches, repr, "the batch of", conflicts)
+    stated = _statements(base, mine, theirs, conflicts)
+    return Merge(
+        replace(
+            mine,
+            **plain,
+            lines=lines,
+            method=method,
+            by_products=parts,
+            ways=ways,
+            batches=batches,
+            statements=stated,
+            evidence={
+                flag: why
+                for flag, why in {**theirs.evidence, **mine.evidence}.items()
+                if flag in stated or flag == "otherwise"
+            },
+        ),
+        tuple(conflicts),
+    )
+
+
+def _statements(
+    base: Preparation, mine: Preparation, theirs: Preparation, conflicts: list[str]
+) -> dict[str, Level]:
+    """Both people's statements; where both changed one, the higher level, as it is the safer."""
+    found: dict[str, Level] = {}
+    for flag in dict.fromkeys((*base.statements, *mine.statements, *theirs.statements)):
+        was, here, there = (card.statements.get(flag) for card in (base, mine, theirs))
+        level = there if here == was else here
+        if was not in (here, there) and here != there:
+            level = max(each for each in (here, there) if each is not None)
+            conflicts.append(f"Both stated {flag}: the higher level, {level.word}, was kept.")
+        if level is not None:
+            found[flag] = level
+    return found
 
 
 def _one(was: Value, here: Value, there: Value, what: str, conflicts: list[str]) -> Value:

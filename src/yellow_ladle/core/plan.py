@@ -9,10 +9,16 @@ from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.yields import excess
 
 ON_THE_CARD = "on-the-card"
 """The rule of a swap that takes another alternative which the card already names."""
+
+
+LIGHTER = "lighter since a swap; check the yield"
+"""Why a pot yields more than went in, until somebody has made it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,7 +132,8 @@ def for_all(before: Reading, plan: Plan) -> Change:
     """The change that makes a plan's swaps where they stand, with the method that they ask for."""
     after = plan.after.book.preparations
     changed = {swap.in_: None for swap in plan.swaps}
-    return Change(preparations=tuple(_told(before.book, after[id], plan.swaps) for id in changed))
+    made = [_told(before.book, after[id], plan.swaps) for id in changed]
+    return _explained(before.book, Change(preparations=tuple(made)))
 
 
 def as_variant(before: Reading, plan: Plan, names: Mapping[str, str]) -> Change:
@@ -141,7 +148,8 @@ def as_variant(before: Reading, plan: Plan, names: Mapping[str, str]) -> Change:
         taken.add(ids[pot])
     after = plan.after.book.preparations
     made = [_told(before.book, after[pot], plan.swaps) for pot in plan.pots]
-    return Change(preparations=tuple(_variant(pot, ids, names[pot.id]) for pot in made))
+    variants = tuple(_variant(pot, ids, names[pot.id]) for pot in made)
+    return _explained(before.book, Change(preparations=variants))
 
 
 def _told(book: Book, preparation: Preparation, swaps: Iterable[Swap]) -> Preparation:
@@ -152,12 +160,46 @@ def _told(book: Book, preparation: Preparation, swaps: Iterable[Swap]) -> Prepar
         if swap.in_ == preparation.id
         for text in swap.method
     ]
-    return replace(preparation, method=(*steps, *preparation.method))
+    instead = {s.from_: s.to for s in swaps if s.in_ == preparation.id}
+    method = (
+        replace(step, uses=tuple(to for item in step.uses if (to := instead.get(item, item))))
+        for step in preparation.method
+    )
+    return replace(preparation, method=(*steps, *method))
 
 
 def _variant(swapped: Preparation, ids: Mapping[str, str], name: str) -> Preparation:
     lines = tuple(replace(line, item=_renamed(line.item, ids)) for line in swapped.lines)
-    return replace(swapped, id=ids[swapped.id], name=name, lines=lines, variant_of=swapped.id)
+    method = (
+        replace(step, uses=tuple(_renamed(item, ids) for item in step.uses))
+        for step in swapped.method
+    )
+    return replace(
+        swapped,
+        id=ids[swapped.id],
+        name=name,
+        lines=lines,
+        method=tuple(method),
+        variant_of=swapped.id,
+        way="",
+        ways=(),
+        batches=(),
+    )
+
+
+def _explained(book: Book, change: Change) -> Change:
+    """A change whose pots say why they yield what they did before a swap took weight away."""
+    after = applied(book, change)
+    if cycle(inputs_of(after)):
+        return change
+    balance = Balance(after)
+    told = (
+        replace(made, yield_note=LIGHTER)
+        if not made.yield_note and excess(balance, made.id)
+        else made
+        for made in change.preparations
+    )
+    return replace(change, preparations=tuple(told))
 
 
 def _renamed(item: str, ids: Mapping[str, str]) -> str:

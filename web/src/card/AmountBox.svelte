@@ -3,6 +3,7 @@
   import { answer, api, sentence, type Schema } from '../api/client';
   import { gramsText } from '../figures/spoon';
   import { amountText } from '../pot/lines';
+  import { reading } from './reading';
 
   /**
    * An amount as people type it. What is understood becomes quantity and unit; what is not is kept
@@ -72,9 +73,9 @@
     aria-label={label}
     maxlength="200"
     bind:value={text}
-    onblur={understand}
+    onblur={() => reading(understand())}
     onkeydown={(event) => {
-      if (event.key === 'Enter') void understand();
+      if (event.key === 'Enter') reading(understand());
     }}
   />
   {#if trouble || (found && (found.question || found.grams !== null))}

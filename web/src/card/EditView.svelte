@@ -17,6 +17,7 @@
   import HeadEdit from './HeadEdit.svelte';
   import LinesEdit from './LinesEdit.svelte';
   import type { Piece } from './pieces';
+  import { amountsRead } from './reading';
   import { Presence } from './presence.svelte';
   import StepsEdit from './StepsEdit.svelte';
   import Together from './Together.svelte';
@@ -57,7 +58,7 @@
   }
 
   async function record() {
-    if (!draft.ready || draft.wants) return;
+    if ((await amountsRead()) || !draft.ready || draft.wants) return;
     const preparation = await identified(draft.ready);
     const change: Change = { change: 'preparation', preparation };
     if (!(await recording.record(change, draft.version, { person: reader.initials }))) {

@@ -2,6 +2,7 @@
   import { untrack } from 'svelte';
   import { answer, api, type Schema } from '../api/client';
   import { afterRecording } from '../api/queries';
+  import { amountsRead } from '../card/reading';
   import Act from '../parts/Act.svelte';
   import Sheet from '../parts/Sheet.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -26,6 +27,7 @@
   let error = $state<unknown>(null);
 
   async function record() {
+    if (await amountsRead()) return;
     try {
       const named = people.filter((person) => person.initials.trim() && person.name.trim());
       const body = {

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import AmountBox from '../card/AmountBox.svelte';
+  import { amountsRead } from '../card/reading';
   import Act from '../parts/Act.svelte';
   import ItemBox from '../parts/ItemBox.svelte';
   import Sheet from '../parts/Sheet.svelte';
@@ -55,6 +56,7 @@
   $effect(() => void recording.preview(change));
 
   async function record() {
+    if (await amountsRead()) return;
     if (change && (await recording.record(change, pot.version))) onclose();
   }
 </script>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { amountsRead } from '../card/reading';
   import Act from '../parts/Act.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { reader } from '../people/reader.svelte';
@@ -15,6 +16,7 @@
   $effect(() => void recording.preview(recipes.change));
 
   async function record() {
+    if (await amountsRead()) return;
     const change = recipes.change;
     if (!change) return;
     const first = change.preparations[0]?.id ?? '';

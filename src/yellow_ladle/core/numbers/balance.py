@@ -8,6 +8,7 @@ nothing.
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
+from threading import Lock
 
 from yellow_ladle.core.amounts.weighing import weigh
 from yellow_ladle.core.book import Amount, Book, Line, Preparation, owner_of
@@ -57,6 +58,7 @@ class Balance:
         self.book = book
         self.ids: list[str] = []
         self._places: dict[str, int] = {}
+        self._lock = Lock()
         self._contents: dict[str, Content] = {}
         self._units = book.units
         self._sizes = {unit.id: unit.size for unit in book.units.values() if unit.kind == "weight"}
@@ -249,10 +251,15 @@ class Balance:
         return grams, (salt * grams, alcohol * grams, so2 * grams, starch * grams)
 
     def _first_bit(self, id: str) -> int:
-        if id not in self._places:
-            self._places[id] = len(self.ids) * len(CARRIED)
-            self.ids.append(id)
-        return self._places[id]
+        place = self._places.get(id)
+        if place is not None:
+            return place
+        # Several threads ask one reading for its numbers; two ids must never share a place.
+        with self._lock:
+            if id not in self._places:
+                self.ids.append(id)
+                self._places[id] = (len(self.ids) - 1) * len(CARRIED)
+            return self._places[id]
 
 
 def portions_of(preparation: Preparation) -> float | None:
