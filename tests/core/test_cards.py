@@ -109,6 +109,10 @@ class Comparing(unittest.TestCase):
         )
         self.assertEqual(told(CARD, CARD), [])
 
+    def test_what_is_counted_needs_no_unit(self) -> None:
+        after = replace(CARD, lines=(*CARD.lines, line("onions", unit="piece", quantity=3)))
+        self.assertEqual(told(CARD, after), ["Added: 3 onions."])
+
     def test_a_moved_line_is_not_another_one(self) -> None:
         moved = replace(CARD, lines=CARD.lines[::-1])
         self.assertEqual(told(CARD, moved), ["The lines stand in another order."])

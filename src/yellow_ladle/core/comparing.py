@@ -10,6 +10,8 @@ from yellow_ladle.core.book import Amount, Line, Preparation, Step
 
 Part: TypeAlias = Literal["head", "lines", "method", "flags"]
 
+COUNTED = ("piece", "each")
+"""Units that go without saying: two onions."""
 REWORDED = 0.4
 """Steps that share this much of their words are one step, reworded."""
 
@@ -36,6 +38,8 @@ def differences(
 
 def amount_words(quantity: float, unit: str, typed: str = "") -> str:
     """An amount as a sentence says it."""
+    if unit in COUNTED:
+        return typed or f"{quantity:g}"
     return typed or f"{quantity:g} {unit.replace('_', ' ')}"
 
 

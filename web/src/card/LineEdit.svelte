@@ -3,8 +3,8 @@
   import ChevronUp from '@lucide/svelte/icons/chevron-up';
   import X from '@lucide/svelte/icons/x';
   import type { Level } from '../api/client';
-  import { asWords } from '../marks/levels';
   import ItemBox from '../parts/ItemBox.svelte';
+  import { flagWords } from '../pot/lines';
   import LineMarks from '../pot/LineMarks.svelte';
   import AmountBox from './AmountBox.svelte';
   import type { CardDraft } from './cardDraft.svelte';
@@ -36,19 +36,10 @@
   } = $props();
 
   let open = $state(false);
-  const sure = $derived(
-    Object.entries(flags ?? {})
-      .filter(([, level]) => level === 'contains')
-      .map(([flag]) => asWords(flag))
-  );
-  const open_ = $derived(
-    Object.values(flags ?? {}).filter((level) => level === 'unchecked').length
-  );
   const told = $derived(
     [
       line.choice && (line.chosen ? `${line.choice}, in use` : `for the ${line.choice}`),
-      ...(line.choice ? sure : sure.slice(0, 4)),
-      open_ > 0 && `${open_} not checked`,
+      ...flagWords(flags ?? {}, line.choice ? Infinity : 4),
       line.strained_out && 'strained out',
       line.optional && 'optional'
     ]
@@ -62,7 +53,7 @@
   }
 </script>
 
-<div class="grid grid-cols-[32px_48px_160px_minmax(0,1fr)_44px_44px] items-start gap-2">
+<div class="grid grid-cols-[32px_48px_204px_minmax(0,1fr)_44px_44px] items-start gap-2">
   <Mover label="Line {index + 1}" {onmove} {ondrag} />
   <span class="flex h-11 items-center">
     {#if flags}<LineMarks {flags} />{/if}

@@ -1,9 +1,8 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
-  import { asWords } from '../marks/levels';
   import LineMarks from './LineMarks.svelte';
-  import { amountText, treatmentText, type Line } from './lines';
+  import { amountText, flagWords, treatmentText, type Line } from './lines';
   import SubLines from './SubLines.svelte';
 
   let { line, onclick }: { line: Line; onclick: () => void } = $props();
@@ -13,10 +12,7 @@
   const told = $derived.by(() => {
     const parts: string[] = [];
     if (line.line.choice) parts.push(line.counted ? 'in use' : 'not in use');
-    const sure = Object.entries(line.flags).filter(([, level]) => level === 'contains');
-    const most = line.line.choice ? sure.length : 4;
-    parts.push(...sure.slice(0, most).map(([flag]) => asWords(flag)));
-    if (line.unchecked > 0) parts.push(`${line.unchecked} not checked`);
+    parts.push(...flagWords(line.flags, line.line.choice ? Infinity : 4));
     if (line.line.optional) parts.push('optional');
     if (line.line.strained_out && line.line.group) parts.push('strained out');
     const treated = treatmentText(line.line.treatment, line.line.minutes ?? null);

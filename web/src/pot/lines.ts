@@ -1,4 +1,5 @@
-import type { Schema } from '../api/client';
+import type { Level, Schema } from '../api/client';
+import { asWords } from '../marks/levels';
 
 export type Pot = Schema['PotOut'];
 export type Line = Schema['LineOut'];
@@ -6,6 +7,24 @@ export type Line = Schema['LineOut'];
 export interface LineGroup {
   heading: string;
   lines: Line[];
+}
+
+const shortened = (words: string[], most: number) =>
+  words.length > most ? [...words.slice(0, most), `${words.length - most} more`] : words;
+
+/** What an item brings, in words: what is in it, what may be, and how much nobody has checked. */
+export function flagWords(flags: Record<string, Level>, most = 4): string[] {
+  const at = (level: Level) =>
+    Object.keys(flags)
+      .filter((flag) => flags[flag] === level)
+      .map(asWords);
+  const traces = at('may_contain');
+  const open = at('unchecked').length;
+  return [
+    ...shortened(at('contains'), most),
+    ...(traces.length > 0 ? [`may contain ${shortened(traces, most).join(', ')}`] : []),
+    ...(open > 0 ? [`${open} not checked`] : [])
+  ];
 }
 
 const TREATED: Record<string, string> = {

@@ -14,7 +14,7 @@
   <thead>
     <tr class="border-b border-edge text-note text-soft">
       <th scope="col" class="w-1/4 py-1.5 pr-3 font-normal">As it was written</th>
-      <th scope="col" class="w-48 py-1.5 pr-3 text-right font-normal">Amount</th>
+      <th scope="col" class="w-56 py-1.5 pr-3 text-right font-normal">Amount</th>
       <th scope="col" class="w-72 py-1.5 pr-3 font-normal">Item</th>
       <th scope="col" class="py-1.5 font-normal">To be decided</th>
     </tr>

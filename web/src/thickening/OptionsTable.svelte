@@ -1,21 +1,15 @@
 <script lang="ts">
   import { figure } from '../figures/spoon';
-  import { asWords } from '../marks/levels';
+  import type { Level } from '../api/client';
   import Act from '../parts/Act.svelte';
+  import { flagWords } from '../pot/lines';
   import { GOAL_WORDS, type Bench, type Option } from './bench.svelte';
 
   /** Each thickener's amount side by side, with method, cautions, and what the larder holds of it. */
   let { bench, onput }: { bench: Bench; onput: ((option: Option) => void) | undefined } = $props();
 
-  const carries = (flags: Record<string, string>) => {
-    const sure = Object.entries(flags).filter(([, level]) => level === 'contains');
-    const open = Object.values(flags).filter((level) => level === 'unchecked').length;
-    const words = [
-      sure.map(([flag]) => asWords(flag)).join(', '),
-      open ? `${open} not checked` : ''
-    ];
-    return words.filter(Boolean).join('; ') || 'no flag above traces';
-  };
+  const carries = (flags: Record<string, Level>) =>
+    flagWords(flags, Infinity).join(', ') || 'no flag recorded';
   const range = (option: Option) =>
     option.high - option.low > 0.05 ? `${figure(option.low)} to ${figure(option.high)} g` : '';
 </script>
