@@ -78,11 +78,16 @@
       if (event.key === 'Enter') reading(understand());
     }}
   />
-  {#if trouble || (found && (found.question || found.grams !== null))}
-    <p
-      class={['text-[14px] leading-tight', trouble || found?.question ? 'text-clay' : 'text-soft']}
-    >
-      {trouble || found?.question || (found?.grams ? gramsText(found.grams) : '')}
-    </p>
-  {/if}
+  <div aria-live="polite">
+    {#if trouble || (found && (found.question || found.grams !== null))}
+      <p
+        class={[
+          'text-[14px] leading-tight',
+          trouble || found?.question ? 'text-clay' : 'text-soft'
+        ]}
+      >
+        {trouble || found?.question || (found?.grams ? gramsText(found.grams) : '')}
+      </p>
+    {/if}
+  </div>
 </div>

@@ -5,6 +5,7 @@
   import AmountBox from './AmountBox.svelte';
   import type { CardDraft } from './cardDraft.svelte';
   import type { Piece } from './pieces';
+  import ToolsField from './ToolsField.svelte';
 
   /** What a card says of the pot as a whole. */
   let { draft, kitchen }: { draft: CardDraft; kitchen: Schema['KitchenOut'] | undefined } =
@@ -130,16 +131,9 @@
       oninput={(event) => (piece.density_g_per_ml = event.currentTarget.valueAsNumber || null)}
     />
   </label>
-  <label class="block">
-    <span class="text-note text-soft">Tools, with commas</span>
-    <input
-      class="field"
-      value={(piece.equipment ?? []).join(', ')}
-      onchange={(event) =>
-        (piece.equipment = event.currentTarget.value
-          .split(',')
-          .map((name) => name.trim())
-          .filter(Boolean))}
-    />
-  </label>
+  <ToolsField
+    tools={piece.equipment ?? []}
+    label="Tools, with commas"
+    onset={(tools) => (piece.equipment = tools)}
+  />
 </div>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { asWords } from '../marks/levels';
   import type { LinePiece } from './pieces';
+  import ToolsField from './ToolsField.svelte';
 
   /** What is said of one line besides its amount and item. */
   let {
@@ -73,19 +74,14 @@
     <span class="text-note text-soft">Note</span>
     <input class="field" maxlength="4000" aria-label="Note {of}" bind:value={line.note} />
   </label>
-  <label class="col-span-2 block">
-    <span class="text-note text-soft">Tools, with commas between</span>
-    <input
-      class="field"
-      aria-label="Tools {of}"
-      value={(line.equipment ?? []).join(', ')}
-      onchange={(event) =>
-        (line.equipment = event.currentTarget.value
-          .split(',')
-          .map((name) => name.trim())
-          .filter(Boolean))}
+  <div class="col-span-2">
+    <ToolsField
+      tools={line.equipment ?? []}
+      label="Tools, with commas between"
+      {of}
+      onset={(tools) => (line.equipment = tools)}
     />
-  </label>
+  </div>
   <div class="col-span-2 flex flex-wrap items-end gap-x-5">
     <label class="flex min-h-11 items-center gap-2">
       <input type="checkbox" class="size-5" bind:checked={line.optional} />optional

@@ -4,6 +4,7 @@
   import type { CardDraft } from './cardDraft.svelte';
   import Mover from './Mover.svelte';
   import type { StepPiece } from './pieces';
+  import ToolsField from './ToolsField.svelte';
 
   /** One step: what to do, how long, what to look for; cautions are offered by its words. */
   let {
@@ -96,19 +97,12 @@
         {/each}
       </fieldset>
     {/if}
-    <label class="block">
-      <span class="text-note text-soft">Tools, with commas between</span>
-      <input
-        class="field"
-        aria-label="Tools {of}"
-        value={(step.equipment ?? []).join(', ')}
-        onchange={(event) =>
-          (step.equipment = event.currentTarget.value
-            .split(',')
-            .map((name) => name.trim())
-            .filter(Boolean))}
-      />
-    </label>
+    <ToolsField
+      tools={step.equipment ?? []}
+      label="Tools, with commas between"
+      {of}
+      onset={(tools) => (step.equipment = tools)}
+    />
   </div>
   <button
     type="button"
