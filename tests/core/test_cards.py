@@ -308,6 +308,7 @@ class ColoursAndCautions(unittest.TestCase):
             "Crush the shells in the pan.": "shell-spines",
             "Fill the jars while hot.": "hot-jars",
             "Open the oysters.": "oysters",
+            "Hot stock onto the hot roux, all at once.": "hot-on-hot",
         }
         for text, id in wanted.items():
             self.assertIn(id, [caution.id for caution in called_for(text)], text)

@@ -14,8 +14,9 @@ from yellow_ladle.core.amounts.weighing import weigh
 from yellow_ladle.core.book import Amount, Book, Line, Preparation, owner_of
 from yellow_ladle.core.cycles import inputs_of
 from yellow_ladle.core.family import bases_first
-from yellow_ladle.core.numbers.retention import ETHANOL_G_PER_ML, retained
-from yellow_ladle.core.numbers.thickeners import browned, thickener_of
+from yellow_ladle.core.numbers.recorded import in_a_gram
+from yellow_ladle.core.numbers.retention import retained
+from yellow_ladle.core.numbers.thickeners import browned
 from yellow_ladle.core.product import Product
 
 CARRIED = ("salt", "alcohol", "so2", "starch")
@@ -89,6 +90,21 @@ class Balance:
         for id in bases_first(inputs):
             if id not in self._contents:
                 self._contents[id] = self._work_out(id)
+
+    def bases_first(self, top: str) -> list[str]:
+        """The preparations that one is made from, itself last, each after its own bases."""
+        made = self.book.preparations
+        done: dict[str, None] = {}
+        waiting = [(top, False)]
+        while waiting:
+            id, left = waiting.pop()
+            if left:
+                done[id] = None
+            elif id not in done:
+                waiting.append((id, True))
+                owners = (owner_of(line.item) for line in made[id].lines)
+                waiting += [(owner, False) for owner in owners if owner in made]
+        return list(done)
 
     def missing(self, content: Content, place: int) -> tuple[str, ...]:
         """The ids of the inputs that are missing from one of what is carried, sorted."""
@@ -180,18 +196,9 @@ class Balance:
         return self._preparation(self.book.preparations[id])
 
     def _product(self, product: Product) -> Content:
-        thickener = thickener_of().get(product.class_)
-        so2 = product.so2_mg_per_kg
-        salt = product.salt_g_per_100g
-        found = (
-            None if salt is None else salt / 100,
-            _ethanol(product),
-            None if so2 is None else so2 / 1000,
-            0.0 if thickener is None else 1 / thickener.weight,
-        )
         per_gram = [0.0, 0.0, 0.0, 0.0]
         missing = 0
-        for place, known in enumerate(found):
+        for place, known in enumerate(in_a_gram(product)):
             value = self._by_parts(product, place) if known is None else known
             if value is None:
                 missing |= 1 << self._first_bit(product.id) + place
@@ -282,17 +289,6 @@ def balance_of(book: Book) -> Mapping[str, Content]:
     balance = Balance(book)
     balance.work_out_all()
     return {id: balance.of(id) for id in book.preparations}
-
-
-def _ethanol(product: Product) -> float | None:
-    """Grams of ethanol in a gram: volume per cent by its density; none needs no density."""
-    if product.abv_percent is None:
-        return None
-    if product.abv_percent == 0:
-        return 0.0
-    if product.density_g_per_ml is None:
-        return None
-    return product.abv_percent / 100 * ETHANOL_G_PER_ML / product.density_g_per_ml
 
 
 def _four(values: list[float]) -> Four:

@@ -59,7 +59,7 @@ def by_goods(balance: Balance, preparation: str, place: int) -> dict[str, float]
     book = balance.book
     makings = {preparation: 1.0}
     found: dict[str, float] = {}
-    for id in _top_first(balance, preparation):
+    for id in reversed(balance.bases_first(preparation)):
         if id not in makings:
             continue
         for poured in balance.poured(book.preparations[id]):
@@ -75,22 +75,6 @@ def by_goods(balance: Balance, preparation: str, place: int) -> dict[str, float]
             whole = content.per_gram[place] * content.grams
             makings[owner] = makings.get(owner, 0.0) + amount / whole
     return found
-
-
-def _top_first(balance: Balance, top: str) -> list[str]:
-    """The preparations under one, each before those that it is made from."""
-    book = balance.book
-    done: dict[str, None] = {}
-    waiting = [(top, False)]
-    while waiting:
-        id, left = waiting.pop()
-        if left:
-            done[id] = None
-        elif id not in done:
-            waiting.append((id, True))
-            owners = (owner_of(line.item) for line in book.preparations[id].lines)
-            waiting += [(owner, False) for owner in owners if owner in book.preparations]
-    return list(reversed(done))
 
 
 def _shares(brought: dict[str, float]) -> tuple[Share, ...]:

@@ -163,7 +163,7 @@ def _given(
     balance: Balance, preparation: str, known: dict[str, dict[str, Span]]
 ) -> dict[str, Span]:
     """Per thickener and body what one gram of a preparation holds of it, in grams of flour."""
-    for id in _bases_first(balance, preparation):
+    for id in balance.bases_first(preparation):
         made = balance.book.preparations[id]
         found: dict[str, Span] = {}
         low, high = browned(made)
@@ -206,21 +206,6 @@ def _of_line(
 @cache
 def _says(words: tuple[str, ...]) -> re.Pattern[str]:
     return re.compile(rf"\b(?:{'|'.join(words)})(?:e?s|e?d|ing)?\b", re.I)
-
-
-def _bases_first(balance: Balance, top: str) -> list[str]:
-    done: dict[str, None] = {}
-    waiting = [(top, False)]
-    while waiting:
-        id, left = waiting.pop()
-        if left:
-            done[id] = None
-        elif id not in done:
-            waiting.append((id, True))
-            lines = balance.book.preparations[id].lines
-            owners = (owner_of(line.item) for line in lines)
-            waiting += [(owner, False) for owner in owners if owner in balance.book.preparations]
-    return list(done)
 
 
 def _may_thicken(balance: Balance, item: str) -> bool:
