@@ -6,7 +6,8 @@ from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.changes import refused_as
-from yellow_ladle.api.figures import FiguresOut, figures_out
+from yellow_ladle.api.figure_forms import FiguresOut
+from yellow_ladle.api.figures import figures_out
 from yellow_ladle.api.ledger import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.presence import Presence
 from yellow_ladle.api.problems import PROBLEMS

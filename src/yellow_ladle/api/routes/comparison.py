@@ -9,7 +9,8 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
 from yellow_ladle.api.changes import refused_as
-from yellow_ladle.api.figures import FiguresOut, figures_out
+from yellow_ladle.api.figure_forms import FiguresOut
+from yellow_ladle.api.figures import figures_out
 from yellow_ladle.api.ledger import TheLedger, preparation_or_missing
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.core.book import Preparation

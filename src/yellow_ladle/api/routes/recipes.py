@@ -7,7 +7,7 @@ from fastapi import APIRouter, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
-from yellow_ladle.api.figures import ItemName
+from yellow_ladle.api.figure_forms import ItemName
 from yellow_ladle.api.ledger import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.uploads import BODY, whole_body

@@ -5,7 +5,8 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from yellow_ladle.api.figures import StandOut, stand_out
+from yellow_ladle.api.figure_forms import StandOut
+from yellow_ladle.api.figures import stand_out
 from yellow_ladle.api.ledger import TheBook, preparation_or_missing
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
