@@ -1,12 +1,25 @@
 """Random books for properties: any shape that the rules allow, and never a cycle."""
 
 from dataclasses import replace
+from typing import Any
 
 from hypothesis import strategies as st
 
 from tests.kitchens import book
-from yellow_ladle.core.book import KINDS, ROLES, Book, ByProduct, Line, Preparation
+from yellow_ladle.core.book import (
+    KINDS,
+    ROLES,
+    TREATMENTS,
+    Amount,
+    Book,
+    ByProduct,
+    Line,
+    Preparation,
+    Step,
+    Way,
+)
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.pan import LIDS, Batch, Pan
 from yellow_ladle.core.product import Addition, Bag, Maker, Part, Product
 
 FLAGS = ("wheat", "milk", "pork", "beef", "alcohol", "gelatine", "chilli")
@@ -68,7 +81,51 @@ def lines(draw: st.DrawFn, items: list[str]) -> Line:
         optional=draw(st.booleans()),
         strained_out=draw(st.booleans()),
         choice=choice,
+        treatment=draw(st.sampled_from(TREATMENTS)),
+        minutes=draw(st.sampled_from([None, None, 0.0, 12.5, 90.0])),
+        group=draw(st.sampled_from(["", "", "To finish"])),
+        typed=draw(st.sampled_from(["", "", "", "a glug"])),
     )
+
+
+@st.composite
+def cards(draw: st.DrawFn, items: list[str]) -> dict[str, Any]:
+    """What a card says besides its lines: steps, yield, pan, batches, other ways."""
+    pan = st.builds(Pan, st.sampled_from([18.0, 40.5]), st.sampled_from(LIDS))
+    batch = st.builds(
+        Batch, st.just("2026-11-01"), *[st.sampled_from([0.5, 8.0])] * 2, st.just(60.0)
+    )
+    step = st.builds(
+        Step,
+        st.sampled_from(["Stir.", "Blend it hot."]),
+        st.sampled_from([None, 5.0]),
+        uses=st.sampled_from([(), tuple(items[:1])]),
+        passive=st.booleans(),
+    )
+    amount = st.builds(Amount, st.sampled_from([0.5, 250.0]), st.sampled_from(["l", "g", "piece"]))
+    named = draw(st.sampled_from(["", "as ever"]))
+    way = st.builds(
+        Way,
+        st.just("another"),
+        st.lists(lines(items), max_size=2).map(lambda drawn: one_chosen(drawn, [0, 0])),
+        st.lists(step, max_size=1).map(tuple),
+        st.sampled_from([None, "brown"]),
+        st.none() | amount,
+        portions=st.sampled_from([None, 4.0]),
+    )
+    made = draw(st.none() | amount)
+    return {
+        "yield_": made,
+        "yield_note": "it swells" if made else "",
+        "method": tuple(draw(st.lists(step, max_size=2))),
+        "pan": draw(st.none() | pan),
+        "batches": tuple(draw(st.lists(batch, max_size=2))),
+        "ways": tuple(draw(st.lists(way, max_size=1))) if items else (),
+        "way": named,
+        "portions": draw(st.sampled_from([None, 10.0])),
+        "density_g_per_ml": draw(st.sampled_from([None, 1.05])),
+        "retired": draw(st.sampled_from([None, None, None, "2026-11-20"])),
+    }
 
 
 def one_chosen(drawn: list[Line], picks: list[int]) -> tuple[Line, ...]:
@@ -94,6 +151,7 @@ def preparations(draw: st.DrawFn, id: str, items: list[str]) -> Preparation:
         statements=draw(STATEMENTS),
         otherwise=draw(st.sampled_from([None, None, None, Level.UNCHECKED, Level.FREE])),
         by_products=tuple(ByProduct(name, name) for name in by_products),
+        **draw(cards(items) if draw(st.integers(0, 3)) == 0 else st.just({})),
     )
 
 

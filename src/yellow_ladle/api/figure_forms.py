@@ -67,7 +67,7 @@ class StandOut(BaseModel):
     position: float
 
 
-class GivenOut(BaseModel):
+class BodyGivenOut(BaseModel):
     """What one thickener or body gives, in grams of flour in a litre."""
 
     name: str
@@ -81,7 +81,7 @@ class ThicknessOut(BaseModel):
     lukewarm: StandOut
     thawed: StandOut
     effects: list[str]
-    given: list[GivenOut]
+    given: list[BodyGivenOut]
     at_least: bool
 
 

@@ -2,10 +2,10 @@
 
 from yellow_ladle.api.figure_forms import (
     AskedOut,
+    BodyGivenOut,
     ClashOut,
     EvaporationOut,
     FiguresOut,
-    GivenOut,
     ItemName,
     NumberOut,
     OfferedOut,
@@ -140,7 +140,7 @@ def _thickness(balance: Balance, id: str) -> ThicknessOut:
         thawed=stand_out(found.thawed),
         effects=list(found.effects),
         given=[
-            GivenOut(name=known[name].name if name in known else name, grams_per_l=span.middle)
+            BodyGivenOut(name=known[name].name if name in known else name, grams_per_l=span.middle)
             for name, span in found.given.items()
         ],
         at_least=found.at_least,

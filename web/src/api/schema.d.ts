@@ -1243,6 +1243,16 @@ export interface components {
             why: string;
         };
         /**
+         * BodyGivenOut
+         * @description What one thickener or body gives, in grams of flour in a litre.
+         */
+        BodyGivenOut: {
+            /** Name */
+            name: string;
+            /** Grams Per L */
+            grams_per_l: number;
+        };
+        /**
          * BringIn
          * @description Recipes with the products that they need and the larder lacks, all at once.
          */
@@ -1678,6 +1688,24 @@ export interface components {
         FreeIdOut: {
             /** Id */
             id: string;
+        };
+        /**
+         * GivenOut
+         * @description What one voice gives the product: a maker's label, or ("") the product's own.
+         *
+         *     `counts` says whether it does; a maker that is not in use does not.
+         */
+        GivenOut: {
+            /** Maker */
+            maker: string;
+            /** Name */
+            name: string;
+            /** Flags */
+            flags: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+            /** Counts */
+            counts: boolean;
         };
         /**
          * GoalsPiece
@@ -2810,7 +2838,7 @@ export interface components {
             /** In Goods */
             in_goods: components["schemas"]["Named"][];
             /** Given By */
-            given_by: components["schemas"]["yellow_ladle__api__routes__products__GivenOut"][];
+            given_by: components["schemas"]["GivenOut"][];
             /** Inside */
             inside: components["schemas"]["Named"][];
             /** Run Out */
@@ -3532,7 +3560,7 @@ export interface components {
             /** Effects */
             effects: string[];
             /** Given */
-            given: components["schemas"]["yellow_ladle__api__figures__GivenOut"][];
+            given: components["schemas"]["BodyGivenOut"][];
             /** At Least */
             at_least: boolean;
         };
@@ -3806,16 +3834,6 @@ export interface components {
             unknown: components["schemas"]["ItemName"][];
         };
         /**
-         * GivenOut
-         * @description What one thickener or body gives, in grams of flour in a litre.
-         */
-        yellow_ladle__api__figures__GivenOut: {
-            /** Name */
-            name: string;
-            /** Grams Per L */
-            grams_per_l: number;
-        };
-        /**
          * DifferenceOut
          * @description One difference, in which part of the card.
          */
@@ -3845,24 +3863,6 @@ export interface components {
              * @enum {string}
              */
             sheet: "free" | "may_contain" | "unchecked" | "contains";
-        };
-        /**
-         * GivenOut
-         * @description What one voice gives the product: a maker's label, or ("") the product's own.
-         *
-         *     `counts` says whether it does; a maker that is not in use does not.
-         */
-        yellow_ladle__api__routes__products__GivenOut: {
-            /** Maker */
-            maker: string;
-            /** Name */
-            name: string;
-            /** Flags */
-            flags: {
-                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
-            };
-            /** Counts */
-            counts: boolean;
         };
     };
     responses: never;
