@@ -1,6 +1,7 @@
 """How long the worst inputs take to be refused, against the work that a good one is."""
 
 import io
+import json
 import socket
 import time
 import zipfile
@@ -8,19 +9,26 @@ from collections.abc import Callable
 
 from PIL import Image
 
-from yellow_ladle.core.faults import BookRefused
+from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.fault import BookRefused
 from yellow_ladle.core.labels.proposals import LONGEST, TooLong
 from yellow_ladle.core.labels.reader import read_label
+from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
+from yellow_ladle.files.recipes.reading import read_recipes
+from yellow_ladle.files.recipes.review import review
+from yellow_ladle.files.recipes.values import Recipe
 from yellow_ladle.files.table_file import read_table
 from yellow_ladle.store.photos import encoded_anew
 
+OPENING = b"<html><script type='application/ld+json'>"
 AIM = 2.0
 """Seconds within which an answer has to be there."""
 
 
 def main() -> None:
     read_label("milk")
+    book = demo_book()
     zipped, large, fair = bomb(), picture(8_000, 5_000), picture(6_000, 4_000)
     slowest = max(
         taken(what, act)
@@ -32,6 +40,11 @@ def main() -> None:
             ("a workbook that unpacks to 200 MB", lambda: read_table(zipped)),
             ("a picture of 40 megapixels", lambda: encoded_anew(large)),
             ("a picture of 24 megapixels, kept", lambda: encoded_anew(fair)),
+            ("a recipe of 500 scripts", lambda: read_recipes(scripted())),
+            ("recipes of 15 MB in one text", lambda: read_recipes(recipe("<!--" * 3_900_000))),
+            ("a page of 13 MB that opens only", lambda: read_recipes(OPENING * 300_000)),
+            ("5,000 recipe lines that nothing is like", lambda: review(book, strange())),
+            ("an amount of 400 signs", lambda: understand("1/2 of a " * 44)),
             ("a feed that never answers", hanging),
         )
     )
@@ -65,6 +78,29 @@ def picture(width: int, height: int) -> bytes:
     out = io.BytesIO()
     Image.new("RGB", (width, height), "tan").save(out, "PNG")
     return out.getvalue()
+
+
+def recipe(text: str) -> bytes:
+    """A recipe with this for its instructions."""
+    return json.dumps({"@type": "Recipe", "name": "x", "recipeInstructions": text}).encode()
+
+
+def scripted() -> bytes:
+    """A recipe with a script in each of its steps."""
+    return recipe("<p>Stir.<script>alert(1)</script></p>" * 500)
+
+
+def strange() -> list[Recipe]:
+    """Ten recipes of lines whose words no book holds."""
+    lines = [
+        {
+            "@type": "Recipe",
+            "name": f"x{number}",
+            "recipeIngredient": [f"{n} g qu{n}x of zz{number}" for n in range(500)],
+        }
+        for number in range(10)
+    ]
+    return read_recipes(json.dumps(lines).encode())
 
 
 def hanging() -> None:

@@ -16,7 +16,7 @@ from yellow_ladle.core.comparing import differences
 from yellow_ladle.core.fault import Fault
 from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.matching import matches, names_of, role_of, sure
+from yellow_ladle.core.matching import Names, names_of, role_of, sure
 from yellow_ladle.core.merging import merged
 from yellow_ladle.core.pan import Batch
 from yellow_ladle.core.product import Addition, Bag
@@ -322,7 +322,7 @@ class ColoursAndCautions(unittest.TestCase):
 class Matching(unittest.TestCase):
     def setUp(self) -> None:
         names = ("Hill Farm butter", "Onions", "Spring onions", "Bay leaves", "Plain flour")
-        self.names = {name.lower().replace(" ", "-"): name for name in names}
+        self.names = Names({name.lower().replace(" ", "-"): name for name in names})
 
     def test_words_find_items(self) -> None:
         for text, item in (
@@ -332,16 +332,16 @@ class Matching(unittest.TestCase):
             ("plain flower", "plain-flour"),
             ("finely chopped onions", "onions"),
         ):
-            self.assertEqual(matches(self.names, text)[0].item, item, text)
-        self.assertTrue(sure(matches(self.names, "onions")))
-        self.assertTrue(sure(matches(self.names, "bay leaf")))
+            self.assertEqual(self.names.matches(text)[0].item, item, text)
+        self.assertTrue(sure(self.names.matches("onions")))
+        self.assertTrue(sure(self.names.matches("bay leaf")))
 
     def test_what_is_only_near_is_not_taken(self) -> None:
-        near = matches(self.names, "butter")
+        near = self.names.matches("butter")
         self.assertEqual((near[0].item, sure(near)), ("hill-farm-butter", False))
-        self.assertFalse(sure(matches(self.names, "buter")))
-        self.assertEqual(matches(self.names, "cod"), ())
-        self.assertEqual(matches(self.names, "the"), ())
+        self.assertFalse(sure(self.names.matches("buter")))
+        self.assertEqual(self.names.matches("cod"), ())
+        self.assertEqual(self.names.matches("the"), ())
 
     def test_a_retired_pot_is_not_offered_and_roles_are_guessed(self) -> None:
         made = book(

@@ -146,6 +146,20 @@ class Reading(unittest.TestCase):
         self.assertEqual([step.text for step in found.steps], ["Boil.", "Serve."])
         self.assertEqual(plain("1 < 2 &amp; 3\u0007"), "1 < 2 & 3")
 
+    def test_broken_markup_is_read_as_far_as_it_goes(self) -> None:
+        for text, words in (
+            ("<![<![ soup", "<![<![ soup"),
+            ("soup <!-- never closed", "soup"),
+            ("soup <!-- aside --> hot", "soup hot"),
+            ("soup <script>never closed", "soup"),
+            ("<SCRIPT type=x>a</Script >soup", "soup"),
+            ("a <b", "a <b"),
+            ("İ <style>x</style>soup", "İ soup"),
+            ("1 &lt; 2 &frac12; l", "1 < 2 ½ l"),
+            ("one<br/>two</P>three", "one\ntwo\nthree"),
+        ):
+            self.assertEqual(plain(text), words, text)
+
     def test_encodings(self) -> None:
         text = json.dumps({"@type": "Recipe", "name": "Crème"}, ensure_ascii=False)
         for encoding in ("utf-8", "utf-8-sig", "utf-16"):
@@ -171,6 +185,13 @@ class Reading(unittest.TestCase):
         many = {"@type": "Recipe", "name": "Long", "recipeIngredient": ["1 egg"] * 501}
         with self.assertRaisesRegex(BookRefused, "recipeIngredient: 501 ingredient lines"):
             recipes(many)
+        steps = {"@type": "Recipe", "name": "Long", "recipeInstructions": "stir\n" * 501}
+        with self.assertRaisesRegex(BookRefused, "recipeInstructions: more than 500 steps"):
+            recipes(steps)
+        with self.assertRaisesRegex(BookRefused, "is over 200,000 signs"):
+            recipes({"@type": "Recipe", "name": "x" * 200_001})
+        with self.assertRaisesRegex(BookRefused, "5500 ingredient lines in all"):
+            recipes([{"@type": "Recipe", "recipeIngredient": ["1 egg"] * 500}] * 11)
         many["recipeIngredient"] = ["1 egg"] * 500
         self.assertEqual(len(recipes(many)[0].lines), 500)
 

@@ -4,7 +4,7 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from difflib import SequenceMatcher
-from functools import cache
+from functools import cache, lru_cache
 from unicodedata import combining, normalize
 
 from yellow_ladle.core.book import Book
@@ -29,14 +29,31 @@ class Match:
     likeness: float
 
 
-def matches(names: Mapping[str, str], text: str) -> tuple[Match, ...]:
-    """The items whose names are most like a text, the likest first. `names`: of each item."""
-    wanted = tokens(text)
-    if not wanted:
-        return ()
-    found = [Match(item, _likeness(wanted, tokens(name))) for item, name in names.items()]
-    likely = [match for match in found if match.likeness >= LIKELY]
-    return tuple(sorted(likely, key=lambda match: (-match.likeness, match.item))[:MOST])
+class Names:
+    """The names of a book's items, taken apart once so that many texts can be matched."""
+
+    def __init__(self, names: Mapping[str, str]) -> None:
+        self._tokens = {item: tokens(name) for item, name in names.items()}
+        self._holding: dict[str, list[str]] = {}
+        self._like: dict[str, frozenset[str]] = {}
+        for item, parts in self._tokens.items():
+            for part in parts:
+                self._holding.setdefault(part, []).append(item)
+
+    def matches(self, text: str) -> tuple[Match, ...]:
+        """The items whose names are most like a text, the likest first."""
+        wanted = tokens(text)
+        likely = {item for word in wanted for item in self._with(word)}
+        found = [Match(item, _likeness(wanted, self._tokens[item])) for item in likely]
+        found = [match for match in found if match.likeness >= LIKELY]
+        return tuple(sorted(found, key=lambda match: (-match.likeness, match.item))[:MOST])
+
+    def _with(self, word: str) -> frozenset[str]:
+        """The items whose names hold a word, or one with a slip of the pen in it."""
+        if word not in self._like:
+            parts = (part for part in self._holding if _word_likeness(word, part))
+            self._like[word] = frozenset(item for part in parts for item in self._holding[part])
+        return self._like[word]
 
 
 def sure(found: tuple[Match, ...]) -> bool:
@@ -87,11 +104,11 @@ def _likeness(wanted: frozenset[str], name: frozenset[str]) -> float:
     return max((met + met_back) / (len(wanted) + len(name)), WITHIN * met / len(wanted))
 
 
-@cache
+@lru_cache(maxsize=100_000)
 def _word_likeness(one: str, other: str) -> float:
     if one == other:
         return 1.0
-    if abs(len(one) - len(other)) > 2 or len(one) < 4:
+    if abs(len(one) - len(other)) > 2 or len(one) < 4 or one[0] != other[0]:
         return 0.0
     ratio = SequenceMatcher(None, one, other).ratio()
     return ratio if ratio >= SLIPPED else 0.0

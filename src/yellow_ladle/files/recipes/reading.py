@@ -7,6 +7,7 @@ blocks. Instructions as one text, as a list of texts, as steps or as sections of
 import json
 import re
 from collections.abc import Iterator
+from itertools import islice
 from typing import Any
 
 from yellow_ladle.core.fault import BookRefused, Fault
@@ -16,6 +17,8 @@ from yellow_ladle.files.recipes.values import Recipe, RecipeLine, RecipeStep
 MOST_BYTES = 16 * 1024 * 1024
 MOST_RECIPES = 500
 MOST_LINES = 500
+MOST_LINES_AT_ONCE = 5_000
+LONGEST_TEXT = 200_000
 LONGEST_STEP = 4_000
 DEEPEST = 12
 
@@ -42,6 +45,10 @@ def read_recipes(content: bytes) -> list[Recipe]:
         raise BookRefused([Fault("", message)])
     if len(found) > MOST_RECIPES:
         raise BookRefused([Fault("", f"{len(found)} recipes at once; at most {MOST_RECIPES}")])
+    lines = sum(len(recipe.lines) for recipe in found)
+    if lines > MOST_LINES_AT_ONCE:
+        message = f"{lines} ingredient lines in all; at most {MOST_LINES_AT_ONCE} at once"
+        raise BookRefused([Fault("", message)])
     return found
 
 
@@ -115,12 +122,15 @@ def _recipe(value: dict[str, Any], place: str) -> Recipe:
         message = f"{len(lines)} ingredient lines; at most {MOST_LINES}"
         raise BookRefused([Fault(f"{place}.recipeIngredient".lstrip("."), message)])
     name = _words(value.get("name") or value.get("headline"))
-    steps = tuple(_steps(value.get("recipeInstructions"), "", 0))
+    steps = tuple(islice(_steps(value.get("recipeInstructions"), "", 0), MOST_LINES + 1))
+    if len(steps) > MOST_LINES:
+        message = f"more than {MOST_LINES} steps"
+        raise BookRefused([Fault(f"{place}.recipeInstructions".lstrip("."), message)])
     minutes = minutes_of(value.get("totalTime")) or minutes_of(value.get("cookTime"))
     return Recipe(
         name.replace("\n", " ")[:200] or "A recipe without a name",
         lines,
-        steps[:MOST_LINES],
+        steps,
         _yield(value.get("recipeYield", value.get("yield"))),
         minutes,
         _words(value.get("recipeCategory")),
@@ -183,7 +193,12 @@ def _words(value: Any) -> str:
         return _words(value.get("name") or value.get("text") or value.get("@value"))
     if value is None or isinstance(value, bool):
         return ""
-    return plain(str(value))
+    text = str(value)
+    if len(text) > LONGEST_TEXT:
+        begins = text[:30]
+        message = f'the text that begins "{begins}" is over {LONGEST_TEXT:,} signs'
+        raise BookRefused([Fault("", message)])
+    return plain(text)
 
 
 def _is(value: dict[str, Any], wanted: str) -> bool:

@@ -6,7 +6,7 @@ from yellow_ladle.core.amounts.grammar import Understood, understand
 from yellow_ladle.core.book import Amount, Book, Line, Preparation, Step
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.matching import Match, matches, names_of, role_of, sure
+from yellow_ladle.core.matching import Match, Names, names_of, role_of, sure
 from yellow_ladle.core.product import Product
 from yellow_ladle.files.recipes.values import Recipe
 
@@ -55,9 +55,10 @@ def review(book: Book, recipes: list[Recipe]) -> list[Reviewed]:
 class _Review:
     def __init__(self, book: Book) -> None:
         self.book = book
-        self.names = names_of(book)
+        self.names = Names(names_of(book))
         self.taken = {*book.products, *book.preparations}
         self.new: dict[str, Product] = {}
+        self.by_name: dict[str, Product] = {}
 
     def recipe(self, recipe: Recipe) -> Reviewed:
         lines: list[Line] = []
@@ -94,9 +95,9 @@ class _Review:
         understood = understand(text, self.book.units, self.book.kitchen.spoons)
         words = understood.item or text
         note = understood.note
-        near = matches(self.names, words)
+        near = self.names.matches(words)
         # A name of the book may hold a comma itself: "House white, dry".
-        whole = matches(self.names, f"{words}, {note}") if note else ()
+        whole = self.names.matches(f"{words}, {note}") if note else ()
         if sure(whole) and not sure(near):
             near, note = whole, ""
         certain = sure(near)
@@ -124,10 +125,10 @@ class _Review:
     def _new(self, words: str, needed: dict[str, Product]) -> str:
         """A new product by these words, once for all recipes; nobody has checked it."""
         name = (words[:1].upper() + words[1:])[:200]
-        known = next((product for product in self.new.values() if product.name == name), None)
+        known = self.by_name.get(name)
         if known is None:
             known = Product(self._free(name), name, "other", otherwise=Level.UNCHECKED)
-            self.new[known.id] = known
+            self.new[known.id] = self.by_name[name] = known
         needed[known.id] = known
         return known.id
 
