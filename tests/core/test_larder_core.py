@@ -132,7 +132,7 @@ class Telling(unittest.TestCase):
         unread = Change(products=(product("milk", otherwise=OPEN),))
         self.assertIn(", 34 more", self.said(before, unread))
         card = Change(preparations=(pot("sauce", "milk", "old"), pot("new", "milk")))
-        wanted = "Sauce: its card was changed; New: a new card"
+        wanted = "Sauce: its card was changed. Added: 100 g Old; New: a new card"
         self.assertEqual(self.said(before, card), wanted)
         self.assertEqual(self.said(before, Change(removed=("old",))), "Old: removed")
         self.assertEqual(

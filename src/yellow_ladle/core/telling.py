@@ -2,11 +2,14 @@
 
 from collections.abc import Iterator
 
+from yellow_ladle.core.book import Preparation
 from yellow_ladle.core.change import Change
+from yellow_ladle.core.comparing import differences
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.reading import Reading
 
 MOST_FLAGS = 3
+MOST_TOLD = 2
 WORDS = {
     Level.FREE: "free",
     Level.MAY_CONTAIN: "may contain",
@@ -32,10 +35,26 @@ def _each(before: Reading, after: Reading, change: Change) -> Iterator[tuple[str
         else:
             yield product.id, f"{product.name}: {_product(before, after, product.id)}"
     for made in change.preparations:
-        new = made.id not in before.book.preparations
-        yield made.id, f"{made.name}: {'a new card' if new else 'its card was changed'}"
+        yield made.id, f"{made.name}: {_card(before, after, made)}"
     for id in change.removed:
         yield id, f"{before.book.name(id)}: removed"
+
+
+def _card(before: Reading, after: Reading, made: Preparation) -> str:
+    """What became of a card, the first differences in sentences."""
+    was = before.book.preparations.get(made.id)
+    if was is None:
+        return "a new card"
+
+    def name(item: str) -> str:
+        return after.book.name(item) if item in after.masks else before.book.name(item)
+
+    found = differences(was, made, name)
+    if not found:
+        return "its card was recorded again"
+    told = [each.sentence.rstrip(".") for each in found[:MOST_TOLD]]
+    more = [f"and {len(found) - MOST_TOLD} more"] if len(found) > MOST_TOLD else []
+    return f"its card was changed. {', '.join([*told, *more])}"
 
 
 def _product(before: Reading, after: Reading, id: str) -> str:
