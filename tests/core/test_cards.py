@@ -144,14 +144,16 @@ class Comparing(unittest.TestCase):
             "minutes": 9.0,
             "heat": "high",
             "cue": "foam",
-            "caution": "hot",
+            "caution": "Hot.",
             "equipment": ("pan",),
             "uses": ("butter",),
             "passive": True,
         }
         for entry in fields(MELT):
             changed_step = replace(MELT, **{entry.name: step_values[entry.name]})
-            self.assertTrue(told(CARD, replace(CARD, method=(changed_step, STIR))), entry.name)
+            said = told(CARD, replace(CARD, method=(changed_step, STIR)))
+            self.assertTrue(said, entry.name)
+            self.assertFalse(said[0].endswith(".."), said)
 
     def test_entries_are_aligned(self) -> None:
         self.assertEqual(aligned("abc", "abc"), [0, 1, 2])

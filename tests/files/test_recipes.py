@@ -294,6 +294,7 @@ class Writing(unittest.TestCase):
             "### To bind",
             "- 480 g White roux",
             "- 1 Onions (strained out)",
+            "- 2 leaves Bay leaves (strained out)",
             "**Caution:** Never a hard boil",
             "Not signed off.",
         ):

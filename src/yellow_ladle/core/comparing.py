@@ -180,4 +180,4 @@ def _shown(value: object) -> str:
         return "yes" if value else "no"
     if isinstance(value, float):
         return f"{value:g}"
-    return str(value) if value not in (None, "") else "nothing"
+    return str(value).rstrip(".") if value not in (None, "") else "nothing"

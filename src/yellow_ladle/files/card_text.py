@@ -6,6 +6,7 @@ from yellow_ladle.core.book import Book, Line, Preparation
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.numbers.balance import portions_of
 from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.units import shipped_units
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,9 +19,14 @@ class FlagWords:
 
 
 def amount_text(quantity: float, unit: str) -> str:
-    """An amount as a cook writes it: `250 g`, `2` for pieces."""
+    """An amount as a cook writes it: `250 g`, `3 leaves`, `2` for pieces."""
     number = f"{quantity:.4g}" if quantity < 10_000 else f"{quantity:.0f}"
-    return number if unit in ("piece", "each") else f"{number} {unit.replace('_', ' ')}"
+    if unit in ("piece", "each"):
+        return number
+    known = shipped_units().get(unit)
+    if known is not None and known.kind == "piece" and quantity != 1:
+        return f"{number} {known.words[1]}"
+    return f"{number} {unit.replace('_', ' ')}"
 
 
 def line_text(book: Book, line: Line) -> str:

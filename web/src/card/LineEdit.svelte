@@ -53,7 +53,7 @@
   }
 </script>
 
-<div class="grid grid-cols-[32px_48px_204px_minmax(0,1fr)_44px_44px] items-start gap-2">
+<div class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] items-start gap-2">
   <Mover label="Line {index + 1}" {onmove} {ondrag} />
   <span class="flex h-11 items-center">
     {#if flags}<LineMarks {flags} />{/if}

@@ -51,8 +51,8 @@
     </Act>
   </div>
 </fieldset>
-<div class="grid grid-cols-3 gap-3">
-  <label class="block">
+<div class="grid grid-cols-2 items-end gap-3">
+  <label class="col-span-2 block">
     <span class="text-soft">A bare cup or spoon is</span>
     <select class="field" bind:value={own.spoons}>
       {#each SPOONS as [id, word] (id)}<option value={id}>{word}</option>{/each}
