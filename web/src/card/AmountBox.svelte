@@ -12,57 +12,79 @@
   let {
     quantity,
     unit,
-    typed = '',
+    typed = null,
     item = '',
     label,
     onset
   }: {
     quantity: number;
     unit: string;
-    typed?: string;
+    /** Words that were not understood; null where only a number will do. */
+    typed?: string | null;
     item?: string;
     label: string;
     onset: (quantity: number, unit: string, typed: string, note: string) => void;
   } = $props();
 
+  const REST = 400;
   const shown = $derived(typed || (quantity ? amountText(quantity, unit) : ''));
   let text = $state(untrack(() => shown));
   let found = $state<Schema['AmountOut'] | null>(null);
   let trouble = $state('');
   let taken = untrack(() => shown);
+  let asked = untrack(() => shown);
+  let rest: ReturnType<typeof setTimeout> | undefined;
 
   $effect(() => {
     // Another amount from outside (undo, a merge, scaling) shows as soon as it comes.
     const next = shown;
     untrack(() => {
       if (next !== taken) {
-        text = next;
-        taken = next;
+        text = taken = asked = next;
         found = null;
       }
     });
   });
 
-  async function understand() {
+  /** While somebody types, what is understood so far is kept: a reload must not lose it. */
+  function type() {
+    clearTimeout(rest);
+    rest = setTimeout(() => reading(understand()), REST);
+  }
+
+  /** The box is left: it shows what was understood. Answers whether that is another amount. */
+  async function leave(): Promise<boolean> {
+    clearTimeout(rest);
+    const other = await understand(Boolean(typed));
+    if (found?.quantity !== null && found?.quantity !== undefined) text = taken;
+    return other;
+  }
+
+  /** Reads what is typed; answers whether it is another amount than before. */
+  async function understand(again = false): Promise<boolean> {
     const wanted = text.trim();
-    if (wanted === taken || wanted === '') return;
+    if (wanted === '' || (wanted === asked && !again)) return false;
+    const before = taken;
+    asked = wanted;
     trouble = '';
     try {
       const query = item ? { text: wanted, item } : { text: wanted };
       found = await answer(api.GET('/api/v1/amount', { params: { query } }));
     } catch (error) {
       trouble = sentence(error);
-      return;
+      found = null;
     }
-    if (found.quantity === null || found.unit === null) {
+    if (found === null || found.quantity === null || found.unit === null) {
+      // Where there is no place for words, what stood there before stays until it is understood.
+      if (typed === null) return false;
       taken = wanted;
       onset(0, unit, wanted, '');
-      return;
+      return taken !== before;
     }
     const range = found.low === null ? '' : `${found.low} to ${found.high}`;
     taken = amountText(found.quantity, found.unit);
-    text = taken;
     onset(found.quantity, found.unit, '', range);
+    return taken !== before;
   }
 </script>
 
@@ -73,9 +95,10 @@
     aria-label={label}
     maxlength="200"
     bind:value={text}
-    onblur={() => reading(understand())}
+    oninput={type}
+    onblur={() => reading(leave())}
     onkeydown={(event) => {
-      if (event.key === 'Enter') reading(understand());
+      if (event.key === 'Enter') reading(leave());
     }}
   />
   <div aria-live="polite">

@@ -1,21 +1,21 @@
 import { announcements } from '../frame/announce.svelte';
 
-/** Amounts that were typed and are not understood yet. */
-const waiting = new Set<Promise<void>>();
+/** Amounts that are being read, each with whether it turned out to be another one. */
+const waiting = new Set<Promise<boolean>>();
 
 /** Notes that an amount is being read. */
-export function reading(amount: Promise<void>) {
+export function reading(amount: Promise<boolean>) {
   waiting.add(amount);
   void amount.finally(() => waiting.delete(amount));
 }
 
 /**
- * Waits until every typed amount is understood. Says so, and answers true, where there was one: its
- * consequences have to be seen before anything is recorded.
+ * Waits until every typed amount is understood. Says so, and answers true, where one became another:
+ * what that changes has to be seen before anything is recorded.
  */
 export async function amountsRead(): Promise<boolean> {
-  if (waiting.size === 0) return false;
-  await Promise.all(waiting);
+  const others = await Promise.all(waiting);
+  if (!others.includes(true)) return false;
   announcements.say('An amount was read just now. Look at what it changes, then record.');
   return true;
 }
