@@ -150,6 +150,30 @@ class Store(ApiTest):
             context = MigrationContext.configure(connection)
             self.assertEqual(compare_metadata(context, Base.metadata), [])
 
+    def test_a_kitchen_of_before_the_cards_is_brought_up_with_all_that_it_holds(self) -> None:
+        from alembic import command
+
+        from yellow_ladle.store.engine import alembic_config
+
+        before = self.ledger.now.reading.book
+        self.ledger.close()
+        engine = open_engine(self.path)
+        self.addCleanup(engine.dispose)
+        with engine.begin() as connection:
+            command.downgrade(alembic_config(connection), "0002")
+            columns = connection.exec_driver_sql("PRAGMA table_info(preparation)").fetchall()
+            self.assertNotIn("ways", [column[1] for column in columns])
+        engine.dispose()
+        after = self.reopened().now.reading.book
+        self.assertEqual(after.products, before.products)
+        self.assertEqual((after.kitchen.spoons, after.kitchen.measures), ("us", ()))
+        for id, made in before.preparations.items():
+            plain = [(line.item, line.quantity, line.unit) for line in made.lines]
+            kept = after.preparations[id]
+            self.assertEqual([(e.item, e.quantity, e.unit) for e in kept.lines], plain)
+            self.assertEqual([e.text for e in kept.method], [e.text for e in made.method])
+            self.assertEqual((kept.ways, kept.portions, kept.retired), ((), None, None))
+
     def test_a_failed_write_leaves_the_file_and_the_reading_as_they_were(self) -> None:
         from unittest.mock import patch
 
