@@ -14,6 +14,7 @@ from pathlib import Path
 from urllib.error import URLError
 from urllib.request import Request, urlopen
 
+from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
@@ -96,23 +97,18 @@ class Writing(CardBrowserTest):
         self.assertEqual(self.amount(2), "480 g")
         self.click("[role=tab]", "Method")
         self.see("[aria-label='Text of step 1']")
-        self.script(
-            """
-            const items = document.querySelectorAll('[role=tabpanel][data-state=active] ol > li');
-            const data = new DataTransfer();
-            const send = (target, type) => target.dispatchEvent(
-                new DragEvent(type, { bubbles: true, cancelable: true, dataTransfer: data }));
-            send(items[3].querySelector('[data-mover]'), 'dragstart');
-            send(items[0], 'dragover');
-            send(items[0], 'drop');
-            """
-        )
-        self.shows("Step 4 is now step 1.", "[role=status]")
+        handles = "[role=tabpanel][data-state=active] [data-mover]"
+        last = self.browser.find_elements(By.CSS_SELECTOR, handles)[3]
+        ActionChains(self.browser).scroll_to_element(last).perform()
+        first = self.see("[aria-label='Heat of step 2']")
+        drag = ActionChains(self.browser).click_and_hold(last)
+        drag.move_to_element(first).release().perform()
+        self.shows("Step 4 is now step 2.", "[role=status]")
         self.shows("Changes no pot and no plate.", "aside")
         self.click("aside button", "Record")
         self.shows("Recorded.", "[role=status]")
         self.assertEqual(self.made("milk-sauce").lines[1].item, "white-roux")
-        self.assertTrue(self.made("milk-sauce").method[0].text.startswith("Strain;"))
+        self.assertTrue(self.made("milk-sauce").method[1].text.startswith("Strain;"))
 
     def test_a_new_product_is_made_in_place_and_spelling_is_forgiven(self) -> None:
         self.open("/pots/white-roux/edit", "#item-0")

@@ -8,6 +8,7 @@
   import LineMarks from '../pot/LineMarks.svelte';
   import AmountBox from './AmountBox.svelte';
   import type { CardDraft } from './cardDraft.svelte';
+  import type { Dragging } from './dragging';
   import LineMore from './LineMore.svelte';
   import Mover from './Mover.svelte';
   import type { LinePiece } from './pieces';
@@ -22,7 +23,7 @@
     stages,
     treatments,
     onmove,
-    ondrag
+    dragging
   }: {
     draft: CardDraft;
     line: LinePiece;
@@ -32,7 +33,7 @@
     stages: string[];
     treatments: string[];
     onmove: (by: number) => void;
-    ondrag: (dragging: boolean) => void;
+    dragging: Dragging;
   } = $props();
 
   let open = $state(false);
@@ -54,7 +55,7 @@
 </script>
 
 <div class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] items-start gap-2">
-  <Mover label="Line {index + 1}" {onmove} {ondrag} />
+  <Mover label="Line {index + 1}" {onmove} {dragging} />
   <span class="flex h-11 items-center">
     {#if flags}<LineMarks {flags} />{/if}
   </span>

@@ -32,7 +32,7 @@
 </script>
 
 <Reorder entries={draft.lines} what="Line" move={(from, to) => draft.move('lines', from, to)}>
-  {#snippet entry(line, index, onmove, ondrag)}
+  {#snippet entry(line, index, onmove, dragging)}
     {#if line.group && line.group !== draft.lines[index - 1]?.group}
       <p class="pt-1 text-[14px] text-soft">{line.group}</p>
     {/if}
@@ -45,7 +45,7 @@
       {stages}
       {treatments}
       {onmove}
-      {ondrag}
+      {dragging}
     />
   {/snippet}
 </Reorder>

@@ -2,6 +2,7 @@
   import X from '@lucide/svelte/icons/x';
   import type { Schema } from '../api/client';
   import type { CardDraft } from './cardDraft.svelte';
+  import type { Dragging } from './dragging';
   import Mover from './Mover.svelte';
   import type { StepPiece } from './pieces';
   import ToolsField from './ToolsField.svelte';
@@ -13,14 +14,14 @@
     index,
     offered,
     onmove,
-    ondrag
+    dragging
   }: {
     draft: CardDraft;
     step: StepPiece;
     index: number;
     offered: Schema['OfferedOut'][];
     onmove: (by: number) => void;
-    ondrag: (dragging: boolean) => void;
+    dragging: Dragging;
   } = $props();
 
   const of = $derived(`of step ${index + 1}`);
@@ -33,7 +34,7 @@
 </script>
 
 <div class="grid grid-cols-[32px_minmax(0,1fr)_44px] items-start gap-2 border-b border-rule pb-3">
-  <Mover label="Step {index + 1}" {onmove} {ondrag} />
+  <Mover label="Step {index + 1}" {onmove} {dragging} />
   <div class="grid gap-2">
     <textarea
       class="field min-h-16 py-2"

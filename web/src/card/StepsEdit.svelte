@@ -16,14 +16,14 @@
   {#each HEATS as heat (heat)}<option value={heat}></option>{/each}
 </datalist>
 <Reorder entries={draft.steps} what="Step" move={(from, to) => draft.move('method', from, to)}>
-  {#snippet entry(step, index, onmove, ondrag)}
+  {#snippet entry(step, index, onmove, dragging)}
     <StepEdit
       {draft}
       {step}
       {index}
       offered={offered.filter((each) => each.step === index)}
       {onmove}
-      {ondrag}
+      {dragging}
     />
   {/snippet}
 </Reorder>
