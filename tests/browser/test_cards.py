@@ -123,6 +123,17 @@ class Writing(CardBrowserTest):
         product = self.served.ledger.now.reading.book.products["marsh-mallow-root"]
         self.assertEqual(product.otherwise.word, "unchecked")
 
+    def test_names_that_come_late_do_not_make_a_new_product(self) -> None:
+        self.open("/pots/white-roux/edit", "#item-0")
+        self.click("button", "Add a line")
+        slow = {"offline": False, "latency": 900, "downloadThroughput": -1, "uploadThroughput": -1}
+        self.browser.execute_cdp_cmd("Network.enable", {})
+        self.browser.execute_cdp_cmd("Network.emulateNetworkConditions", slow)
+        self.choose("#item-2", "bay", "Bay leaves")
+        self.browser.execute_cdp_cmd("Network.emulateNetworkConditions", {**slow, "latency": 0})
+        self.shows("Changes no pot and no plate.", "aside")
+        self.assertNotIn("bay-2", self.served.ledger.now.reading.book.products)
+
     def test_an_amount_still_in_its_box_is_not_lost_on_recording(self) -> None:
         self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
         self.see("[data-pot-name]").send_keys(", pale")

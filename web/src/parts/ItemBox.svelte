@@ -35,7 +35,7 @@
 
   const entries = $derived.by(() => {
     const words = finder.words.trim();
-    if (!makes || words.length < 3 || finder.known) return finder.options;
+    if (!makes || !finder.loaded || words.length < 3 || finder.known) return finder.options;
     const fresh = { value: NEW + words, label: words, note: 'new, not checked' };
     return [...finder.options, fresh];
   });

@@ -66,6 +66,9 @@ export class Finder {
       .slice(0, MOST);
   });
 
+  /** Whether the names are here; before that nobody can tell what is new. */
+  loaded = $derived(this.#all.data !== undefined);
+
   /** Whether something has just this name. */
   known = $derived(
     (this.#all.data ?? []).some((entry) => plain(entry.name) === plain(this.words.trim()))
