@@ -165,6 +165,10 @@ class Rounding(unittest.TestCase):
         self.assertEqual(self.round(0.2, "leaf"), (1, "leaf"))
         self.assertEqual(self.round(0, "g"), (0, "g"))
 
+    def test_a_measure_without_a_size_comes_in_quarters_and_never_none(self) -> None:
+        self.assertEqual(self.round(0.7, "ladle"), (0.75, "ladle"))
+        self.assertEqual(self.round(0.125, "ladle"), (0.25, "ladle"))
+
     @given(st.floats(0.001, 1e5), st.sampled_from(sorted(shipped_units())), st.booleans())
     def test_nothing_is_rounded_away(self, quantity: float, unit: str, exact: bool) -> None:
         known = dict(shipped_units())

@@ -37,7 +37,7 @@ def rounded(
         return Rounded(_pieces(quantity, unit.id), unit.id)
     size = unit.size
     if size is None:
-        return Rounded(_to(quantity, 0.25), unit.id)
+        return Rounded(max(_to(quantity, 0.25), 0.25), unit.id)
     if unit.about:
         if quantity <= _MOST_PINCHES:
             return Rounded(max(_to(quantity, 0.5), 0.5), unit.id)
