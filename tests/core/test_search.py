@@ -23,9 +23,10 @@ from yellow_ladle.core.change import applied
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import ON_THE_CARD, Plan, Swap, swapped
+from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
+from yellow_ladle.core.planner.proposing import Proposal, propose
 from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
-from yellow_ladle.core.search import Proposal, propose
 from yellow_ladle.demo.kitchen import demo_book
 
 
@@ -34,10 +35,14 @@ def swaps(plan: Plan) -> set[tuple[str, str, str | None]]:
 
 
 def asked(
-    item: str, *pieces: Product | Preparation, clear: str = "", fit: str = "", limit: int = 10
+    item: str,
+    *pieces: Product | Preparation,
+    clear: str = "",
+    fit: str = "",
+    limits: Limits = NO_LIMITS,
 ) -> Proposal:
     goals = Goals(tuple(clear.split()), tuple(fit.split()))
-    return propose(reading(*pieces), item, goals, limit)
+    return propose(reading(*pieces), item, goals, 10, limits=limits)
 
 
 class ClearingAFlag(unittest.TestCase):
@@ -188,6 +193,7 @@ class PotsAsCandidates(unittest.TestCase):
             self.RICE_ROUX,
             pot("sauce", line("white-roux", "thickener")),
             clear="wheat milk",
+            limits=Limits(kept=frozenset({("white-roux", 0)})),
         ).plans
         both = {("sauce", "white-roux", "rice-roux"), ("rice-roux", "butter", "oil")}
         self.assertIn(both, [swaps(plan) for plan in plans])
@@ -220,11 +226,12 @@ class FittingADiet(unittest.TestCase):
         lamb = product("lamb-stock", "lamb", "lamb-stock", certificates=("kosher",))
         stock = product("garden-stock", "", "vegetable-stock")
         soup = pot("soup", line("lamb-stock", "liquid"), line("butter", "fat"))
-        plans = asked("soup", lamb, stock, bacon, BUTTER, OIL, soup, fit="kosher").plans
-        found = [swaps(plan) for plan in plans]
-        self.assertIn({("soup", "lamb-stock", "garden-stock")}, found)
-        self.assertIn({("soup", "butter", "oil")}, found)
-        self.assertTrue(all(len(entry) == 1 for entry in found))
+        pieces = (lamb, stock, bacon, BUTTER, OIL, soup)
+        [nearest] = asked("soup", *pieces, fit="kosher").plans
+        self.assertEqual(swaps(nearest), {("soup", "butter", "oil")})
+        butter_stays = Limits(kept=frozenset({("soup", 1)}))
+        [other] = asked("soup", *pieces, fit="kosher", limits=butter_stays).plans
+        self.assertEqual(swaps(other), {("soup", "lamb-stock", "garden-stock")})
 
     def test_traces_that_a_diet_only_shows_are_left_alone(self) -> None:
         rice = product("rice-flour", "", "rice-flour", may="milk")

@@ -4,7 +4,7 @@ import unittest
 
 from tests.kitchens import CHEESE_BOOK, FREE, levels, pot, product, reading
 from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.search import propose
+from yellow_ladle.core.planner.proposing import propose
 from yellow_ladle.files.plans_file import plans_content
 from yellow_ladle.files.reading_file import item_content, reading_content
 

@@ -53,8 +53,8 @@ def swap(
     """The plans that clear flags from a pot or make it fit a diet."""
     from yellow_ladle.core.diets import diets
     from yellow_ladle.core.goals import Goals
+    from yellow_ladle.core.planner.proposing import propose
     from yellow_ladle.core.reading import read
-    from yellow_ladle.core.search import propose
     from yellow_ladle.files.plans_file import plans_content
 
     book = book_of(file)

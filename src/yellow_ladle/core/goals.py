@@ -1,6 +1,6 @@
 """What a plan is to reach: flags to clear and diets to fit."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from itertools import combinations, product
 
@@ -71,6 +71,6 @@ def _add(bad: dict[str, int], flag: str, bits: int) -> None:
     bad[flag] = bad.get(flag, 0) | bits
 
 
-def offending(mask: int, bad: dict[str, int]) -> Iterator[str]:
+def offending(mask: int, bad: Mapping[str, int]) -> Iterator[str]:
     """The flags of a mask that may not remain."""
     return (flag for flag, bits in bad.items() if mask & bits)

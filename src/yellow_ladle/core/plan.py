@@ -1,7 +1,7 @@
 """Plans: sets of swaps, what they give, and how they are put into the book."""
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from yellow_ladle.core.book import Book, Line, Preparation, Step, owner_of
 from yellow_ladle.core.change import Change, applied, choosing, reread, with_lines
@@ -10,12 +10,15 @@ from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.numbers.balance import Balance
+from yellow_ladle.core.planner.score import FREE_OF_CHARGE, Score
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.yields import excess
 
 ON_THE_CARD = "on-the-card"
 """The rule of a swap that takes another alternative which the card already names."""
 
+THERE_IS = "small-pot-there-is"
+"""The rule of a swap that takes a variant which the kitchen has made before."""
 
 LIGHTER = "lighter since a swap; check the yield"
 """Why a pot yields more than went in, until somebody has made it."""
@@ -23,7 +26,11 @@ LIGHTER = "lighter since a swap; check the yield"
 
 @dataclass(frozen=True, slots=True)
 class Swap:
-    """Another item for one line; `to` None leaves the line out. `line` counts as the book does."""
+    """Another item for one line; `to` None leaves the line out. `line` counts as the book does.
+
+    `why` says how the quantity came about, where it is more than the rule's ratio. `or_` are other
+    items that would do as well in everything a plan is judged by.
+    """
 
     in_: str
     line: int
@@ -34,6 +41,8 @@ class Swap:
     rule: str
     method: tuple[str, ...] = ()
     stage: str | None = None
+    why: str = ""
+    or_: tuple[str, ...] = field(default=(), compare=False)
 
     @property
     def place(self) -> tuple[str, int]:
@@ -47,7 +56,8 @@ class Plan:
 
     `reached` are the goals met, `adds` the flags whose level rises in the item, `clears` those that
     fall to free, `pots` the preparations that a variant would need, bases first, and `also` every
-    other preparation that is made differently if the swaps are made for all.
+    other preparation that is made differently if the swaps are made for all. `score` is its price,
+    as the planner found it.
     """
 
     item: str
@@ -59,6 +69,7 @@ class Plan:
     pots: tuple[str, ...]
     also: tuple[str, ...]
     after: Reading
+    score: Score = FREE_OF_CHARGE
 
 
 def swapped(book: Book, swaps: Iterable[Swap]) -> Change:
@@ -105,8 +116,7 @@ def carried(before: Reading, item: str, goals: Goals, swaps: Iterable[Swap]) -> 
     """A set of swaps as a plan, read again; None where it would put a pot into itself."""
     swaps = tuple(sorted(swaps, key=lambda swap: (before.family.tiers[swap.in_], swap.place)))
     change = swapped(before.book, swaps)
-    made = before.book.preparations
-    if any(swap.to in made for swap in swaps) and cycle(inputs_of(applied(before.book, change))):
+    if closes_loop(before.book, swaps):
         return None
     after = reread(before, change).reading
     was, now = before.levels(item), after.levels(item)
@@ -126,6 +136,32 @@ def carried(before: Reading, item: str, goals: Goals, swaps: Iterable[Swap]) -> 
         also=tuple(sorted(remade - {owner_of(item)})),
         after=after,
     )
+
+
+def closes_loop(book: Book, swaps: Iterable[Swap]) -> bool:
+    """Whether swaps would put a pot into itself, by lines that do not count as well."""
+    by_place = {swap.place: swap for swap in swaps if swap.rule != ON_THE_CARD}
+    inputs: dict[str, list[str]] = {}
+    waiting = [swap.in_ for swap in by_place.values() if swap.to is not None]
+    while waiting:
+        id = waiting.pop()
+        if id not in inputs:
+            inputs[id] = _inputs(book, id, by_place)
+            waiting += inputs[id]
+    return bool(cycle(inputs))
+
+
+def _inputs(book: Book, id: str, by_place: Mapping[tuple[str, int], Swap]) -> list[str]:
+    """What something is made of after the swaps."""
+    if id in book.products:
+        return [owner_of(item) for item in book.products[id].contents]
+    found: list[str] = []
+    for index, line in enumerate(book.preparations[id].lines):
+        swap = by_place.get((id, index))
+        item = line.item if swap is None else swap.to
+        if item is not None:
+            found.append(owner_of(item))
+    return found
 
 
 def for_all(before: Reading, plan: Plan) -> Change:

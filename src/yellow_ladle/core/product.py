@@ -101,7 +101,8 @@ class Product:
     speaks for itself; then its own statements can only raise what theirs say. `in_use` names the
     maker whose label alone counts; with None the highest of all makers does. `parts` are carried as
     a preparation carries its lines. Numbers are None where nobody has recorded them: `abv_percent`
-    in per cent by volume, `unit_weight_g` the weight of one piece.
+    in per cent by volume, `unit_weight_g` the weight of one piece, `price_per_kg` in the kitchen's
+    money.
     """
 
     id: str
@@ -124,6 +125,7 @@ class Product:
     in_use: str | None = None
     parts: tuple[Part, ...] = ()
     bag: Bag | None = None
+    price_per_kg: float | None = None
 
     @property
     def contents(self) -> tuple[str, ...]:

@@ -16,6 +16,13 @@ def table(name: str) -> Table:
     )
 
 
+def names(folder: str) -> tuple[str, ...]:
+    """The tables under `core/data/<folder>`, by name."""
+    entries = files("yellow_ladle.core").joinpath(f"data/{folder}").iterdir()
+    found = (entry.name for entry in entries)
+    return tuple(sorted(name.removesuffix(".toml") for name in found if name.endswith(".toml")))
+
+
 def words(value: "Value | None") -> tuple[str, ...]:
     """A list of words, or nothing where the table is silent."""
     return tuple(str(word) for word in value) if isinstance(value, list) else ()

@@ -4,7 +4,8 @@ from typing import Any
 
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.plan import Plan, Swap
-from yellow_ladle.core.search import Blocked, Proposal
+from yellow_ladle.core.planner.proposing import Proposal
+from yellow_ladle.core.planner.standing import Blocked
 from yellow_ladle.files.reading_file import item_content
 
 

@@ -13,8 +13,8 @@ from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.labels.proposals import LabelReading
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Plan, Swap
+from yellow_ladle.core.planner.proposing import Proposal
 from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.search import Proposal
 from yellow_ladle.core.sentences import SAY
 
 _WIDTH_WITHOUT_A_TERMINAL = 160

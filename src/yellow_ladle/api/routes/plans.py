@@ -15,9 +15,10 @@ from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.plan import Plan, Swap, as_variant, carried, for_all
+from yellow_ladle.core.planner.proposing import propose
+from yellow_ladle.core.planner.standing import Blocked
 from yellow_ladle.core.ripple import ripple
 from yellow_ladle.core.rules import SwapRule, swap_rules
-from yellow_ladle.core.search import Blocked, propose
 from yellow_ladle.files.book_models import FlagId, Id, ItemId, Name, Number, Word
 from yellow_ladle.store.standing import Now, Stale
 
@@ -265,7 +266,7 @@ def _swap(now: Now, swap: Swap) -> SwapOut:
         unit_before=line.unit,
         rule_name=rule.name if rule else "the other choice on the card",
         method=list(swap.method),
-        colour=rule.colour if rule else "any",
+        colour=", ".join(rule.colours) if rule and rule.colours else "any",
         thickness=rule.thickness if rule else "",
         caution=rule.caution if rule else "",
         source=rule.source if rule else "the card",

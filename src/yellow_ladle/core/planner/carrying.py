@@ -1,0 +1,57 @@
+"""What an item would carry after some swaps, worked out for that item alone."""
+
+from collections.abc import Iterable, Mapping, Sequence
+
+from yellow_ladle.core.book import owner_of
+from yellow_ladle.core.plan import Swap
+from yellow_ladle.core.reading import Reading, node_mask
+
+
+class Carrying:
+    """Masks after swaps. `bits` are all those that may have to go: only pots that carry one of
+    them can hold a swap, and every other pot is as it was."""
+
+    def __init__(self, reading: Reading, bits: int) -> None:
+        self._reading = reading
+        self._bits = bits
+
+    def mask(self, item: str, swaps: Iterable[Swap]) -> int | None:
+        """The mask of an item after swaps; None where a pot would be put into itself."""
+        by_place = {swap.place: swap for swap in swaps}
+        known: dict[str, int] = {}
+        waiting: list[str] = [owner_of(item)]
+        begun: set[str] = set()
+        while waiting:
+            id = waiting[-1]
+            if id in known:
+                waiting.pop()
+                continue
+            items = self._items(id, by_place)
+            if items is None:
+                known[id] = self._reading.masks[id]
+                continue
+            open_ = [owner for owner in map(owner_of, items) if owner not in known]
+            if not open_:
+                mask = node_mask(self._reading, id)
+                for owner in map(owner_of, items):
+                    mask |= known[owner]
+                known[id] = mask
+                continue
+            if id in begun:
+                return None
+            begun.add(id)
+            waiting.extend(open_)
+        return known[owner_of(item)]
+
+    def _items(self, id: str, by_place: Mapping[tuple[str, int], Swap]) -> Sequence[str] | None:
+        made = self._reading.book.preparations.get(id)
+        if made is None or not self._reading.masks[id] & self._bits:
+            return None
+        found: list[str] = []
+        for index in made.counted():
+            swap = by_place.get((id, index))
+            if swap is None:
+                found.append(made.lines[index].item)
+            elif swap.to is not None:
+                found.append(swap.to)
+        return found

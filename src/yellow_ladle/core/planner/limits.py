@@ -1,0 +1,26 @@
+"""What a plan may not do, whatever it clears."""
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class Limits:
+    """Bounds on every plan.
+
+    `most_pots`: preparations made differently, at most. `without`: items that no swap may bring.
+    `kept`: lines, as (preparation, index), whose item stays. `keep_colour`: only swaps that are
+    right for the colour family of their pot. `keep_thickness`: none that leaves it thinner.
+    `freezes`: none that breaks when frozen. `products_only`: nothing is put in place of a line but
+    what is bought, so that no other pot is needed.
+    """
+
+    most_pots: int | None = None
+    without: frozenset[str] = frozenset()
+    kept: frozenset[tuple[str, int]] = frozenset()
+    keep_colour: bool = False
+    keep_thickness: bool = False
+    freezes: bool = False
+    products_only: bool = False
+
+
+NO_LIMITS = Limits()

@@ -1,0 +1,111 @@
+"""Every combination of swaps in a small book, read one by one: what the planner has to agree with.
+
+Nothing of the planner is used but the offers of each line. Levels are read from the whole book as
+it is after the swaps, losses by following every single path from the plate down.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from itertools import product
+from math import prod
+
+from yellow_ladle.core.book import Book, owner_of
+from yellow_ladle.core.change import applied
+from yellow_ladle.core.cycles import cycle, inputs_of
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.plan import Swap, swapped
+from yellow_ladle.core.planner.options import Offer, Proposer
+from yellow_ladle.core.planner.score import Score, told_apart, undominated
+from yellow_ladle.core.reading import Reading, read
+
+
+@dataclass(frozen=True)
+class BruteForce:
+    """The plans of one small book, by trying everything."""
+
+    before: Reading
+    item: str
+    goals: Goals
+    proposer: Proposer
+
+    def combinations(self) -> int:
+        """How many combinations of swaps there are."""
+        return prod(len(offers) + 1 for _, offers in self.places())
+
+    def front(self) -> set[Score]:
+        """The scores of all plans that need each of their swaps and that no other dominates."""
+        return undominated(self.score(swaps) for swaps in self.plans())
+
+    def plans(self) -> list[frozenset[Swap]]:
+        """Every set of swaps that meets the goals and could do without none of its swaps."""
+        meeting = {frozenset(swaps) for swaps in self.tried() if self.meets(swaps)}
+        return [swaps for swaps in meeting if not any(swaps - {swap} in meeting for swap in swaps)]
+
+    def places(self) -> list[tuple[tuple[str, int], tuple[Offer, ...]]]:
+        """Every counted line of the book with what is offered for it."""
+        return [
+            ((pot, index), self.proposer.offers(pot, index, milk_goes=False).swaps)
+            for pot, made in self.before.book.preparations.items()
+            for index in made.counted()
+        ]
+
+    def tried(self) -> Iterator[tuple[Swap, ...]]:
+        """Every combination, the one without a swap first."""
+        options = [[None, *(offer.swap for offer in offers)] for _, offers in self.places()]
+        for chosen in product(*options):
+            yield tuple(swap for swap in chosen if swap is not None)
+
+    def after(self, swaps: tuple[Swap, ...] | frozenset[Swap]) -> Book:
+        """The book with the swaps made."""
+        return applied(self.before.book, swapped(self.before.book, swaps))
+
+    def meets(self, swaps: tuple[Swap, ...]) -> bool:
+        """Whether the whole book, read again, meets the goals."""
+        book = self.after(swaps)
+        return not cycle(inputs_of(book)) and self.goals.met(read(book), self.item)
+
+    def score(self, swaps: frozenset[Swap]) -> Score:
+        """The score of a set of swaps."""
+        book = self.after(swaps)
+        was, now = self.before.levels(self.item), read(book).levels(self.item)
+        by_place = {swap.place: swap for swap in swaps}
+        remade: set[str] = set()
+        lost = [0.0, 0.0, 0.0]
+        for path in self._paths(self.item, by_place, ()):
+            if path[-1] not in by_place:
+                continue
+            remade.update(pot for pot, _ in path)
+            share = [1.0, 1.0, 1.0]
+            for pot, index in path[:-1]:
+                part = self.proposer.shares(pot)[index]
+                share = [share[n] * part[n] for n in range(3)]
+            pot, index = path[-1]
+            offers = self.proposer.offers(pot, index, milk_goes=False).swaps
+            offer = next(offer for offer in offers if offer.swap == by_place[path[-1]])
+            for n in range(3):
+                lost[n] += share[n] * self.proposer.shares(pot)[index][n] * offer.lost[n]
+        return Score(
+            adds=sum(now[flag] > was.get(flag, Level.FREE) for flag in now),
+            swaps=len(swaps),
+            unfamiliar=len(swaps),
+            lost=told_apart(sum(lost)),
+            flavour=told_apart(lost[0]),
+            texture=told_apart(lost[1]),
+            colour=told_apart(lost[2]),
+            pots=len(remade),
+        )
+
+    def _paths(
+        self, pot: str, by_place: dict[tuple[str, int], Swap], so_far: tuple[tuple[str, int], ...]
+    ) -> Iterator[tuple[tuple[str, int], ...]]:
+        """Every way down from a pot as it is after the swaps, cut after each of its lines."""
+        made = self.before.book.preparations.get(pot)
+        for index in made.counted() if made else ():
+            assert made is not None
+            here = (*so_far, (pot, index))
+            yield here
+            swap = by_place.get((pot, index))
+            item = made.lines[index].item if swap is None else swap.to
+            if item is not None:
+                yield from self._paths(owner_of(item), by_place, here)

@@ -1,0 +1,155 @@
+"""The planner against brute force: hundreds of small books, every combination of swaps tried."""
+
+import unittest
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from itertools import combinations
+
+from tests.brute_force import BruteForce
+from tests.kitchens import product
+from tests.random_swaps import SmallKitchen, small_kitchen
+from yellow_ladle.core.book import Book
+from yellow_ladle.core.planner.limits import Limits
+from yellow_ladle.core.planner.options import Proposer
+from yellow_ladle.core.planner.proposing import Habits, Proposal, propose
+from yellow_ladle.core.planner.score import Criterion, ranking
+from yellow_ladle.core.reading import read
+
+BOOKS = 400
+MOST_COMBINATIONS = 3_000
+ALL = 10_000
+ORDERS: tuple[tuple[Criterion, ...], ...] = (
+    ("adds", "swaps", "fidelity", "pots", "cost"),
+    ("fidelity", "adds", "pots", "swaps", "cost"),
+    ("pots", "swaps", "adds", "cost", "fidelity"),
+)
+
+
+@dataclass(frozen=True)
+class Case:
+    """One small kitchen with both answers to the same question."""
+
+    kitchen: SmallKitchen
+    brute: BruteForce
+    proposal: Proposal
+
+
+def cases(most: int = BOOKS) -> Iterator[Case]:
+    """Every small kitchen that brute force can manage."""
+    for seed in range(most):
+        kitchen = small_kitchen(seed)
+        before = read(kitchen.book)
+        proposer = Proposer(before, rules=kitchen.rules)
+        brute = BruteForce(before, kitchen.item, kitchen.goals, proposer)
+        if brute.combinations() <= MOST_COMBINATIONS:
+            found = propose(before, kitchen.item, kitchen.goals, ALL, rules=kitchen.rules)
+            yield Case(kitchen, brute, found)
+
+
+class AgainstBruteForce(unittest.TestCase):
+    def test_the_front_is_the_same_and_no_plan_is_proved(self) -> None:
+        with_plans = without = 0
+        for case in cases():
+            front = case.brute.front()
+            meeting = [plan for plan in case.proposal.plans if plan.meets]
+            with self.subTest(item=case.kitchen.item, goals=case.kitchen.goals):
+                self.assertEqual({plan.score for plan in meeting}, front)
+                self.assertTrue(case.proposal.whole)
+                self.assertEqual(bool(case.proposal.blocked), not front)
+            with_plans += bool(front)
+            without += not front
+        self.assertGreater(with_plans, 200)
+        self.assertGreater(without, 100)
+
+    def test_the_first_are_the_best_in_any_order_of_criteria(self) -> None:
+        for case in cases(120):
+            front = case.brute.front()
+            for order in ORDERS if front else ():
+                kitchen, rank = case.kitchen, ranking(order)
+                plans = propose(
+                    case.brute.before,
+                    kitchen.item,
+                    kitchen.goals,
+                    2,
+                    rules=kitchen.rules,
+                    habits=Habits(order),
+                ).plans
+                best = sorted(front, key=rank)
+                found = [plan.score for plan in plans]
+                self.assertEqual(found[0], best[0])
+                self.assertIn(found[-1], best[:2])
+
+    def test_every_plan_is_among_those_that_brute_force_found(self) -> None:
+        for case in cases(150):
+            known = set(case.brute.plans())
+            for plan in case.proposal.plans:
+                if plan.meets:
+                    self.assertIn(frozenset(plan.swaps), known)
+
+    def test_a_limit_on_pots_leaves_the_plans_that_keep_to_it(self) -> None:
+        for case in cases(150):
+            for most in (1, 2):
+                within = {score for score in case.brute.front() if score.pots <= most}
+                found = propose(
+                    case.brute.before,
+                    case.kitchen.item,
+                    case.kitchen.goals,
+                    ALL,
+                    rules=case.kitchen.rules,
+                    limits=Limits(most_pots=most),
+                ).plans
+                scores = {plan.score for plan in found if plan.meets}
+                self.assertLessEqual(within, scores)
+                self.assertTrue(all(score.pots <= most for score in scores))
+
+
+class WhatStandsInTheWay(unittest.TestCase):
+    """Every proof that there is no plan names as few lines as can be."""
+
+    def test_no_smaller_set_of_lines_would_open_the_way(self) -> None:
+        proved = 0
+        for case in cases(250):
+            blocked = case.proposal.blocked
+            named = sorted({(entry.in_, entry.line) for entry in blocked}, key=str)
+            if not named:
+                continue
+            self.assertTrue(self.opens(case, named), named)
+            for fewer in combinations(self.entries(case), len(named) - 1):
+                self.assertFalse(self.opens(case, list(fewer)), (named, fewer))
+            proved += 1
+        self.assertGreater(proved, 50)
+
+    def entries(self, case: Case) -> list[tuple[str, int | None]]:
+        """Every line that brings a product, and every pot with words of its own."""
+        book = case.kitchen.book
+        found: list[tuple[str, int | None]] = []
+        for pot, made in book.preparations.items():
+            found += [(pot, n) for n in made.counted() if made.lines[n].item in book.products]
+            found += [(pot, None)] if made.statements else []
+        return found
+
+    def opens(self, case: Case, cleared: list[tuple[str, int | None]]) -> bool:
+        """Whether some combination of swaps meets the goals once these are cleared."""
+        before = read(with_cleared(case.kitchen.book, cleared))
+        proposer = Proposer(before, rules=case.kitchen.rules)
+        brute = BruteForce(before, case.kitchen.item, case.kitchen.goals, proposer)
+        return any(brute.meets(swaps) for swaps in brute.tried())
+
+
+def with_cleared(book: Book, cleared: list[tuple[str, int | None]]) -> Book:
+    """A book in which some lines bring something harmless, and some pots say nothing."""
+    pots = dict(book.preparations)
+    for pot, index in cleared:
+        made = pots[pot]
+        if index is None:
+            pots[pot] = replace(made, statements={})
+        else:
+            lines = list(made.lines)
+            lines[index] = replace(lines[index], item="harmless")
+            pots[pot] = replace(made, lines=tuple(lines))
+    harmless = product("harmless", class_="outside-every-rule")
+    return replace(book, products={**book.products, "harmless": harmless}, preparations=pots)
+
+
+if __name__ == "__main__":
+    unittest.main()

@@ -1,0 +1,119 @@
+"""Small kitchens drawn at random, with rules of their own, that have something to swap."""
+
+from dataclasses import dataclass
+from random import Random
+
+from tests.kitchens import FREE, book, line, pot, product
+from yellow_ladle.core.book import Book, Preparation
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.planner.fidelity import Fidelity
+from yellow_ladle.core.rules import SwapRule
+
+CLASSES = ("alpha", "beta", "gamma", "delta")
+ROLES = ("body", "liquid", "fat")
+FLAGS = ("wheat", "milk", "soy", "beef", "oats")
+
+
+@dataclass(frozen=True)
+class SmallKitchen:
+    """A book with an item, goals for it, and the rules that may be used."""
+
+    book: Book
+    item: str
+    goals: Goals
+    rules: tuple[SwapRule, ...]
+
+
+def rule(
+    id: str,
+    replaces: str,
+    with_: str = "",
+    *,
+    fidelity: tuple[float, float, float] = (1, 1, 1),
+    roles: str = "body liquid fat thickener",
+) -> SwapRule:
+    """A rule of a few words; without `with_` the line is left out."""
+    return SwapRule(
+        id=id,
+        name=id,
+        function="test",
+        replaces=frozenset(replaces.split()),
+        roles=frozenset(roles.split()),
+        stages=frozenset(),
+        kinds=frozenset(),
+        with_=tuple(with_.split()),
+        law="weight",
+        ratio=1.0,
+        stage=None,
+        not_in=frozenset(),
+        only_in=frozenset(),
+        colours=(),
+        fidelity=Fidelity(*fidelity),
+        thinner=False,
+        freezes=True,
+        thickness="",
+        method=(),
+        when="with",
+        drops=False,
+        minutes=None,
+        caution="",
+        source="",
+    )
+
+
+def small_kitchen(seed: int) -> SmallKitchen:
+    """A kitchen of up to six products and four pots; every seed gives its own."""
+    random = Random(seed)
+    products = [
+        product(
+            f"p{n}",
+            " ".join(random.sample(FLAGS, random.choice((0, 0, 1, 1, 2)))),
+            random.choice(CLASSES),
+            may=random.choice(("", "", "", "celery", "oats")),
+            otherwise=random.choice((FREE,) * 7 + (Level.UNCHECKED,)),
+        )
+        for n in range(random.randint(3, 6))
+    ]
+    items = [entry.id for entry in products]
+    pots: list[Preparation] = []
+    for n in range(random.randint(2, 4)):
+        chosen = random.sample(items, min(random.randint(1, 3), len(items)))
+        if pots and not any(item.startswith("m") for item in chosen):
+            chosen[0] = random.choice([made.id for made in pots])
+        grouped = len(chosen) > 2 and random.random() < 0.25
+        lines = [
+            line(
+                item,
+                random.choice(ROLES),
+                quantity=random.choice((10, 50, 100, 400)),
+                stage=random.choice(("cook", "cook", "finish")),
+                choice="either" if grouped and place else None,
+            )
+            for place, item in enumerate(chosen)
+        ]
+        id = f"m{n}"
+        own = {"wheat": Level.CONTAINS} if random.random() < 0.05 else {}
+        pots.append(pot(id, *lines, class_=random.choice(CLASSES), statements=own, by="fat"))
+        items += [id, f"{id}/fat"] if random.random() < 0.3 else [id]
+    rules = [
+        rule(
+            f"r{n}",
+            " ".join(random.sample(CLASSES, random.choice((1, 2)))),
+            "" if random.random() < 0.2 else random.choice(CLASSES),
+            fidelity=tuple(random.choice((0.4, 0.7, 0.9, 1.0)) for _ in range(3)),  # type: ignore[arg-type]
+            roles=" ".join(random.sample(ROLES, random.choice((1, 2, 3)))),
+        )
+        for n in range(random.randint(1, 4))
+    ]
+    goals = random.choice(
+        (
+            Goals(("wheat",)),
+            Goals(("milk",)),
+            Goals(("wheat", "milk")),
+            Goals((), ("vegan",)),
+            Goals(("soy",), ("kosher",)),
+            Goals((), ("kosher",)),
+        )
+    )
+    return SmallKitchen(book(*products, *pots), pots[-1].id, goals, tuple(rules))
