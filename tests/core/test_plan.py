@@ -11,7 +11,8 @@ from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.pan import Batch
-from yellow_ladle.core.plan import Plan, Swap, as_variant, carried, for_all
+from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.planner.applying import as_variant, for_all
 from yellow_ladle.core.reading import Reading, read
 
 RICE = Swap(

@@ -2,17 +2,17 @@
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field, replace
+from typing import Literal, TypeAlias
 
-from yellow_ladle.core.book import Book, Line, Preparation, Step, owner_of
-from yellow_ladle.core.change import Change, applied, choosing, reread, with_lines
-from yellow_ladle.core.cycles import cycle, inputs_of
+from yellow_ladle.core.book import Book, Line, Preparation, owner_of
+from yellow_ladle.core.change import Change, choosing, reread, with_lines
+from yellow_ladle.core.cycles import cycle
 from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.planner.score import FREE_OF_CHARGE, Score
 from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.yields import excess
+
+When: TypeAlias = Literal["first", "with", "last"]
 
 ON_THE_CARD = "on-the-card"
 """The rule of a swap that takes another alternative which the card already names."""
@@ -20,16 +20,14 @@ ON_THE_CARD = "on-the-card"
 THERE_IS = "small-pot-there-is"
 """The rule of a swap that takes a variant which the kitchen has made before."""
 
-LIGHTER = "lighter since a swap; check the yield"
-"""Why a pot yields more than went in, until somebody has made it."""
-
 
 @dataclass(frozen=True, slots=True)
 class Swap:
     """Another item for one line; `to` None leaves the line out. `line` counts as the book does.
 
     `why` says how the quantity came about, where it is more than the rule's ratio. `or_` are other
-    items that would do as well in everything a plan is judged by.
+    items that would do as well in everything a plan is judged by. Its method goes into the card
+    `when`; with `drops` the steps that use nothing but the old item go.
     """
 
     in_: str
@@ -42,6 +40,9 @@ class Swap:
     method: tuple[str, ...] = ()
     stage: str | None = None
     why: str = ""
+    when: When = "first"
+    drops: bool = False
+    minutes: float | None = None
     or_: tuple[str, ...] = field(default=(), compare=False)
 
     @property
@@ -162,82 +163,3 @@ def _inputs(book: Book, id: str, by_place: Mapping[tuple[str, int], Swap]) -> li
         if item is not None:
             found.append(owner_of(item))
     return found
-
-
-def for_all(before: Reading, plan: Plan) -> Change:
-    """The change that makes a plan's swaps where they stand, with the method that they ask for."""
-    after = plan.after.book.preparations
-    changed = {swap.in_: None for swap in plan.swaps}
-    made = [_told(before.book, after[id], plan.swaps) for id in changed]
-    return _explained(before.book, Change(preparations=tuple(made)))
-
-
-def as_variant(before: Reading, plan: Plan, names: Mapping[str, str]) -> Change:
-    """The change that makes a plan's pots beside the usual ones, each linked to what it came from.
-
-    `names` gives the new name of each of the plan's pots. Nothing that exists is changed.
-    """
-    taken = {*before.book.products, *before.book.preparations}
-    ids: dict[str, str] = {}
-    for pot in plan.pots:
-        ids[pot] = free_id(names[pot], taken)
-        taken.add(ids[pot])
-    after = plan.after.book.preparations
-    made = [_told(before.book, after[pot], plan.swaps) for pot in plan.pots]
-    variants = tuple(_variant(pot, ids, names[pot.id]) for pot in made)
-    return _explained(before.book, Change(preparations=variants))
-
-
-def _told(book: Book, preparation: Preparation, swaps: Iterable[Swap]) -> Preparation:
-    """A swapped preparation whose method opens with what is done otherwise."""
-    steps = [
-        Step(f"Instead of {book.name(swap.from_)}: {text}")
-        for swap in swaps
-        if swap.in_ == preparation.id
-        for text in swap.method
-    ]
-    instead = {s.from_: s.to for s in swaps if s.in_ == preparation.id}
-    method = (
-        replace(step, uses=tuple(to for item in step.uses if (to := instead.get(item, item))))
-        for step in preparation.method
-    )
-    return replace(preparation, method=(*steps, *method))
-
-
-def _variant(swapped: Preparation, ids: Mapping[str, str], name: str) -> Preparation:
-    lines = tuple(replace(line, item=_renamed(line.item, ids)) for line in swapped.lines)
-    method = (
-        replace(step, uses=tuple(_renamed(item, ids) for item in step.uses))
-        for step in swapped.method
-    )
-    return replace(
-        swapped,
-        id=ids[swapped.id],
-        name=name,
-        lines=lines,
-        method=tuple(method),
-        variant_of=swapped.id,
-        way="",
-        ways=(),
-        batches=(),
-    )
-
-
-def _explained(book: Book, change: Change) -> Change:
-    """A change whose pots say why they yield what they did before a swap took weight away."""
-    after = applied(book, change)
-    if cycle(inputs_of(after)):
-        return change
-    balance = Balance(after)
-    told = (
-        replace(made, yield_note=LIGHTER)
-        if not made.yield_note and excess(balance, made.id)
-        else made
-        for made in change.preparations
-    )
-    return replace(change, preparations=tuple(told))
-
-
-def _renamed(item: str, ids: Mapping[str, str]) -> str:
-    owner, slash, by_product = item.partition("/")
-    return ids.get(owner, owner) + slash + by_product

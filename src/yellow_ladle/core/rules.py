@@ -7,11 +7,11 @@ from typing import Literal, TypeAlias, cast, get_args
 
 from yellow_ladle.core.book import Book, Line
 from yellow_ladle.core.classes import expanded
+from yellow_ladle.core.plan import When
 from yellow_ladle.core.planner.fidelity import Fidelity
 from yellow_ladle.core.tables import Table, names, numbers, rows, table, words
 
-Law: TypeAlias = Literal["weight", "volume", "thickening", "fat"]
-When: TypeAlias = Literal["first", "with", "last"]
+Law: TypeAlias = Literal["weight", "volume", "thickening", "fat", "acid"]
 
 LAWS: tuple[Law, ...] = get_args(Law)
 WHENS: tuple[When, ...] = get_args(When)
@@ -24,8 +24,8 @@ class SwapRule:
     `function` is the file it stands in. `replaces` and `with_` are classes; `with_` is empty where
     the line is left out. Empty `stages` and `kinds` match every stage and every kind of
     preparation. The amount follows `law`: of the new item `ratio` for one of the old by weight or
-    by volume; or as much as thickens alike, or brings as much fat (then `ratio` serves where that
-    cannot be worked out). The pot must hold every condition of `only_in` and none of `not_in`.
+    by volume; or as much as thickens alike, is as sour, or brings as much fat (`ratio` serves where
+    that cannot be worked out). The pot must hold every condition of `only_in` and none of `not_in`.
     Empty `colours` keep every colour family right. `thinner`: the pot binds less after it.
     `freezes`: what it makes can be frozen. Its steps go into the card `when`: before all else,
     where the old item went in, or last; with `drops` the steps that use nothing but the old item

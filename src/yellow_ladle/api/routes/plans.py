@@ -14,7 +14,8 @@ from yellow_ladle.core.diets import diets
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.core.plan import Plan, Swap, as_variant, carried, for_all
+from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.planner.applying import as_variant, for_all
 from yellow_ladle.core.planner.proposing import propose
 from yellow_ladle.core.planner.standing import Blocked
 from yellow_ladle.core.ripple import ripple

@@ -1,11 +1,14 @@
 """How much of the new item: worked out again by what the old one did, with the reason."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cache
 
 from yellow_ladle.core.book import Line, Preparation
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
 from yellow_ladle.core.numbers.thickeners import browned, fat_share, thickener_of
 from yellow_ladle.core.rules import SwapRule
+from yellow_ladle.core.tables import number, section, table
 
 STARCH = CARRIED.index("starch")
 
@@ -32,6 +35,8 @@ def worked_out(balance: Balance, made: Preparation, line: Line, to: str, rule: S
             found = _fat(balance, line, to)
         case "volume":
             found = _volume(balance, line, to, rule.ratio)
+        case "acid":
+            found = _acid(balance, line, to)
         case "weight":
             pass
     return found or Worked(round(line.quantity * rule.ratio, 2), line.unit)
@@ -97,6 +102,24 @@ def _volume(balance: Balance, line: Line, to: str, ratio: float) -> Worked | Non
         return None
     why = f"the same volume: {will:g} g to the millilitre for {was:g} g"
     return Worked(round(line.quantity * ratio * will / was, 2), line.unit, why)
+
+
+def _acid(balance: Balance, line: Line, to: str) -> Worked | None:
+    old, new = balance.book.products.get(line.item), balance.book.products.get(to)
+    grams = balance.line_grams(line)
+    if old is None or new is None or not grams:
+        return None
+    had, has = _sourness().get(old.class_), _sourness().get(new.class_)
+    if not had or not has:
+        return None
+    needed = grams * had / has
+    why = f"as sour: {grams:.3g} g of {old.name.lower()} are {needed:.3g} g of {new.name.lower()}"
+    return _in_unit_of(balance, line, needed, why)
+
+
+@cache
+def _sourness() -> Mapping[str, float]:
+    return {class_: number(value) for class_, value in section(table("acids")["acid"]).items()}
 
 
 def _in_unit_of(balance: Balance, line: Line, grams: float, why: str) -> Worked:

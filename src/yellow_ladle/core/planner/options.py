@@ -188,7 +188,19 @@ def _swap(
         worked = worked_out(balance, made, line, to, rule)
         quantity, unit, why = worked.quantity, worked.unit, worked.why
     return Swap(
-        made.id, index, line.item, to, quantity, unit, rule.id, rule.method, rule.stage, why
+        made.id,
+        index,
+        line.item,
+        to,
+        quantity,
+        unit,
+        rule.id,
+        rule.method,
+        rule.stage,
+        why,
+        rule.when,
+        rule.drops,
+        rule.minutes,
     )
 
 

@@ -1,0 +1,121 @@
+"""Putting a plan into the book: where its pots stand, in pots of their own beside, or mixed."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import replace
+
+from yellow_ladle.core.book import Book, Preparation
+from yellow_ladle.core.change import Change, applied
+from yellow_ladle.core.cycles import cycle, inputs_of
+from yellow_ladle.core.ids import free_id
+from yellow_ladle.core.numbers.balance import Balance
+from yellow_ladle.core.plan import Plan
+from yellow_ladle.core.planner.adjusting import Adjustment, adjusted
+from yellow_ladle.core.planner.method import reworked
+from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.yields import excess
+
+LIGHTER = "lighter since a swap; check the yield"
+"""Why a pot yields more than went in, until somebody has made it."""
+
+
+def for_all(before: Reading, plan: Plan, adjustments: Iterable[Adjustment] = ()) -> Change:
+    """The change that makes a plan's swaps where they stand, with the method that they ask for."""
+    return placed(before, plan, {}, adjustments)
+
+
+def as_variant(
+    before: Reading,
+    plan: Plan,
+    names: Mapping[str, str],
+    adjustments: Iterable[Adjustment] = (),
+) -> Change:
+    """The change that makes a plan's pots beside the usual ones, each linked to what it came from.
+
+    `names` gives the new name of each of the plan's pots. Nothing that exists is changed.
+    """
+    return placed(before, plan, {pot: names[pot] for pot in plan.pots}, adjustments)
+
+
+def placed(
+    before: Reading,
+    plan: Plan,
+    beside: Mapping[str, str],
+    adjustments: Iterable[Adjustment] = (),
+) -> Change:
+    """The change that makes some of a plan's pots beside the usual ones and the others in place.
+
+    `beside` gives the new name of each pot that is to stand beside; a pot in place that is made of
+    one of those is pointed to it. Bases come first.
+    """
+    adjustments = tuple(adjustments)
+    ids = _new_ids(before.book, plan, beside)
+    after = plan.after.book.preparations
+    written: list[Preparation] = []
+    for pot in plan.pots:
+        told = _told(before.book, after[pot], plan, adjustments)
+        if pot in beside:
+            written.append(_variant(told, ids, beside[pot]))
+            continue
+        made = _pointed(told, ids)
+        if made != before.book.preparations[pot]:
+            written.append(made)
+    return _explained(before.book, Change(preparations=tuple(written)))
+
+
+def _new_ids(book: Book, plan: Plan, beside: Mapping[str, str]) -> dict[str, str]:
+    taken = {*book.products, *book.preparations}
+    ids: dict[str, str] = {}
+    for pot in plan.pots:
+        if pot in beside:
+            ids[pot] = free_id(beside[pot], taken)
+            taken.add(ids[pot])
+    return ids
+
+
+def _told(
+    book: Book, swapped: Preparation, plan: Plan, adjustments: tuple[Adjustment, ...]
+) -> Preparation:
+    """A swapped preparation with its new method, and its amounts as worked out again."""
+    steps = reworked(book, book.preparations[swapped.id], plan.swaps).steps
+    return adjusted(replace(swapped, method=steps), adjustments)
+
+
+def _pointed(made: Preparation, ids: Mapping[str, str]) -> Preparation:
+    """A preparation whose lines and steps name the new pots in place of the usual ones."""
+    lines = tuple(replace(line, item=_renamed(line.item, ids)) for line in made.lines)
+    method = (
+        replace(step, uses=tuple(_renamed(item, ids) for item in step.uses)) for step in made.method
+    )
+    return replace(made, lines=lines, method=tuple(method))
+
+
+def _variant(told: Preparation, ids: Mapping[str, str], name: str) -> Preparation:
+    return replace(
+        _pointed(told, ids),
+        id=ids[told.id],
+        name=name,
+        variant_of=told.id,
+        way="",
+        ways=(),
+        batches=(),
+    )
+
+
+def _explained(book: Book, change: Change) -> Change:
+    """A change whose pots say why they yield what they did before a swap took weight away."""
+    after = applied(book, change)
+    if cycle(inputs_of(after)):
+        return change
+    balance = Balance(after)
+    told = (
+        replace(made, yield_note=LIGHTER)
+        if not made.yield_note and excess(balance, made.id)
+        else made
+        for made in change.preparations
+    )
+    return replace(change, preparations=tuple(told))
+
+
+def _renamed(item: str, ids: Mapping[str, str]) -> str:
+    owner, slash, by_product = item.partition("/")
+    return ids.get(owner, owner) + slash + by_product

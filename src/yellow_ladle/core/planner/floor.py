@@ -1,0 +1,61 @@
+"""A plan in one plain sentence for those who carry the plates."""
+
+from collections.abc import Sequence
+
+from yellow_ladle.core.diets import diets
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.plan import Plan
+from yellow_ladle.core.planner.naming import short_name
+from yellow_ladle.core.reading import Reading
+
+
+def floor_sentence(before: Reading, plan: Plan, goals: Goals) -> str:
+    """What the plate is without, what is made otherwise, and all that it now contains besides.
+
+    A flag that may be in it, or that nobody has checked, is told as such.
+    """
+    book = before.book
+    names = {flag.id: flag.name.lower() for flag in book.flags}
+    parts: list[str] = []
+    for pot in dict.fromkeys(swap.in_ for swap in plan.swaps):
+        here = [swap for swap in plan.swaps if swap.in_ == pot]
+        made = [short_name(book, swap.to) for swap in here if swap.to is not None]
+        without = [short_name(book, swap.from_) for swap in here if swap.to is None]
+        words = [f"made with {_and(made)}"] if made else []
+        words += [f"without {_and(without)}"] if without else []
+        parts.append(f"{book.name(pot)} is {' and '.join(words)}")
+    told = "; ".join(parts) if parts else f"{book.name(plan.item)} is as usual"
+    return f"{_goal(plan, goals, names)}: {told}.{_now(plan, names)}"
+
+
+def _goal(plan: Plan, goals: Goals, names: dict[str, str]) -> str:
+    cleared = [names[flag] for flag in goals.clear if flag in plan.reached]
+    fitting = [diets()[diet].name.lower() for diet in goals.fit if diet in plan.reached]
+    told = [f"without {_and(cleared)}"] if cleared else []
+    told += [_and(fitting)] if fitting else []
+    said = ", ".join(told) or "not there yet"
+    return said[0].upper() + said[1:]
+
+
+def _now(plan: Plan, names: dict[str, str]) -> str:
+    levels = plan.after.levels(plan.item)
+    by_level = {
+        Level.CONTAINS: "it now contains {}",
+        Level.MAY_CONTAIN: "it may now contain {}",
+        Level.UNCHECKED: "nobody has checked it for {}",
+    }
+    told = [
+        words.format(_and(found))
+        for level, words in by_level.items()
+        if (found := [names[flag] for flag in plan.adds if levels[flag] is level])
+    ]
+    if not told:
+        return ""
+    said = "; ".join(told)
+    return f" {said[0].upper()}{said[1:]}."
+
+
+def _and(words: Sequence[str]) -> str:
+    words = list(dict.fromkeys(words))
+    return " and ".join([", ".join(words[:-1]), words[-1]]) if len(words) > 1 else words[0]

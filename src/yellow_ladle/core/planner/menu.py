@@ -1,0 +1,133 @@
+"""The whole menu: the fewest small pots with which every guest eats, plate by plate."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from yellow_ladle.core.goals import Goals, offences
+from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
+from yellow_ladle.core.planner.menu_model import MenuModel, Solved, Version
+from yellow_ladle.core.planner.options import Proposer
+from yellow_ladle.core.planner.region import Region
+from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.rules import SwapRule
+
+SECONDS = 10.0
+"""How long is looked for a better answer, until somebody says otherwise."""
+
+
+@dataclass(frozen=True, slots=True)
+class Guest:
+    """Somebody at the table, and what must be cleared or fit for them."""
+
+    name: str
+    goals: Goals
+
+
+@dataclass(frozen=True, slots=True)
+class Serving:
+    """One plate for the guests who share the same goals.
+
+    `plan` None: nobody can be served it, as no plan exists. A plan without swaps is the plate as it
+    usually is. `pots` are the versions that it is made with, by their keys.
+    """
+
+    plate: str
+    guests: tuple[str, ...]
+    goals: Goals
+    plan: Plan | None
+    pots: tuple[Version, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class MenuPlan:
+    """How every guest eats. `pots` are the small pots needed in all, bases first.
+
+    `optimal`: no fewer would do. Otherwise at least `bound` are needed and the best answer found in
+    the time is this one. A group of guests with the same goals gets one version of each pot in
+    every plate, and groups share a version wherever one clears what all of them need.
+    """
+
+    servings: tuple[Serving, ...]
+    pots: tuple[Version, ...]
+    optimal: bool
+    bound: int
+
+    @property
+    def gap(self) -> float:
+        """How far the answer may be from the best, as a share of it; 0 where it is the best."""
+        found = len(self.pots)
+        return 0.0 if self.optimal or not found else (found - self.bound) / found
+
+
+def plan_menu(
+    reading: Reading,
+    plates: Sequence[str],
+    guests: Sequence[Guest],
+    *,
+    seconds: float = SECONDS,
+    limits: Limits = NO_LIMITS,
+    rules: Sequence[SwapRule] | None = None,
+) -> MenuPlan | None:
+    """The fewest pots that let every guest eat every plate that can be cleared for them.
+
+    None where nothing was found in the time at all.
+    """
+    proposer = Proposer(reading, limits, rules)
+    groups = list(dict.fromkeys(guest.goals for guest in guests))
+    ways = [[_together(bad) for bad in offences(reading, goals)] for goals in groups]
+    wanted = [
+        (plate, place)
+        for plate in dict.fromkeys(plates)
+        for place, goals in enumerate(groups)
+        if any(Region(proposer, plate, bad).feasible for bad in offences(reading, goals))
+    ]
+    solved = MenuModel(proposer, ways, wanted).solve(seconds)
+    if solved is None:
+        return None
+    servings = tuple(
+        _serving(reading, plate, place, groups, guests, solved, possible=(plate, place) in wanted)
+        for plate in dict.fromkeys(plates)
+        for place in range(len(groups))
+    )
+    tiers = reading.family.tiers
+    pots = sorted(solved.versions, key=lambda version: (tiers[version.pot], version))
+    return MenuPlan(servings, tuple(pots), solved.optimal, solved.bound)
+
+
+def _serving(
+    reading: Reading,
+    plate: str,
+    place: int,
+    groups: Sequence[Goals],
+    guests: Sequence[Guest],
+    solved: Solved,
+    *,
+    possible: bool,
+) -> Serving:
+    goals = groups[place]
+    names = tuple(guest.name for guest in guests if guest.goals == goals)
+    if not possible:
+        return Serving(plate, names, goals, None)
+    swaps, versions = _below(solved, plate, place)
+    return Serving(plate, names, goals, carried(reading, plate, goals, swaps), versions)
+
+
+def _below(solved: Solved, plate: str, place: int) -> tuple[tuple[Swap, ...], tuple[Version, ...]]:
+    """The swaps of the versions that a plate is made with for a group."""
+    waiting = [solved.serves[plate, place]]
+    seen: dict[Version, None] = {}
+    while waiting:
+        version = waiting.pop()
+        if version is not None and version not in seen:
+            seen[version] = None
+            waiting += solved.made_of[version]
+    swaps = {swap: None for version in seen for swap in solved.swaps[version]}
+    return tuple(swaps), tuple(seen)
+
+
+def _together(bad: dict[str, int]) -> int:
+    bits = 0
+    for part in bad.values():
+        bits |= part
+    return bits

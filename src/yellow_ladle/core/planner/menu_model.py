@@ -1,0 +1,271 @@
+"""The menu as a model for CP-SAT: versions of pots, who eats of them, and what they are made of.
+
+A version of a pot is named after the first of the groups that eat of it. For every offending line
+of a version one option is chosen; an option that offends a group may not be in a version of which
+that group eats. The number of versions is made as small as it can be, then that of the swaps.
+"""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from typing import NamedTuple
+
+from ortools.sat.python import cp_model
+
+from yellow_ladle.core.book import owner_of
+from yellow_ladle.core.plan import Swap
+from yellow_ladle.core.planner.options import Proposer
+from yellow_ladle.core.reading import node_mask
+
+WORKERS = 2
+
+
+class Version(NamedTuple):
+    """A pot as it is made for some groups, named after the first of them."""
+
+    pot: str
+    group: int
+
+
+@dataclass(frozen=True, slots=True)
+class Solved:
+    """What the solver found. `serves`: the version per plate and group, None for the usual."""
+
+    versions: tuple[Version, ...]
+    serves: dict[tuple[str, int], Version | None]
+    swaps: dict[Version, tuple[Swap, ...]]
+    made_of: dict[Version, tuple[Version, ...]]
+    optimal: bool
+    bound: int
+
+
+@dataclass(frozen=True, slots=True)
+class _Way:
+    """One thing that can be done about a line: keep it (None) or swap it; `mask` of what it brings,
+    `pot` where it is a preparation."""
+
+    swap: Swap | None
+    mask: int
+    pot: str | None
+
+
+class MenuModel:
+    """The model of one menu. `ways`: per group the sets of bits of which one must be gone."""
+
+    def __init__(
+        self,
+        proposer: Proposer,
+        ways: Sequence[Sequence[int]],
+        wanted: Sequence[tuple[str, int]],
+    ) -> None:
+        self._proposer = proposer
+        self._reading = proposer.reading
+        self._ways = ways
+        self._wanted = wanted
+        self._bits = 0
+        for choices in ways:
+            for bits in choices:
+                self._bits |= bits
+        self._model = cp_model.CpModel()
+        self._way = [
+            [self._model.new_bool_var(f"way {g} {k}") for k in range(len(choices))]
+            for g, choices in enumerate(ways)
+        ]
+        for literals in self._way:
+            self._model.add_exactly_one(literals)
+        self._eats: dict[tuple[Version, int], cp_model.IntVar] = {}
+        self._chosen: dict[tuple[Version, int, int], cp_model.IntVar] = {}
+        self._pointed: dict[tuple[Version, int, int, int], cp_model.IntVar] = {}
+        self._depth: dict[Version, cp_model.IntVar] = {}
+        self._lines: dict[str, dict[int, list[_Way]]] = {}
+        self._pots = self._collect()
+        self._versions = [Version(pot, g) for pot in self._pots for g in range(len(ways))]
+        for version in self._versions:
+            self._begin(version)
+        for version in self._versions:
+            self._make(version)
+        self._serve()
+
+    def solve(self, seconds: float) -> Solved | None:
+        """The best answer in the time; None where there was none."""
+        pots = [self._eats[version, version.group] for version in self._versions]
+        swaps = [
+            literal
+            for (version, index, at), literal in self._chosen.items()
+            if self._lines[version.pot][index][at].swap is not None
+        ]
+        # A pot counts for more than all swaps together.
+        dear = len(swaps) + 1
+        self._model.minimize(dear * sum(pots) + sum(swaps))
+        solver = cp_model.CpSolver()
+        solver.parameters.max_time_in_seconds = seconds
+        solver.parameters.num_workers = WORKERS
+        solver.parameters.random_seed = 1
+        status = solver.solve(self._model)
+        if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+            return None
+        bound = int(solver.best_objective_bound + 0.5) // dear
+        return self._solved(solver, bound, optimal=status == cp_model.OPTIMAL)
+
+    def _collect(self) -> list[str]:
+        """Every pot that may have to be made otherwise, with what can be done about its lines."""
+        waiting = [plate for plate, _ in self._wanted if self._reading.masks[plate] & self._bits]
+        while waiting:
+            pot = waiting.pop()
+            if pot in self._lines:
+                continue
+            made = self._reading.book.preparations[pot]
+            self._lines[pot] = {
+                index: list(self._options(pot, index))
+                for index in made.counted()
+                if self._reading.masks[made.lines[index].item] & self._bits
+            }
+            waiting += [
+                way.pot
+                for options in self._lines[pot].values()
+                for way in options
+                if way.pot is not None and way.mask & self._bits
+            ]
+        return list(self._lines)
+
+    def _options(self, pot: str, index: int) -> Iterator[_Way]:
+        reading = self._reading
+        item = reading.book.preparations[pot].lines[index].item
+        yield self._as_way(None, item)
+        seen: set[tuple[str, int]] = set()
+        milk = "milk" in reading.layout.bits and bool(
+            reading.layout.of_flags(["milk"]) & self._bits
+        )
+        for offer in self._proposer.offers(pot, index, milk_goes=milk).swaps:
+            to = offer.swap.to
+            if to is None:
+                yield _Way(offer.swap, 0, None)
+                continue
+            way = self._as_way(offer.swap, to)
+            key = (offer.swap.rule, way.mask & self._bits)
+            # Of goods that one rule brings and that offend alike, one is enough.
+            if way.pot is not None or key not in seen:
+                seen.add(key)
+                yield way
+
+    def _as_way(self, swap: Swap | None, item: str) -> _Way:
+        owner = owner_of(item)
+        pot = owner if owner in self._reading.book.preparations else None
+        return _Way(swap, self._reading.masks[item], pot)
+
+    def _begin(self, version: Version) -> None:
+        model, groups = self._model, len(self._ways)
+        for group in range(version.group, groups):
+            self._eats[version, group] = model.new_bool_var(f"{version} eaten by {group}")
+        exists = self._eats[version, version.group]
+        for group in range(version.group + 1, groups):
+            model.add_implication(self._eats[version, group], exists)
+        self._depth[version] = model.new_int_var(0, len(self._pots), f"{version} depth")
+
+    def _make(self, version: Version) -> None:
+        """One option for each line of a version that exists, and nothing in it that offends."""
+        model = self._model
+        exists = self._eats[version, version.group]
+        made = self._reading.book.preparations[version.pot]
+        fixed = node_mask(self._reading, version.pot)
+        for index in made.counted():
+            if index not in self._lines[version.pot]:
+                fixed |= self._reading.masks[made.lines[index].item]
+        self._not_for(version, fixed, exists)
+        leaving: list[cp_model.IntVar] = []
+        for index, options in self._lines[version.pot].items():
+            literals: list[cp_model.IntVar] = []
+            for at, way in enumerate(options):
+                literal = model.new_bool_var(f"{version} {index} {at}")
+                self._chosen[version, index, at] = literal
+                literals.append(literal)
+                if way.pot is not None and way.pot in self._lines:
+                    self._point(version, index, at, way, literal)
+                else:
+                    self._not_for(version, way.mask, literal)
+                if way.swap is not None and way.swap.to is None:
+                    leaving.append(literal)
+            model.add(sum(literals) == 1).only_enforce_if(exists)
+            model.add(sum(literals) == 0).only_enforce_if(exists.negated())
+        # A pot is never left with nothing in it.
+        if len(self._lines[version.pot]) == len(made.lines) and leaving:
+            model.add(sum(leaving) < len(made.lines))
+
+    def _point(
+        self, version: Version, index: int, at: int, way: _Way, literal: cp_model.IntVar
+    ) -> None:
+        """Which version of another pot goes in, the usual one among them."""
+        model, groups = self._model, len(self._ways)
+        assert way.pot is not None
+        usual = model.new_bool_var(f"{version} {index} {at} usual")
+        self._not_for(version, way.mask, usual)
+        pointers = [usual]
+        for group in range(groups):
+            other = Version(way.pot, group)
+            pointer = model.new_bool_var(f"{version} {index} {at} to {other}")
+            self._pointed[version, index, at, group] = pointer
+            pointers.append(pointer)
+            model.add_implication(pointer, self._eats[other, group])
+            model.add(self._depth[version] > self._depth[other]).only_enforce_if(pointer)
+            for eater in range(version.group, groups):
+                eaten = self._eats[version, eater]
+                if eater < group:
+                    model.add_bool_or(pointer.negated(), eaten.negated())
+                else:
+                    model.add_bool_or(pointer.negated(), eaten.negated(), self._eats[other, eater])
+        model.add(sum(pointers) == 1).only_enforce_if(literal)
+        model.add(sum(pointers) == 0).only_enforce_if(literal.negated())
+
+    def _not_for(self, version: Version, mask: int, literal: cp_model.IntVar) -> None:
+        """Keeps what offends a group out of every version that the group eats of."""
+        for group in range(version.group, len(self._ways)):
+            for bits, way in zip(self._ways[group], self._way[group], strict=True):
+                if mask & bits:
+                    self._model.add_bool_or(
+                        literal.negated(), self._eats[version, group].negated(), way.negated()
+                    )
+
+    def _serve(self) -> None:
+        model = self._model
+        self._usual: dict[tuple[str, int], cp_model.IntVar] = {}
+        for plate, group in self._wanted:
+            usual = model.new_bool_var(f"{plate} as usual for {group}")
+            self._usual[plate, group] = usual
+            for bits, way in zip(self._ways[group], self._way[group], strict=True):
+                if self._reading.masks[plate] & bits:
+                    model.add_bool_or(usual.negated(), way.negated())
+            served = [usual]
+            if plate in self._lines:
+                served += [self._eats[Version(plate, v), group] for v in range(group + 1)]
+            model.add(sum(served) == 1)
+        # A group eats of no more than one version of a pot.
+        for pot in self._pots:
+            for group in range(len(self._ways)):
+                model.add(sum(self._eats[Version(pot, v), group] for v in range(group + 1)) <= 1)
+
+    def _solved(self, solver: cp_model.CpSolver, bound: int, *, optimal: bool) -> Solved:
+        def holds(literal: cp_model.IntVar) -> bool:
+            return bool(solver.value(literal))
+
+        versions = tuple(v for v in self._versions if holds(self._eats[v, v.group]))
+        swaps: dict[Version, tuple[Swap, ...]] = {}
+        made_of: dict[Version, tuple[Version, ...]] = {}
+        for version in versions:
+            chosen = [
+                way.swap
+                for index, options in self._lines[version.pot].items()
+                for at, way in enumerate(options)
+                if way.swap is not None and holds(self._chosen[version, index, at])
+            ]
+            swaps[version] = tuple(chosen)
+            made_of[version] = tuple(
+                Version(str(self._lines[version.pot][index][at].pot), group)
+                for (one, index, at, group), pointer in self._pointed.items()
+                if one == version and holds(pointer)
+            )
+        serves: dict[tuple[str, int], Version | None] = {}
+        for plate, group in self._wanted:
+            serves[plate, group] = None
+            for first in range(group + 1) if plate in self._lines else ():
+                if holds(self._eats[Version(plate, first), group]):
+                    serves[plate, group] = Version(plate, first)
+        return Solved(versions, serves, swaps, made_of, optimal, bound)

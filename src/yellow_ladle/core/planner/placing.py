@@ -1,0 +1,79 @@
+"""Where a plan's change is made: in the base for all, in small pots beside, or some of each."""
+
+from dataclasses import dataclass
+from typing import Literal, TypeAlias
+
+from yellow_ladle.core.change import reread
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.plan import Plan
+from yellow_ladle.core.planner.applying import placed
+from yellow_ladle.core.reading import Reading
+
+How: TypeAlias = Literal["for_all", "small_pots", "mixed"]
+
+
+@dataclass(frozen=True, slots=True)
+class Moved:
+    """A pot or plate that everybody gets otherwise, with the flags that fall and rise in it."""
+
+    item: str
+    better: tuple[str, ...]
+    worse: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Placement:
+    """One way to make a plan's change.
+
+    `in_place`: pots whose usual card is changed, for everybody. `beside`: pots made in addition,
+    bases first. `moved`: what everybody then gets otherwise.
+    """
+
+    how: How
+    in_place: tuple[str, ...]
+    beside: tuple[str, ...]
+    moved: tuple[Moved, ...]
+
+
+def placements(before: Reading, plan: Plan) -> tuple[Placement, Placement, Placement]:
+    """For all, in small pots, and mixed, to be compared.
+
+    For all needs no extra pot, and changes every plate on the pots that are swapped. Small pots
+    change nobody's plate, and need the whole chain. Mixed is the split with the fewest extra pots
+    that gives no plate a flag: a pot is changed for all where nothing that it brings anew would be
+    new in a plate made on it, and made as a small pot where something would.
+    """
+    harmless = tuple(pot for pot in plan.pots if not _harms(before, plan, pot))
+    beside = tuple(pot for pot in plan.pots if pot not in harmless)
+    return (
+        Placement("for_all", plan.pots, (), _moved(before, plan, ())),
+        Placement("small_pots", (), plan.pots, ()),
+        Placement("mixed", harmless, beside, _moved(before, plan, beside)),
+    )
+
+
+def plates(before: Reading, pot: str) -> set[str]:
+    """What is served of a pot: everything made on it that goes into nothing else, or itself."""
+    reached = before.family.downstream([pot]) & before.book.preparations.keys()
+    return {id for id in reached if not before.family.users.get(id)} or {pot}
+
+
+def _harms(before: Reading, plan: Plan, pot: str) -> bool:
+    """Whether a pot that is changed for all gives a plate something that it did not carry."""
+    brings = plan.after.masks[pot]
+    return any(brings & ~before.masks[plate] for plate in plates(before, pot))
+
+
+def _moved(before: Reading, plan: Plan, beside: tuple[str, ...]) -> tuple[Moved, ...]:
+    """What is different for everybody once a plan's pots are placed, read again."""
+    change = placed(before, plan, {pot: before.book.name(pot) for pot in beside})
+    after = reread(before, change).reading
+    found: list[Moved] = []
+    stirred = before.family.downstream(change.written) & before.book.preparations.keys()
+    for item in sorted(stirred):
+        was, now = before.levels(item), after.levels(item)
+        flags = [flag for flag in before.layout.bits if was.get(flag) != now.get(flag)]
+        better = tuple(f for f in flags if now.get(f, Level.FREE) < was.get(f, Level.FREE))
+        worse = tuple(f for f in flags if now.get(f, Level.FREE) > was.get(f, Level.FREE))
+        found.append(Moved(item, better, worse))
+    return tuple(found)
