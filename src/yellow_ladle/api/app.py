@@ -16,6 +16,7 @@ from yellow_ladle.api.presence import Presence
 from yellow_ladle.api.problems import add_handlers
 from yellow_ladle.api.routes import (
     amounts,
+    applied,
     cards,
     changes,
     comparison,
@@ -25,22 +26,26 @@ from yellow_ladle.api.routes import (
     intake,
     kitchen,
     labels,
+    menus,
     photos,
     plans,
     preparations,
     products,
     recipes,
+    rules,
     thickening,
     tools,
     unchecked,
 )
 from yellow_ladle.api.routes import feed as feed_routes
+from yellow_ladle.store.applied import lapse
 from yellow_ladle.store.ledger import Ledger
 
 CLIENT = Path(__file__).parents[3] / "web" / "dist"
 
 ROUTES = (
-    *(kitchen, family, preparations, products, changes, plans, find),
+    *(kitchen, family, preparations, products, changes, find),
+    *(plans, applied, menus, rules),
     *(recipes, cards, amounts, thickening, comparison),
     *(labels, unchecked, tools, history, intake, feed_routes, photos),
 )
@@ -73,6 +78,9 @@ def create_app(
         redoc_url=None,
     )
     app.state.ledger = ledger
+    if ledger is not None:
+        lapse(ledger)
+        ledger.mornings.append(lapse)
     app.state.feed = feed
     app.state.presence = Presence()
     app.add_middleware(GZipMiddleware, minimum_size=800)

@@ -7,7 +7,7 @@ scoop, its tray) are units as well, for that kitchen.
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import cache
-from typing import Any, Literal, TypeAlias, cast, get_args
+from typing import Literal, TypeAlias, cast, get_args
 
 from yellow_ladle.core.tables import section, table, words
 
@@ -88,5 +88,4 @@ def _size(definition: str) -> float:
     registry: UnitRegistry[float] = UnitRegistry(None)
     registry.define("g = [mass]")
     registry.define("ml = [volume]")
-    quantity: Any = registry.Quantity(definition)
-    return float(quantity.to_base_units().magnitude)
+    return float(registry.parse_expression(definition).to_base_units().magnitude)

@@ -157,6 +157,7 @@ class ProductPiece(Piece):
     so2_mg_per_kg: Number | None = None
     density_g_per_ml: Positive | None = None
     unit_weight_g: Positive | None = None
+    price_per_kg: Number | None = None
     evidence: dict[FlagId, EvidencePiece] = {}
     papers: dict[Word, PaperPiece] = {}
     label: LabelText = ""

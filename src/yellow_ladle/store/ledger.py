@@ -44,7 +44,7 @@ from yellow_ladle.store.tables import (
     KitchenRow,
 )
 
-KEPT = ("history",)
+KEPT = ("history", "swap_rule")
 """Tables that outlive a book which takes another one's place."""
 
 
@@ -63,6 +63,8 @@ class Ledger:
         self._engine = engine
         self._clock = clock
         self._lock = RLock()
+        self.mornings: list[Callable[[Ledger], object]] = []
+        """What is done when the first one looks on a new day."""
         with Session(engine) as session:
             self._now = load(session, self.today)
 
@@ -77,6 +79,8 @@ class Ledger:
         if self._now.reading.on != self.today:
             with self._lock:
                 self._read_anew(self._now.reading.book, "A certificate has run out")
+            for each in self.mornings:
+                each(self)
         return self._now
 
     @property
@@ -126,12 +130,19 @@ class Ledger:
         refuse_unsound(before.book, change)
         return ripple(before, change)[1]
 
-    def record(self, change: Change, seen: Mapping[str, int | None], act: Act = NOBODY) -> Ripple:
+    def record(
+        self,
+        change: Change,
+        seen: Mapping[str, int | None],
+        act: Act = NOBODY,
+        beside: Callable[[Session], None] | None = None,
+    ) -> Ripple:
         """Writes a change in one transaction and re-reads what it reaches.
 
         `seen` names the version that the writer saw of everything the change touches, None for
         what is new. Raises Stale where another one stands, BookRefused where the change is unsound.
-        Sign-offs of whatever the change reaches become stale with it.
+        Sign-offs of whatever the change reaches become stale with it. `beside` writes what belongs
+        to the change in the same transaction.
         """
         with self._lock, Session(self._engine) as session:
             before = self.now
@@ -140,6 +151,8 @@ class Ledger:
             after, rippled = ripple(before.reading, change)
             told = telling.told(before.reading, after, change)
             session.add_all(kept(before.reading.book, change, told, act, self.moment))
+            if beside is not None:
+                beside(session)
             write(session, after.book, change)
             reached = {owner_of(item.item) for item in rippled.items}
             reached.update(made.id for made in change.preparations)

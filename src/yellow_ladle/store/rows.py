@@ -24,6 +24,7 @@ _NUMBERS = (
     "so2_mg_per_kg",
     "density_g_per_ml",
     "unit_weight_g",
+    "price_per_kg",
 )
 _LINE = (
     "quantity",

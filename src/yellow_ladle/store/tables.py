@@ -89,6 +89,7 @@ class ProductRow(Base):
     abv_percent: Mapped[float | None]
     salt_g_per_100g: Mapped[float | None]
     so2_mg_per_kg: Mapped[float | None]
+    price_per_kg: Mapped[float | None]
     density_g_per_ml: Mapped[float | None]
     unit_weight_g: Mapped[float | None]
     papers: Mapped[dict[str, Any]] = mapped_column(default=dict, server_default="{}")
@@ -299,3 +300,43 @@ class NoticeRow(Base):
     received: Mapped[str]
     sheet: Mapped[dict[str, Any]]
     decided: Mapped[str | None]
+
+
+class AppliedRow(Base):
+    """A plan that was put into the book, as a whole: what every card was before, and is after it.
+
+    `until` is the last day that it is for, null where it stays. `ended` says when and how it was
+    taken back. Both contents are those of the book file, by id; null where nothing was there.
+    """
+
+    __tablename__ = "applied_plan"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    at: Mapped[str]
+    item: Mapped[str] = mapped_column(index=True)
+    how: Mapped[str]
+    until: Mapped[str | None]
+    goals: Mapped[dict[str, Any]]
+    swaps: Mapped[list[dict[str, Any]]]
+    sentence: Mapped[str]
+    before: Mapped[dict[str, Any]]
+    after: Mapped[dict[str, Any]]
+    ended: Mapped[str | None]
+
+
+class RuleRow(Base):
+    """What a kitchen has to say of a swap rule. `own` holds the whole of a rule of its own.
+
+    `notes` are added to one by one. The verdict's figures stand in the place of the rule's.
+    """
+
+    __tablename__ = "swap_rule"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    own: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
+    off: Mapped[bool] = mapped_column(default=False)
+    notes: Mapped[list[dict[str, Any]]] = mapped_column(default=list)
+    flavour: Mapped[float | None]
+    texture: Mapped[float | None]
+    colour: Mapped[float | None]
+    version: Mapped[int] = mapped_column(default=1)

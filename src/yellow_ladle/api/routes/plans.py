@@ -1,183 +1,99 @@
-"""The swap bench: plans that clear a pot, and applying one."""
+"""The swap bench: plans that clear a pot, and what loosening a goal would open."""
 
-from typing import Annotated, Literal
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import replace
+from time import perf_counter
+from typing import Literal
 
 from fastapi import APIRouter
-from pydantic import BaseModel, ConfigDict, Field
 
-from yellow_ladle.api.ledger import TheBook, TheLedger, preparation_or_missing
+from yellow_ladle.api.ledger import TheLedger, preparation_or_missing
+from yellow_ladle.api.plan_forms import (
+    GoalsPiece,
+    LimitsPiece,
+    LoosenedOut,
+    PlansIn,
+    PlansOut,
+)
+from yellow_ladle.api.plan_telling import Telling
 from yellow_ladle.api.problems import PROBLEMS
-from yellow_ladle.api.ripples import RippleOut, ripple_out
-from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.products import level_words
 from yellow_ladle.core.diets import diets
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.core.plan import Plan, Swap, carried
-from yellow_ladle.core.planner.applying import as_variant, for_all
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.planner.standing import Blocked
-from yellow_ladle.core.ripple import ripple
-from yellow_ladle.core.rules import SwapRule, swap_rules
-from yellow_ladle.files.book_models import FlagId, Id, ItemId, Name, Number, Word
-from yellow_ladle.store.standing import Now, Stale
+from yellow_ladle.core.planner.floor import floor_sentence
+from yellow_ladle.core.planner.limits import Limits
+from yellow_ladle.core.planner.proposing import Habits, propose
+from yellow_ladle.core.planner.score import CRITERIA
+from yellow_ladle.core.rules import SwapRule
+from yellow_ladle.store.applied import chosen_before
+from yellow_ladle.store.rulebook import rulebook
+from yellow_ladle.store.standing import Now
+
+LOOSE: tuple[tuple[str, str, Callable[[Limits], Limits]], ...] = (
+    ("most_pots", "at most so many pots", lambda limits: replace(limits, most_pots=None)),
+    ("without", "without some goods", lambda limits: replace(limits, without=frozenset())),
+    ("kept", "lines that stay", lambda limits: replace(limits, kept=frozenset())),
+    ("keep_colour", "the colour stays", lambda limits: replace(limits, keep_colour=False)),
+    ("keep_thickness", "as thick as it is", lambda limits: replace(limits, keep_thickness=False)),
+    ("freezes", "it can be frozen", lambda limits: replace(limits, freezes=False)),
+    ("products_only", "bought goods only", lambda limits: replace(limits, products_only=False)),
+)
+"""The limits, what a kitchen calls them, and how each is let go."""
 
 router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
 
 
-class GoalsPiece(BaseModel):
-    """Flags that must go and diets that must suit."""
-
-    clear: Annotated[list[FlagId], Field(max_length=60)] = []
-    fit: Annotated[list[Word], Field(max_length=60)] = []
-
-
-class PlansIn(BaseModel):
-    """What is to be changed, and to what end."""
-
-    model_config = ConfigDict(
-        json_schema_extra={"example": {"item": "hen-leek-pie", "goals": {"clear": ["wheat"]}}}
-    )
-
-    item: Id
-    goals: GoalsPiece
-    limit: Annotated[int, Field(ge=1, le=50)] = 6
-
-
-class SwapPiece(BaseModel):
-    """One swap as a plan names it; `to` null leaves the line out."""
-
-    model_config = ConfigDict(populate_by_name=True)
-
-    in_: Id = Field(alias="in")
-    line: Annotated[int, Field(ge=0)]
-    from_: ItemId = Field(alias="from")
-    to: ItemId | None
-    quantity: Number
-    unit: str
-    rule: str
-
-
-class SwapOut(BaseModel):
-    """One swap with everything that its rule says of it."""
-
-    swap: SwapPiece
-    in_name: str
-    from_name: str
-    to_name: str | None
-    quantity_before: float
-    unit_before: str
-    rule_name: str
-    method: list[str]
-    colour: str
-    thickness: str
-    caution: str
-    source: str
-
-
-class PlanOut(BaseModel):
-    """A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on."""
-
-    meets: bool
-    reached: list[str]
-    swaps: list[SwapOut]
-    adds: list[Named]
-    clears: list[Named]
-    flags_after: dict[str, LevelWord]
-    pots: list[Named]
-    for_all: RippleOut
-    also: list[Named]
-    seen: dict[str, int]
-
-
-class BlockedOut(BaseModel):
-    """A line that stands in the way."""
-
-    in_name: str
-    from_name: str
-    flag: str
-    why: str
-
-
-class PlansOut(BaseModel):
-    """The plans, the best first."""
-
-    item: str
-    name: str
-    flags_now: dict[str, LevelWord]
-    goals: str
-    met_already: bool
-    plans: list[PlanOut]
-    blocked: list[BlockedOut]
-
-
-class ApplyIn(BaseModel):
-    """A plan to be applied: as a variant under a name of its own, or for all."""
-
-    item: Id
-    goals: GoalsPiece
-    swaps: Annotated[list[SwapPiece], Field(min_length=1, max_length=200)]
-    as_: Literal["variant", "for_all"] = Field(alias="as")
-    name: Name | None = None
-    seen: dict[str, int]
-
-
-class AppliedOut(BaseModel):
-    """What was made or changed: `item` is where to look at it."""
-
-    item: str
-    made: list[Named]
-    ripple: RippleOut
-
-
 @router.post("")
-def plans(wanted: PlansIn, now: TheBook) -> PlansOut:
+def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
     """The plans for a pot or plate, and what stands in the way where none meets every goal."""
+    begun = perf_counter()
+    now = ledger.now
     preparation = preparation_or_missing(now, wanted.item)
-    goals = _goals(now, wanted.goals)
+    goals = goals_of(now, wanted.goals)
+    rules = {here.rule.id: here for here in rulebook(ledger)}
     reading = now.reading
-    proposal = propose(reading, wanted.item, goals, wanted.limit)
+    habits = Habits(tuple(dict.fromkeys(wanted.order)) or CRITERIA, chosen_before(ledger))
+    proposal = propose(
+        reading,
+        wanted.item,
+        goals,
+        wanted.limit,
+        limits=limits_of(now, wanted.limits),
+        rules=[here.rule for here in rules.values() if not here.off],
+        habits=habits,
+    )
+    telling = Telling(now, goals, rules)
     return PlansOut(
         item=wanted.item,
         name=preparation.name,
         flags_now=level_words(reading, wanted.item),
         goals=goals.words(),
         met_already=goals.met(reading, wanted.item),
-        plans=[_plan(now, plan) for plan in proposal.plans],
-        blocked=[_blocked(now, blocked) for blocked in proposal.blocked],
+        plans=[telling.plan(plan) for plan in proposal.plans],
+        checks=[telling.check_first(way) for way in proposal.checks],
+        blocked=[telling.blocked(blocked) for blocked in proposal.blocked],
+        whole=proposal.whole,
+        milliseconds=round((perf_counter() - begun) * 1000),
     )
 
 
-@router.post("/apply")
-def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
-    """Applies a plan in one change, if every pot that it was made on still stands as it saw it."""
+@router.post("/loosened")
+def loosened(wanted: PlansIn, ledger: TheLedger) -> list[LoosenedOut]:
+    """For every goal and limit what letting that one go would open, the others kept."""
     now = ledger.now
-    book = now.reading.book
-    preparation = preparation_or_missing(now, wanted.item)
-    goals = _goals(now, wanted.goals)
-    plan = carried(now.reading, wanted.item, goals, _swaps(now, wanted.swaps))
-    if plan is None:
-        raise BookRefused([Fault("swaps", "these swaps would put a pot into itself")])
-    for pot in plan.pots:
-        if wanted.seen.get(pot) != now.versions[pot]:
-            raise Stale(pot, book.preparations.get(pot), now.versions.get(pot))
-    if wanted.as_ == "for_all":
-        change = for_all(now.reading, plan)
-        rippled = ledger.record(change, wanted.seen)
-        item = wanted.item
-    else:
-        suffix = goals.words()
-        names = {pot: f"{book.name(pot)}, {suffix}" for pot in plan.pots}
-        names[wanted.item] = wanted.name or f"{preparation.name}, {suffix}"
-        change = as_variant(now.reading, plan, names)
-        rippled = ledger.record(change, {})
-        item = change.preparations[-1].id
-    made = [Named(id=made.id, name=made.name) for made in change.preparations]
-    return AppliedOut(item=item, made=made, ripple=ripple_out(rippled))
+    preparation_or_missing(now, wanted.item)
+    goals = goals_of(now, wanted.goals)
+    limits = limits_of(now, wanted.limits)
+    rules = [here.rule for here in rulebook(ledger) if not here.off]
+    return [
+        _loosened(now, wanted.item, fewer, looser, rules, out)
+        for out, fewer, looser in _looser(now, goals, limits)
+    ]
 
 
-def _goals(now: Now, wanted: GoalsPiece) -> Goals:
+def goals_of(now: Now, wanted: GoalsPiece) -> Goals:
+    """The core's goals; refuses those that nobody knows."""
     known = [flag.id for flag in now.reading.book.flags]
     faults = [
         Fault("goals.clear", unknown("flag", flag, known))
@@ -196,90 +112,67 @@ def _goals(now: Now, wanted: GoalsPiece) -> Goals:
     return Goals(tuple(dict.fromkeys(wanted.clear)), tuple(dict.fromkeys(wanted.fit)))
 
 
-def _swaps(now: Now, wanted: list[SwapPiece]) -> list[Swap]:
-    """The core's swaps; refuses those that no longer fit the card."""
-    made = now.reading.book.preparations
-    swaps: list[Swap] = []
-    for piece in wanted:
-        lines = made[piece.in_].lines if piece.in_ in made else ()
-        if piece.line >= len(lines) or lines[piece.line].item != piece.from_:
-            message = f'line {piece.line} of "{piece.in_}" no longer holds "{piece.from_}"'
-            raise BookRefused([Fault("swaps", f"{message}; ask for the plans again")])
-        if piece.to is not None and piece.to not in now.reading.masks:
-            raise BookRefused([Fault("swaps", f'no item "{piece.to}"; ask for the plans again')])
-        rule = _rule(piece.rule)
-        method, stage = (rule.method, rule.stage) if rule else ((), None)
-        swaps.append(
-            Swap(
-                piece.in_,
-                piece.line,
-                piece.from_,
-                piece.to,
-                piece.quantity,
-                piece.unit,
-                piece.rule,
-                method,
-                stage,
-            )
-        )
-    return swaps
-
-
-def _rule(id: str) -> SwapRule | None:
-    return next((rule for rule in swap_rules() if rule.id == id), None)
-
-
-def _plan(now: Now, plan: Plan) -> PlanOut:
+def limits_of(now: Now, wanted: LimitsPiece) -> Limits:
+    """The core's limits; refuses lines and items that are not there."""
     book = now.reading.book
-    names = {flag.id: flag.name for flag in book.flags}
-    return PlanOut(
-        meets=plan.meets,
-        reached=sorted(plan.reached),
-        swaps=[_swap(now, swap) for swap in plan.swaps],
-        adds=[Named(id=flag, name=names[flag]) for flag in plan.adds],
-        clears=[Named(id=flag, name=names[flag]) for flag in plan.clears],
-        flags_after=level_words(plan.after, plan.item),
-        pots=[Named(id=pot, name=book.name(pot)) for pot in plan.pots],
-        for_all=ripple_out(ripple(now.reading, for_all(now.reading, plan))[1]),
-        also=[Named(id=pot, name=book.name(pot)) for pot in plan.also],
-        seen={pot: now.versions[pot] for pot in plan.pots},
+    faults = [
+        Fault("limits.without", unknown("item", item, now.reading.masks))
+        for item in wanted.without
+        if item not in now.reading.masks
+    ]
+    for kept in wanted.kept:
+        made = book.preparations.get(kept.in_)
+        if made is None or kept.line >= len(made.lines):
+            faults.append(Fault("limits.kept", f'"{kept.in_}" has no line {kept.line}'))
+    if faults:
+        raise BookRefused(faults)
+    return Limits(
+        most_pots=wanted.most_pots,
+        without=frozenset(wanted.without),
+        kept=frozenset((kept.in_, kept.line) for kept in wanted.kept),
+        keep_colour=wanted.keep_colour,
+        keep_thickness=wanted.keep_thickness,
+        freezes=wanted.freezes,
+        products_only=wanted.products_only,
     )
 
 
-def _swap(now: Now, swap: Swap) -> SwapOut:
-    book = now.reading.book
-    line = book.preparations[swap.in_].lines[swap.line]
-    rule = _rule(swap.rule)
-    return SwapOut(
-        swap=SwapPiece(
-            in_=swap.in_,
-            line=swap.line,
-            from_=swap.from_,
-            to=swap.to,
-            quantity=swap.quantity,
-            unit=swap.unit,
-            rule=swap.rule,
-        ),
-        in_name=book.name(swap.in_),
-        from_name=book.name(swap.from_),
-        to_name=None if swap.to is None else book.name(swap.to),
-        quantity_before=line.quantity,
-        unit_before=line.unit,
-        rule_name=rule.name if rule else "the other choice on the card",
-        method=list(swap.method),
-        colour=", ".join(rule.colours) if rule and rule.colours else "any",
-        thickness=rule.thickness if rule else "",
-        caution=rule.caution if rule else "",
-        source=rule.source if rule else "the card",
+def _looser(now: Now, goals: Goals, limits: Limits) -> Iterator[tuple[LoosenedOut, Goals, Limits]]:
+    """Every goal and limit that could be let go, with the goals and limits that are left."""
+    names = {flag.id: flag.name for flag in now.reading.book.flags}
+    for flag in goals.clear:
+        left = tuple(other for other in goals.clear if other != flag)
+        if left or goals.fit:
+            yield _blank("clear", flag, names[flag]), Goals(left, goals.fit), limits
+    for diet in goals.fit:
+        left = tuple(other for other in goals.fit if other != diet)
+        if left or goals.clear:
+            yield _blank("fit", diet, diets()[diet].name), Goals(goals.clear, left), limits
+    for field, name, loose in LOOSE:
+        if loose(limits) != limits:
+            yield _blank("limit", field, name), goals, loose(limits)
+
+
+def _blank(what: Literal["clear", "fit", "limit"], id: str, name: str) -> LoosenedOut:
+    return LoosenedOut(
+        what=what, id=id, name=name, opens=False, sentence="", swaps=0, adds=[], pots=0
     )
 
 
-def _blocked(now: Now, blocked: Blocked) -> BlockedOut:
-    book = now.reading.book
-    names = {flag.id: flag.name for flag in book.flags}
-    return BlockedOut(
-        in_name=book.name(blocked.in_),
-        from_name=book.name(blocked.from_),
-        flag=names[blocked.flag],
-        why=blocked.why,
+def _loosened(
+    now: Now, item: str, goals: Goals, limits: Limits, rules: Sequence[SwapRule], out: LoosenedOut
+) -> LoosenedOut:
+    found = propose(now.reading, item, goals, 1, limits=limits, rules=rules)
+    best = next((plan for plan in found.plans if plan.meets), None)
+    if best is None:
+        return out
+    names = {flag.id: flag.name for flag in now.reading.book.flags}
+    return out.model_copy(
+        update={
+            "opens": True,
+            "sentence": floor_sentence(now.reading, best, goals),
+            "swaps": len(best.swaps),
+            "adds": [names[flag] for flag in best.adds],
+            "pots": len(best.pots),
+        }
     )

@@ -7,6 +7,7 @@ from functools import cache
 from yellow_ladle.core.book import Line, Preparation
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
 from yellow_ladle.core.numbers.thickeners import browned, fat_share, thickener_of
+from yellow_ladle.core.planner.naming import short_name
 from yellow_ladle.core.rules import SwapRule
 from yellow_ladle.core.tables import number, section, table
 
@@ -39,7 +40,16 @@ def worked_out(balance: Balance, made: Preparation, line: Line, to: str, rule: S
             found = _acid(balance, line, to)
         case "weight":
             pass
-    return found or Worked(round(line.quantity * rule.ratio, 2), line.unit)
+    return found or _by_ratio(balance, line, rule.ratio)
+
+
+def _by_ratio(balance: Balance, line: Line, ratio: float) -> Worked:
+    """The rule's ratio in the line's unit; in grams where that counts pieces of the old item."""
+    unit = balance.book.units.get(line.unit)
+    grams = balance.line_grams(line) if unit is not None and unit.kind == "piece" else None
+    if grams:
+        return Worked(round(grams * ratio, 1), "g")
+    return Worked(round(line.quantity * ratio, 2), line.unit)
 
 
 def _thickening(balance: Balance, made: Preparation, line: Line, to: str) -> Worked | None:
@@ -59,7 +69,7 @@ def _thickening(balance: Balance, made: Preparation, line: Line, to: str) -> Wor
         grams = flour * thickener.weight
         if thickener.form == "roux":
             grams *= sum(browned(made)) / 2
-    name = balance.book.name(to).lower()
+    name = short_name(balance.book, to)
     why = f"{flour:.3g} g of flour in a white roux bind as {grams:.3g} g of {name} do"
     return _in_unit_of(balance, line, grams, why)
 
@@ -87,7 +97,8 @@ def _fat(balance: Balance, line: Line, to: str) -> Worked | None:
     had, has = fat_share(old.class_), fat_share(new.class_)
     if had == has:
         return _in_unit_of(balance, line, grams, "")
-    why = f"{old.name.lower()} is {had:.0%} fat, {new.name.lower()} {has:.0%}"
+    names = short_name(balance.book, line.item), short_name(balance.book, to)
+    why = f"{names[0]} is {had:.0%} fat, {names[1]} {has:.0%}"
     return _in_unit_of(balance, line, grams * had / has, why)
 
 
@@ -113,7 +124,8 @@ def _acid(balance: Balance, line: Line, to: str) -> Worked | None:
     if not had or not has:
         return None
     needed = grams * had / has
-    why = f"as sour: {grams:.3g} g of {old.name.lower()} are {needed:.3g} g of {new.name.lower()}"
+    names = short_name(balance.book, line.item), short_name(balance.book, to)
+    why = f"{grams:.3g} g of {names[0]} are as sour as {needed:.3g} g of {names[1]}"
     return _in_unit_of(balance, line, needed, why)
 
 

@@ -1,6 +1,6 @@
 """The whole menu: the fewest small pots with which every guest eats, plate by plate."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from yellow_ladle.core.goals import Goals, offences
@@ -25,18 +25,31 @@ class Guest:
 
 
 @dataclass(frozen=True, slots=True)
+class SmallPot:
+    """A pot that is made beside the usual one. `swaps` are made in it, `within` also beneath it.
+
+    `guests` eat of it. Two of the same pot are told apart by what is within.
+    """
+
+    pot: str
+    swaps: tuple[Swap, ...]
+    within: tuple[Swap, ...]
+    guests: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Serving:
     """One plate for the guests who share the same goals.
 
     `plan` None: nobody can be served it, as no plan exists. A plan without swaps is the plate as it
-    usually is. `pots` are the versions that it is made with, by their keys.
+    usually is. `pots` are the small pots that it is made with.
     """
 
     plate: str
     guests: tuple[str, ...]
     goals: Goals
     plan: Plan | None
-    pots: tuple[Version, ...] = ()
+    pots: tuple[SmallPot, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,7 +62,7 @@ class MenuPlan:
     """
 
     servings: tuple[Serving, ...]
-    pots: tuple[Version, ...]
+    pots: tuple[SmallPot, ...]
     optimal: bool
     bound: int
 
@@ -85,48 +98,60 @@ def plan_menu(
     solved = MenuModel(proposer, ways, wanted).solve(seconds)
     if solved is None:
         return None
+    eaters = [tuple(guest.name for guest in guests if guest.goals == goals) for goals in groups]
+    small = {version: _small_pot(solved, version, eaters) for version in solved.versions}
     servings = tuple(
-        _serving(reading, plate, place, groups, guests, solved, possible=(plate, place) in wanted)
+        _serving(reading, solved, small, plate, (place, goals), eaters[place])
+        if (plate, place) in wanted
+        else Serving(plate, eaters[place], goals, None)
         for plate in dict.fromkeys(plates)
-        for place in range(len(groups))
+        for place, goals in enumerate(groups)
     )
     tiers = reading.family.tiers
     pots = sorted(solved.versions, key=lambda version: (tiers[version.pot], version))
-    return MenuPlan(servings, tuple(pots), solved.optimal, solved.bound)
+    return MenuPlan(
+        servings, tuple(small[version] for version in pots), solved.optimal, solved.bound
+    )
 
 
 def _serving(
     reading: Reading,
-    plate: str,
-    place: int,
-    groups: Sequence[Goals],
-    guests: Sequence[Guest],
     solved: Solved,
-    *,
-    possible: bool,
+    small: Mapping[Version, SmallPot],
+    plate: str,
+    group: tuple[int, Goals],
+    guests: tuple[str, ...],
 ) -> Serving:
-    goals = groups[place]
-    names = tuple(guest.name for guest in guests if guest.goals == goals)
-    if not possible:
-        return Serving(plate, names, goals, None)
-    swaps, versions = _below(solved, plate, place)
-    return Serving(plate, names, goals, carried(reading, plate, goals, swaps), versions)
+    place, goals = group
+    versions = _beneath(solved, solved.serves[plate, place])
+    swaps = _swaps(solved, versions)
+    pots = tuple(small[version] for version in versions)
+    return Serving(plate, guests, goals, carried(reading, plate, goals, swaps), pots)
 
 
-def _below(solved: Solved, plate: str, place: int) -> tuple[tuple[Swap, ...], tuple[Version, ...]]:
-    """The swaps of the versions that a plate is made with for a group."""
-    waiting = [solved.serves[plate, place]]
+def _small_pot(solved: Solved, version: Version, eaters: Sequence[tuple[str, ...]]) -> SmallPot:
+    within = _swaps(solved, _beneath(solved, version))
+    guests = tuple(name for group in solved.eaten_by[version] for name in eaters[group])
+    return SmallPot(version.pot, solved.swaps[version], within, guests)
+
+
+def _beneath(solved: Solved, top: Version | None) -> tuple[Version, ...]:
+    """A version and those that it is made of, itself first."""
+    waiting = [top]
     seen: dict[Version, None] = {}
     while waiting:
         version = waiting.pop()
         if version is not None and version not in seen:
             seen[version] = None
             waiting += solved.made_of[version]
-    swaps = {swap: None for version in seen for swap in solved.swaps[version]}
-    return tuple(swaps), tuple(seen)
+    return tuple(seen)
 
 
-def _together(bad: dict[str, int]) -> int:
+def _swaps(solved: Solved, versions: Sequence[Version]) -> tuple[Swap, ...]:
+    return tuple(dict.fromkeys(swap for version in versions for swap in solved.swaps[version]))
+
+
+def _together(bad: Mapping[str, int]) -> int:
     bits = 0
     for part in bad.values():
         bits |= part

@@ -13,10 +13,12 @@ from ortools.sat.python import cp_model
 
 from yellow_ladle.core.book import owner_of
 from yellow_ladle.core.plan import Swap
-from yellow_ladle.core.planner.options import Proposer
+from yellow_ladle.core.planner.options import Offer, Proposer
 from yellow_ladle.core.reading import node_mask
 
 WORKERS = 2
+A_SWAP = 50
+"""What a swap counts for by itself; losing all flavour, texture and colour adds 300."""
 
 
 class Version(NamedTuple):
@@ -34,6 +36,7 @@ class Solved:
     serves: dict[tuple[str, int], Version | None]
     swaps: dict[Version, tuple[Swap, ...]]
     made_of: dict[Version, tuple[Version, ...]]
+    eaten_by: dict[Version, tuple[int, ...]]
     optimal: bool
     bound: int
 
@@ -41,11 +44,12 @@ class Solved:
 @dataclass(frozen=True, slots=True)
 class _Way:
     """One thing that can be done about a line: keep it (None) or swap it; `mask` of what it brings,
-    `pot` where it is a preparation."""
+    `pot` where it is a preparation. `price`: of a swap, more where more is lost by it."""
 
     swap: Swap | None
     mask: int
     pot: str | None
+    price: int = 0
 
 
 class MenuModel:
@@ -89,13 +93,13 @@ class MenuModel:
         """The best answer in the time; None where there was none."""
         pots = [self._eats[version, version.group] for version in self._versions]
         swaps = [
-            literal
+            (way.price, literal)
             for (version, index, at), literal in self._chosen.items()
-            if self._lines[version.pot][index][at].swap is not None
+            if (way := self._lines[version.pot][index][at]).swap is not None
         ]
         # A pot counts for more than all swaps together.
-        dear = len(swaps) + 1
-        self._model.minimize(dear * sum(pots) + sum(swaps))
+        dear = sum(price for price, _ in swaps) + 1
+        self._model.minimize(dear * sum(pots) + sum(price * literal for price, literal in swaps))
         solver = cp_model.CpSolver()
         solver.parameters.max_time_in_seconds = seconds
         solver.parameters.num_workers = WORKERS
@@ -138,19 +142,19 @@ class MenuModel:
         for offer in self._proposer.offers(pot, index, milk_goes=milk).swaps:
             to = offer.swap.to
             if to is None:
-                yield _Way(offer.swap, 0, None)
+                yield _Way(offer.swap, 0, None, _price(offer))
                 continue
-            way = self._as_way(offer.swap, to)
+            way = self._as_way(offer.swap, to, _price(offer))
             key = (offer.swap.rule, way.mask & self._bits)
             # Of goods that one rule brings and that offend alike, one is enough.
             if way.pot is not None or key not in seen:
                 seen.add(key)
                 yield way
 
-    def _as_way(self, swap: Swap | None, item: str) -> _Way:
+    def _as_way(self, swap: Swap | None, item: str, price: int = 0) -> _Way:
         owner = owner_of(item)
         pot = owner if owner in self._reading.book.preparations else None
-        return _Way(swap, self._reading.masks[item], pot)
+        return _Way(swap, self._reading.masks[item], pot, price)
 
     def _begin(self, version: Version) -> None:
         model, groups = self._model, len(self._ways)
@@ -268,4 +272,16 @@ class MenuModel:
             for first in range(group + 1) if plate in self._lines else ():
                 if holds(self._eats[Version(plate, first), group]):
                     serves[plate, group] = Version(plate, first)
-        return Solved(versions, serves, swaps, made_of, optimal, bound)
+        eaten_by = {
+            version: tuple(
+                group
+                for group in range(version.group, len(self._ways))
+                if holds(self._eats[version, group])
+            )
+            for version in versions
+        }
+        return Solved(versions, serves, swaps, made_of, eaten_by, optimal, bound)
+
+
+def _price(offer: Offer) -> int:
+    return A_SWAP + round(100 * sum(offer.lost))

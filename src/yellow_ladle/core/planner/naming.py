@@ -19,7 +19,7 @@ def names_by_what_it_is(book: Book, plan: Plan) -> dict[str, str]:
     found: dict[str, str] = {}
     for pot in plan.pots:
         within = family.upstream(pot)
-        found[pot] = _named(book, pot, [swap for swap in plan.swaps if swap.in_ in within])
+        found[pot] = name_after(book, pot, [swap for swap in plan.swaps if swap.in_ in within])
     return found
 
 
@@ -33,7 +33,8 @@ def short_name(book: Book, item: str) -> str:
     return class_.replace("-", " ")
 
 
-def _named(book: Book, pot: str, swaps: Iterable[Swap]) -> str:
+def name_after(book: Book, pot: str, swaps: Iterable[Swap]) -> str:
+    """The name of a pot after the swaps that are made in it or beneath it."""
     words: dict[str, None] = {}
     for swap in swaps:
         if swap.to is None:

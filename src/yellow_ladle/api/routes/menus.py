@@ -1,0 +1,131 @@
+"""The whole menu: the fewest small pots with which every guest eats."""
+
+from time import perf_counter
+from typing import TYPE_CHECKING, Annotated
+
+from fastapi import APIRouter
+from pydantic import BaseModel, Field
+
+from yellow_ladle.api.ledger import TheBook, TheLedger, preparation_or_missing
+from yellow_ladle.api.plan_forms import GoalsPiece
+from yellow_ladle.api.problems import PROBLEMS
+from yellow_ladle.api.routes.kitchen import Named
+from yellow_ladle.api.routes.plans import goals_of
+from yellow_ladle.core.book import Book
+from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.planner.floor import floor_sentence
+from yellow_ladle.core.planner.naming import name_after, short_name
+from yellow_ladle.files.book_models import Id, Name
+from yellow_ladle.store.rulebook import rules_in_use
+from yellow_ladle.store.standing import Now
+
+if TYPE_CHECKING:
+    from yellow_ladle.core.planner.menu import MenuPlan, Serving, SmallPot
+
+router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
+
+
+class GuestPiece(BaseModel):
+    """A guest with what must be cleared or fit."""
+
+    name: Name
+    goals: GoalsPiece
+
+
+class MenuIn(BaseModel):
+    """The plates of a menu, its guests, and how long may be looked."""
+
+    plates: Annotated[list[Id], Field(min_length=1, max_length=100)]
+    guests: Annotated[list[GuestPiece], Field(min_length=1, max_length=100)]
+    seconds: Annotated[float, Field(ge=0.1, le=30)] = 5
+
+
+class MenuPotOut(BaseModel):
+    """A small pot that the menu needs. `for_guests`: who eats of it."""
+
+    pot: Named
+    name: str
+    swaps: list[str]
+    for_guests: list[str]
+
+
+class ServingOut(BaseModel):
+    """One plate for the guests who share the same goals."""
+
+    plate: Named
+    guests: list[str]
+    goals: str
+    possible: bool
+    meets: bool
+    as_usual: bool
+    sentence: str
+    pots: list[str]
+
+
+class MenuOut(BaseModel):
+    """How every guest eats, with the fewest small pots, or how near to that it was come."""
+
+    servings: list[ServingOut]
+    pots: list[MenuPotOut]
+    optimal: bool
+    bound: int
+    gap: float
+    milliseconds: int
+
+
+@router.post("/menu")
+def menu(wanted: MenuIn, now: TheBook, ledger: TheLedger) -> MenuOut:
+    """The fewest small pots that let every guest eat, plate by plate."""
+    # The solver is big; who never asks for a menu does not wait for it.
+    from yellow_ladle.core.planner.menu import Guest, plan_menu
+
+    begun = perf_counter()
+    for plate in wanted.plates:
+        preparation_or_missing(now, plate)
+    guests = [Guest(guest.name, goals_of(now, guest.goals)) for guest in wanted.guests]
+    rules = rules_in_use(ledger)
+    found = plan_menu(now.reading, wanted.plates, guests, seconds=wanted.seconds, rules=rules)
+    if found is None:
+        why = "no answer was found in the time; ask for longer, or for fewer plates at once"
+        raise BookRefused([Fault("seconds", why)])
+    return menu_out(now, found, begun)
+
+
+def menu_out(now: Now, found: "MenuPlan", begun: float) -> MenuOut:
+    """A menu's answer in names and sentences."""
+    book = now.reading.book
+    return MenuOut(
+        servings=[_serving(now, serving) for serving in found.servings],
+        pots=[_pot(book, pot) for pot in found.pots],
+        optimal=found.optimal,
+        bound=found.bound,
+        gap=round(found.gap, 4),
+        milliseconds=round((perf_counter() - begun) * 1000),
+    )
+
+
+def _pot(book: Book, pot: "SmallPot") -> MenuPotOut:
+    return MenuPotOut(
+        pot=Named(id=pot.pot, name=book.name(pot.pot)),
+        name=name_after(book, pot.pot, pot.within),
+        swaps=[
+            f"{short_name(book, swap.from_)} → "
+            + ("left out" if swap.to is None else short_name(book, swap.to))
+            for swap in pot.swaps
+        ],
+        for_guests=list(pot.guests),
+    )
+
+
+def _serving(now: Now, serving: "Serving") -> ServingOut:
+    book, plan = now.reading.book, serving.plan
+    return ServingOut(
+        plate=Named(id=serving.plate, name=book.name(serving.plate)),
+        guests=list(serving.guests),
+        goals=serving.goals.words(),
+        possible=plan is not None,
+        meets=plan is not None and plan.meets,
+        as_usual=plan is not None and not plan.swaps,
+        sentence="" if plan is None else floor_sentence(now.reading, plan, serving.goals),
+        pots=[name_after(book, pot.pot, pot.within) for pot in serving.pots],
+    )
