@@ -30,10 +30,47 @@ class Plans(ApiTest):
         self.assertTrue(plan["meets"])
         self.assertIn("wheat", [flag["id"] for flag in plan["clears"]])
         self.assertIn("Velouté", [pot["name"] for pot in plan["pots"]])
-        roux = next(entry for entry in plan["swaps"] if entry["swap"]["from"] == "white-roux")
-        self.assertEqual((roux["quantity_before"], roux["swap"]["quantity"]), (320, 80))
-        self.assertTrue(roux["method"] and roux["thickness"] and roux["caution"])
+        flour = next(entry for entry in plan["swaps"] if entry["swap"]["in"] == "white-roux")
+        self.assertEqual((flour["quantity_before"], flour["swap"]["quantity"]), (500, 500))
+        self.assertIn("500 g of flour in a white roux bind as 500 g of rice flour", flour["why"])
+        self.assertTrue(flour["method"] and flour["thickness"] and flour["caution"])
         self.assertIn("mushroom-cream", [item["item"] for item in plan["for_all"]["items"]])
+        self.assertTrue(plan["sentence"].startswith("Without wheat: the butter pastry lid is made"))
+        self.assertTrue(found["whole"])
+
+    def test_the_three_ways_to_make_it_are_compared(self) -> None:
+        plans = self.plans("hen-leek-pie", ["wheat"])["plans"]
+        plan = next(p for p in plans if [flag["id"] for flag in p["adds"]] == ["nightshade"])
+        by_how = {entry["how"]: entry for entry in plan["placements"]}
+        self.assertEqual(by_how["for_all"]["beside"], [])
+        self.assertEqual(len(by_how["small_pots"]["beside"]), len(plan["pots"]))
+        self.assertEqual(by_how["small_pots"]["moved"], [])
+        # the potato lid is new to the pie; what is beneath it brings nothing to anybody
+        self.assertEqual([pot["id"] for pot in by_how["mixed"]["beside"]], ["hen-leek-pie"])
+        self.assertTrue(any(moved["worse"] for moved in by_how["for_all"]["moved"]))
+        self.assertFalse(any(moved["worse"] for moved in by_how["mixed"]["moved"]))
+
+    def test_limits_bound_the_plans(self) -> None:
+        body = {"item": "hen-leek-pie", "goals": {"clear": ["wheat"]}}
+        limits = {"without": ["rice-flour", "rice-flour-roux"], "most_pots": 4}
+        for plan in self.post("/plans", body | {"limits": limits})["plans"]:
+            self.assertFalse(
+                {"rice-flour", "rice-flour-roux"} & {s["swap"]["to"] for s in plan["swaps"]}
+            )
+            self.assertLessEqual(len(plan["pots"]), 4)
+        wrong = {"without": ["rice-flower"], "kept": [{"in": "veloute", "line": 99}]}
+        problem = self.post("/plans", body | {"limits": wrong}, 422)
+        self.assertIn('did you mean "rice-flour"?', problem["detail"])
+        self.assertIn('"veloute" has no line 99', problem["detail"])
+
+    def test_what_loosening_a_goal_would_open(self) -> None:
+        goals = {"clear": ["fish"], "fit": ["dairy_free"]}
+        body = {"item": "cod-samphire", "goals": goals, "limits": {"keep_colour": True}}
+        by_name = {entry["id"]: entry for entry in self.post("/plans/loosened", body)}
+        self.assertEqual(set(by_name), {"fish", "dairy_free", "keep_colour"})
+        self.assertTrue(by_name["fish"]["opens"])
+        self.assertIn("airy-free", by_name["fish"]["sentence"])
+        self.assertFalse(by_name["dairy_free"]["opens"])
 
     def test_what_is_so_already(self) -> None:
         self.assertTrue(self.plans("garden-stock", ["wheat"])["met_already"])
@@ -70,14 +107,17 @@ class Plans(ApiTest):
         for pot in ("hen-leek-pie", "veloute", "mushroom-cream"):
             flags = [entry["flag"] for entry in self.get(f"/preparations/{pot}")["carries"]]
             self.assertNotIn("wheat", flags)
-        steps = self.get("/preparations/veloute")["preparation"]["method"]
-        self.assertTrue(steps[0]["text"].startswith("Instead of White roux: "))
+        steps = self.get("/preparations/white-roux")["preparation"]["method"]
+        told = [step["text"] for step in steps]
+        self.assertTrue(
+            any(text.startswith("Instead of Gannet Mill plain flour: ") for text in told)
+        )
 
     def test_a_plan_made_on_an_older_state_is_stale(self) -> None:
         found = self.plans("hen-leek-pie", ["wheat"])
         change = {"change": "choice", "preparation": "veloute", "line": 2}
         self.post("/changes", {"change": change, "seen": 1})
-        for how in ("variant", "for_all"):
+        for how in ("variant", "for_all", "mixed", "today"):
             problem = self.apply(found, how, status=409)
             self.assertEqual(problem["current"]["id"], "veloute")
 

@@ -190,46 +190,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/plans": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Plans
-         * @description The plans for a pot or plate, and what stands in the way where none meets every goal.
-         */
-        post: operations["plans_api_v1_plans_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/plans/apply": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Apply
-         * @description Applies a plan in one change, if every pot that it was made on still stands as it saw it.
-         */
-        post: operations["apply_api_v1_plans_apply_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/find": {
         parameters: {
             query?: never;
@@ -264,6 +224,246 @@ export interface paths {
         get: operations["free_api_v1_free_id_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plans
+         * @description The plans for a pot or plate, and what stands in the way where none meets every goal.
+         */
+        post: operations["plans_api_v1_plans_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/loosened": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Loosened
+         * @description For every goal and limit what letting that one go would open, the others kept.
+         */
+        post: operations["loosened_api_v1_plans_loosened_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/apply": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Apply
+         * @description Applies a plan in one change, if every pot that it was made on still stands as it saw it.
+         */
+        post: operations["apply_api_v1_plans_apply_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/applied": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Applied
+         * @description The plans that were put into the book, the newest first.
+         */
+        get: operations["applied_api_v1_plans_applied_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/applied/{id}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take It Back
+         * @description Takes a plan out of the book as a whole; refused where a card of it was changed since.
+         */
+        post: operations["take_it_back_api_v1_plans_applied__id__take_back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/menu": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Menu
+         * @description The fewest small pots that let every guest eat, plate by plate.
+         */
+        post: operations["menu_api_v1_plans_menu_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Rules
+         * @description The kitchen's rulebook.
+         */
+        get: operations["rules_api_v1_rules_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/rules/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Rule
+         * @description A rule of one's own on one of the kitchen's pots, before it is kept.
+         */
+        post: operations["try_rule_api_v1_rules_try_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/rules/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Rule
+         * @description Keeps a rule of the kitchen's own, new or changed.
+         */
+        put: operations["keep_rule_api_v1_rules_own_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/rules/own/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Rule
+         * @description Takes one of the kitchen's own rules out.
+         */
+        delete: operations["drop_rule_api_v1_rules_own__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/rules/{id}/switch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Switch Rule
+         * @description Switches a rule off or on.
+         */
+        post: operations["switch_rule_api_v1_rules__id__switch_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/rules/verdict": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Verdict
+         * @description Writes down how a tried plan tasted, in the place of its rules' own figures.
+         */
+        post: operations["verdict_api_v1_rules_verdict_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1097,6 +1297,24 @@ export interface components {
             live: boolean;
         };
         /**
+         * AdjustmentOut
+         * @description Another amount for a line that keeps its item.
+         */
+        AdjustmentOut: {
+            /** In Name */
+            in_name: string;
+            /** Name */
+            name: string;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /** Unit */
+            unit: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * AmountOut
          * @description What was understood, in grams and millilitres or null; `question` where something is asked.
          *
@@ -1128,18 +1346,50 @@ export interface components {
         };
         /**
          * AppliedOut
-         * @description What was made or changed: `item` is where to look at it.
+         * @description What was made or changed: `item` is where to look at it, `plan` takes it back as a whole.
          */
         AppliedOut: {
+            /** Plan */
+            plan: number;
             /** Item */
             item: string;
             /** Made */
             made: components["schemas"]["Named"][];
+            /** Sentence */
+            sentence: string;
             ripple: components["schemas"]["RippleOut"];
         };
         /**
+         * AppliedPlanOut
+         * @description A plan that was put into the book.
+         */
+        AppliedPlanOut: {
+            /** Id */
+            id: number;
+            /** At */
+            at: string;
+            item: components["schemas"]["Named"];
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "variant" | "for_all" | "mixed" | "today";
+            /** Until */
+            until: string | null;
+            /** Sentence */
+            sentence: string;
+            /** Made */
+            made: components["schemas"]["Named"][];
+            /** Changed */
+            changed: components["schemas"]["Named"][];
+            /** Rules */
+            rules: components["schemas"]["Named"][];
+            /** Ended */
+            ended: string | null;
+        };
+        /**
          * ApplyIn
-         * @description A plan to be applied: as a variant under a name of its own, or for all.
+         * @description A plan to be applied, and how: the pots may be given names of their own.
          */
         ApplyIn: {
             /** Item */
@@ -1151,9 +1401,18 @@ export interface components {
              * As
              * @enum {string}
              */
-            as: "variant" | "for_all";
+            as: "variant" | "for_all" | "mixed" | "today";
             /** Name */
             name?: string | null;
+            /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
+            };
+            /** Person */
+            person?: string | null;
             /** Seen */
             seen: {
                 [key: string]: number;
@@ -1230,7 +1489,7 @@ export interface components {
         };
         /**
          * BlockedOut
-         * @description A line that stands in the way.
+         * @description A line that stands in the way, and what would open it.
          */
         BlockedOut: {
             /** In Name */
@@ -1241,6 +1500,12 @@ export interface components {
             flag: string;
             /** Why */
             why: string;
+            /** Buy */
+            buy: string[];
+            /** Check */
+            check: components["schemas"]["Named"][];
+            /** Leave Out */
+            leave_out: boolean;
         };
         /**
          * BodyGivenOut
@@ -1326,6 +1591,25 @@ export interface components {
             column: string;
             /** Message */
             message: string;
+        };
+        /**
+         * CheckFirstOut
+         * @description A way that needs fewer moves, if the labels turn out as hoped.
+         */
+        CheckFirstOut: {
+            /** Checks */
+            checks: components["schemas"]["CheckOut"][];
+            /** Swaps */
+            swaps: string[];
+        };
+        /**
+         * CheckOut
+         * @description A label to be read, and the flags that it has to be free of.
+         */
+        CheckOut: {
+            product: components["schemas"]["Named"];
+            /** Flags */
+            flags: string[];
         };
         /**
          * ChoiceChange
@@ -1472,6 +1756,22 @@ export interface components {
             names: string[];
         };
         /**
+         * DrawnOut
+         * @description One pot of the pour from the changed lines to the plate. `tier`: the columns, bases first.
+         */
+        DrawnOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Tier */
+            tier: number;
+            /** Changed */
+            changed: boolean;
+            /** Inputs */
+            inputs: string[];
+        };
+        /**
          * EmptyingChange
          * @description A running bag emptied today. Only a washed one forgets what was in it.
          */
@@ -1588,6 +1888,18 @@ export interface components {
             notices: number;
             /** Unknown Goods */
             unknown_goods: string[];
+        };
+        /**
+         * FidelityOut
+         * @description How near it comes, each from 0 to 1.
+         */
+        FidelityOut: {
+            /** Flavour */
+            flavour: number;
+            /** Texture */
+            texture: number;
+            /** Colour */
+            colour: number;
         };
         /**
          * FiguresOut
@@ -1742,6 +2054,15 @@ export interface components {
             say: string;
             product: components["schemas"]["ProductPiece"];
         };
+        /**
+         * GuestPiece
+         * @description A guest with what must be cleared or fit.
+         */
+        GuestPiece: {
+            /** Name */
+            name: string;
+            goals: components["schemas"]["GoalsPiece"];
+        };
         /** HTTPValidationError */
         HTTPValidationError: {
             /** Detail */
@@ -1889,6 +2210,16 @@ export interface components {
             is_bag: boolean;
             /** Second Look */
             second_look: boolean;
+        };
+        /**
+         * KeptLine
+         * @description A line whose item stays.
+         */
+        KeptLine: {
+            /** In */
+            in: string;
+            /** Line */
+            line: number;
         };
         /**
          * KitchenIn
@@ -2045,6 +2376,44 @@ export interface components {
             };
         };
         /**
+         * LimitsPiece
+         * @description What a plan may not do.
+         */
+        LimitsPiece: {
+            /** Most Pots */
+            most_pots?: number | null;
+            /**
+             * Without
+             * @default []
+             */
+            without: string[];
+            /**
+             * Kept
+             * @default []
+             */
+            kept: components["schemas"]["KeptLine"][];
+            /**
+             * Keep Colour
+             * @default false
+             */
+            keep_colour: boolean;
+            /**
+             * Keep Thickness
+             * @default false
+             */
+            keep_thickness: boolean;
+            /**
+             * Freezes
+             * @default false
+             */
+            freezes: boolean;
+            /**
+             * Products Only
+             * @default false
+             */
+            products_only: boolean;
+        };
+        /**
          * LineChange
          * @description One line of a preparation as it is to be.
          */
@@ -2178,6 +2547,31 @@ export interface components {
             parts: components["schemas"]["ListedOut"][];
         };
         /**
+         * LoosenedOut
+         * @description What letting one goal or limit go would open.
+         */
+        LoosenedOut: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "clear" | "fit" | "limit";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Opens */
+            opens: boolean;
+            /** Sentence */
+            sentence: string;
+            /** Swaps */
+            swaps: number;
+            /** Adds */
+            adds: string[];
+            /** Pots */
+            pots: number;
+        };
+        /**
          * MakerChange
          * @description One more maker of a product. Where it had none, its own label becomes the first maker's.
          */
@@ -2291,6 +2685,52 @@ export interface components {
             unit: string;
         };
         /**
+         * MenuIn
+         * @description The plates of a menu, its guests, and how long may be looked.
+         */
+        MenuIn: {
+            /** Plates */
+            plates: string[];
+            /** Guests */
+            guests: components["schemas"]["GuestPiece"][];
+            /**
+             * Seconds
+             * @default 5
+             */
+            seconds: number;
+        };
+        /**
+         * MenuOut
+         * @description How every guest eats, with the fewest small pots, or how near to that it was come.
+         */
+        MenuOut: {
+            /** Servings */
+            servings: components["schemas"]["ServingOut"][];
+            /** Pots */
+            pots: components["schemas"]["MenuPotOut"][];
+            /** Optimal */
+            optimal: boolean;
+            /** Bound */
+            bound: number;
+            /** Gap */
+            gap: number;
+            /** Milliseconds */
+            milliseconds: number;
+        };
+        /**
+         * MenuPotOut
+         * @description A small pot that the menu needs. `for_guests`: who eats of it.
+         */
+        MenuPotOut: {
+            pot: components["schemas"]["Named"];
+            /** Name */
+            name: string;
+            /** Swaps */
+            swaps: string[];
+            /** For Guests */
+            for_guests: string[];
+        };
+        /**
          * MergeIn
          * @description The card that somebody began from, and what they made of it.
          */
@@ -2310,6 +2750,20 @@ export interface components {
             version: number;
         };
         /**
+         * MovedOut
+         * @description What everybody gets otherwise, with the flags that fall and rise in it.
+         */
+        MovedOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Better */
+            better: string[];
+            /** Worse */
+            worse: string[];
+        };
+        /**
          * Named
          * @description Something with an id and a name.
          */
@@ -2318,6 +2772,18 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+        };
+        /**
+         * NeedHarmedOut
+         * @description A guest whose open need the plan's new flags go against.
+         */
+        NeedHarmedOut: {
+            /** Guest */
+            guest: string;
+            /** Flags */
+            flags: string[];
+            /** Strictness */
+            strictness: string;
         };
         /**
          * NeedPiece
@@ -2544,6 +3010,23 @@ export interface components {
             stand: components["schemas"]["StandOut"];
         };
         /**
+         * PlacementOut
+         * @description One way to make the change: how many extra pots, and what it does to everybody's plates.
+         */
+        PlacementOut: {
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "for_all" | "small_pots" | "mixed";
+            /** In Place */
+            in_place: components["schemas"]["Named"][];
+            /** Beside */
+            beside: components["schemas"]["Named"][];
+            /** Moved */
+            moved: components["schemas"]["MovedOut"][];
+        };
+        /**
          * PlanOut
          * @description A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on.
          */
@@ -2552,6 +3035,8 @@ export interface components {
             meets: boolean;
             /** Reached */
             reached: string[];
+            /** Sentence */
+            sentence: string;
             /** Swaps */
             swaps: components["schemas"]["SwapOut"][];
             /** Adds */
@@ -2562,8 +3047,29 @@ export interface components {
             flags_after: {
                 [key: string]: "free" | "may_contain" | "unchecked" | "contains";
             };
+            /** Harms */
+            harms: components["schemas"]["NeedHarmedOut"][];
+            fidelity: components["schemas"]["FidelityOut"];
+            /** Cost */
+            cost: number | null;
             /** Pots */
             pots: components["schemas"]["Named"][];
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            /** Placements */
+            placements: components["schemas"]["PlacementOut"][];
+            /** Steps */
+            steps: components["schemas"]["StepChangeOut"][];
+            /** Minutes */
+            minutes: number;
+            /** Adjustments */
+            adjustments: components["schemas"]["AdjustmentOut"][];
+            /** Thickness */
+            thickness: components["schemas"]["ThicknessMoveOut"][];
+            /** Pour */
+            pour: components["schemas"]["DrawnOut"][];
             for_all: components["schemas"]["RippleOut"];
             /** Also */
             also: components["schemas"]["Named"][];
@@ -2574,7 +3080,7 @@ export interface components {
         };
         /**
          * PlansIn
-         * @description What is to be changed, and to what end.
+         * @description What is to be changed, to what end, within which limits, and what counts most.
          * @example {
          *       "goals": {
          *         "clear": [
@@ -2589,6 +3095,22 @@ export interface components {
             item: string;
             goals: components["schemas"]["GoalsPiece"];
             /**
+             * @default {
+             *       "without": [],
+             *       "kept": [],
+             *       "keep_colour": false,
+             *       "keep_thickness": false,
+             *       "freezes": false,
+             *       "products_only": false
+             *     }
+             */
+            limits: components["schemas"]["LimitsPiece"];
+            /**
+             * Order
+             * @default []
+             */
+            order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
+            /**
              * Limit
              * @default 6
              */
@@ -2596,7 +3118,7 @@ export interface components {
         };
         /**
          * PlansOut
-         * @description The plans, the best first.
+         * @description The plans, the best first. `whole`: nothing better can have been missed.
          */
         PlansOut: {
             /** Item */
@@ -2613,8 +3135,14 @@ export interface components {
             met_already: boolean;
             /** Plans */
             plans: components["schemas"]["PlanOut"][];
+            /** Checks */
+            checks: components["schemas"]["CheckFirstOut"][];
             /** Blocked */
             blocked: components["schemas"]["BlockedOut"][];
+            /** Whole */
+            whole: boolean;
+            /** Milliseconds */
+            milliseconds: number;
         };
         /**
          * PotNameOut
@@ -2887,6 +3415,8 @@ export interface components {
             density_g_per_ml?: number | null;
             /** Unit Weight G */
             unit_weight_g?: number | null;
+            /** Price Per Kg */
+            price_per_kg?: number | null;
             /**
              * Evidence
              * @default {}
@@ -3108,6 +3638,185 @@ export interface components {
             numbers: components["schemas"]["NumberRippleOut"][];
         };
         /**
+         * RuleNoteOut
+         * @description What somebody found with a rule.
+         */
+        RuleNoteOut: {
+            /** Text */
+            text: string;
+            /** Date */
+            date: string;
+            /** Item */
+            item: string;
+        };
+        /**
+         * RuleOut
+         * @description A rule as the kitchen has it.
+         */
+        RuleOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Function */
+            function: string;
+            /** Own */
+            own: boolean;
+            /** Off */
+            off: boolean;
+            /** Tasted */
+            tasted: boolean;
+            /** Replaces */
+            replaces: string[];
+            /** With */
+            with_: string[];
+            /** Roles */
+            roles: string[];
+            fidelity: components["schemas"]["FidelityOut"];
+            /** Thickness */
+            thickness: string;
+            /** Caution */
+            caution: string;
+            /** Source */
+            source: string;
+            /** Notes */
+            notes: components["schemas"]["RuleNoteOut"][];
+        };
+        /**
+         * RulePiece
+         * @description A rule of a kitchen's own, as its form has it. Without `with_` the line is left out.
+         */
+        RulePiece: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Replaces */
+            replaces: string[];
+            /** Roles */
+            roles: string[];
+            /**
+             * With
+             * @default []
+             */
+            with_: string[];
+            /**
+             * Stages
+             * @default []
+             */
+            stages: string[];
+            /**
+             * Kinds
+             * @default []
+             */
+            kinds: string[];
+            /**
+             * Law
+             * @default weight
+             * @enum {string}
+             */
+            law: "weight" | "volume" | "thickening" | "fat" | "acid";
+            /**
+             * Ratio
+             * @default 1
+             */
+            ratio: number;
+            /**
+             * Not In
+             * @default []
+             */
+            not_in: string[];
+            /**
+             * Only In
+             * @default []
+             */
+            only_in: string[];
+            /**
+             * Colours
+             * @default []
+             */
+            colours: string[];
+            /**
+             * Flavour
+             * @default 1
+             */
+            flavour: number;
+            /**
+             * Texture
+             * @default 1
+             */
+            texture: number;
+            /**
+             * Colour
+             * @default 1
+             */
+            colour: number;
+            /**
+             * Thinner
+             * @default false
+             */
+            thinner: boolean;
+            /**
+             * Freezes
+             * @default true
+             */
+            freezes: boolean;
+            /**
+             * Thickness
+             * @default The same.
+             */
+            thickness: string;
+            /** Method */
+            method: string[];
+            /**
+             * When
+             * @default with
+             * @enum {string}
+             */
+            when: "first" | "with" | "last";
+            /**
+             * Drops
+             * @default false
+             */
+            drops: boolean;
+            /** Minutes */
+            minutes?: number | null;
+            /**
+             * Caution
+             * @default
+             */
+            caution: string;
+            /**
+             * Source
+             * @default kitchen practice
+             */
+            source: string;
+        };
+        /**
+         * RuleTryOut
+         * @description What a rule of one's own would do: what is wrong with it, or examples from the book.
+         */
+        RuleTryOut: {
+            /** Faults */
+            faults: string[];
+            /** Examples */
+            examples: string[];
+        };
+        /**
+         * RulesOut
+         * @description Every rule, the classes that may be named, and per flag what no rule can clear.
+         */
+        RulesOut: {
+            /** Rules */
+            rules: components["schemas"]["RuleOut"][];
+            /** Classes */
+            classes: string[];
+            /** Never Cleared */
+            never_cleared: {
+                [key: string]: string[];
+            };
+        };
+        /**
          * RunOutOut
          * @description A certificate that counts no more.
          */
@@ -3202,6 +3911,27 @@ export interface components {
             days: number | null;
             /** Person */
             person: string | null;
+        };
+        /**
+         * ServingOut
+         * @description One plate for the guests who share the same goals.
+         */
+        ServingOut: {
+            plate: components["schemas"]["Named"];
+            /** Guests */
+            guests: string[];
+            /** Goals */
+            goals: string;
+            /** Possible */
+            possible: boolean;
+            /** Meets */
+            meets: boolean;
+            /** As Usual */
+            as_usual: boolean;
+            /** Sentence */
+            sentence: string;
+            /** Pots */
+            pots: string[];
         };
         /**
          * ShareOut
@@ -3317,6 +4047,23 @@ export interface components {
             evidence?: components["schemas"]["EvidencePiece"] | null;
         };
         /**
+         * StepChangeOut
+         * @description A step of a card that is added, changed or dropped.
+         */
+        StepChangeOut: {
+            /** Pot */
+            pot: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "added" | "changed" | "dropped";
+            /** Text */
+            text: string;
+            /** Minutes */
+            minutes: number | null;
+        };
+        /**
          * StepPiece
          * @description One step of a method.
          *
@@ -3411,7 +4158,7 @@ export interface components {
         };
         /**
          * SwapOut
-         * @description One swap with everything that its rule says of it.
+         * @description One swap with everything that its rule says of it. `why`: how the amount came about.
          */
         SwapOut: {
             swap: components["schemas"]["SwapPiece"];
@@ -3421,10 +4168,14 @@ export interface components {
             from_name: string;
             /** To Name */
             to_name: string | null;
+            /** Or Names */
+            or_names: string[];
             /** Quantity Before */
             quantity_before: number;
             /** Unit Before */
             unit_before: string;
+            /** Why */
+            why: string;
             /** Rule Name */
             rule_name: string;
             /** Method */
@@ -3437,6 +4188,10 @@ export interface components {
             caution: string;
             /** Source */
             source: string;
+            /** Tasted */
+            tasted: boolean;
+            /** Notes */
+            notes: components["schemas"]["RuleNoteOut"][];
         };
         /**
          * SwapPiece
@@ -3457,6 +4212,27 @@ export interface components {
             unit: string;
             /** Rule */
             rule: string;
+        };
+        /**
+         * SwitchIn
+         * @description Whether the planner leaves a rule out.
+         */
+        SwitchIn: {
+            /** Off */
+            off: boolean;
+        };
+        /**
+         * TakeBackIn
+         * @description Who takes a plan back, and why.
+         */
+        TakeBackIn: {
+            /** Person */
+            person?: string | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
         };
         /**
          * TakenOut
@@ -3548,6 +4324,16 @@ export interface components {
             fat?: string | null;
             /** Fat Grams */
             fat_grams?: number | null;
+        };
+        /**
+         * ThicknessMoveOut
+         * @description A poured pot's predicted thickness before and after, hot.
+         */
+        ThicknessMoveOut: {
+            /** Pot */
+            pot: string;
+            before: components["schemas"]["StandOut"];
+            after: components["schemas"]["StandOut"];
         };
         /**
          * ThicknessOut
@@ -3702,6 +4488,27 @@ export interface components {
          * @enum {string}
          */
         Verdict: "suits" | "ask" | "does_not_suit";
+        /**
+         * VerdictIn
+         * @description How a plan tasted, for the rules that it used.
+         */
+        VerdictIn: {
+            /** Rules */
+            rules: string[];
+            /** Flavour */
+            flavour: number;
+            /** Texture */
+            texture: number;
+            /** Colour */
+            colour: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Item */
+            item: string;
+        };
         /**
          * VersionOut
          * @description One version of a card: who made it, when and why, and what it changed.
@@ -4348,6 +5155,69 @@ export interface operations {
             };
         };
     };
+    find_api_v1_find_get: {
+        parameters: {
+            query?: {
+                q?: string;
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundOut"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    free_api_v1_free_id_get: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreeIdOut"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     plans_api_v1_plans_post: {
         parameters: {
             query?: never;
@@ -4368,6 +5238,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlansOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    loosened_api_v1_plans_loosened_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlansIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoosenedOut"][];
                 };
             };
             /** @description No such thing */
@@ -4456,12 +5380,9 @@ export interface operations {
             };
         };
     };
-    find_api_v1_find_get: {
+    applied_api_v1_plans_applied_get: {
         parameters: {
-            query?: {
-                q?: string;
-                limit?: number;
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;
@@ -4474,25 +5395,154 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FoundOut"][];
+                    "application/json": components["schemas"]["AppliedPlanOut"][];
                 };
             };
-            /** @description Validation Error */
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    free_api_v1_free_id_get: {
+    take_it_back_api_v1_plans_applied__id__take_back_post: {
         parameters: {
-            query: {
-                name: string;
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
             };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBackIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RippleOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    menu_api_v1_plans_menu_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MenuIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MenuOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rules_api_v1_rules_get: {
+        parameters: {
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;
@@ -4505,16 +5555,307 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FreeIdOut"];
+                    "application/json": components["schemas"]["RulesOut"];
                 };
             };
-            /** @description Validation Error */
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_rule_api_v1_rules_try_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RulePiece"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RuleTryOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_rule_api_v1_rules_own_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RulePiece"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RuleTryOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_rule_api_v1_rules_own__id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    switch_rule_api_v1_rules__id__switch_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwitchIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_api_v1_rules_verdict_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VerdictIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -24,9 +24,9 @@ def floor_sentence(before: Reading, plan: Plan, goals: Goals) -> str:
         without = [short_name(book, swap.from_) for swap in here if swap.to is None]
         words = [f"made with {_and(made)}"] if made else []
         words += [f"without {_and(without)}"] if without else []
-        parts.append(f"{book.name(pot)} is {' and '.join(words)}")
-    told = "; ".join(parts) if parts else f"{book.name(plan.item)} is as usual"
-    return f"{_goal(plan, goals, names)}: {told}.{_now(plan, names)}"
+        parts.append(f"{_the(book.name(pot))} is {' and '.join(words)}")
+    told = "; ".join(parts) if parts else f"{_the(book.name(plan.item))} is as usual"
+    return "; ".join([f"{_goal(plan, goals, names)}: {told}", *_now(plan, names)]) + "."
 
 
 def _goal(plan: Plan, goals: Goals, names: dict[str, str]) -> str:
@@ -38,22 +38,24 @@ def _goal(plan: Plan, goals: Goals, names: dict[str, str]) -> str:
     return said[0].upper() + said[1:]
 
 
-def _now(plan: Plan, names: dict[str, str]) -> str:
+def _the(name: str) -> str:
+    """A pot's name within a sentence; what is written in capitals stays so."""
+    plain = len(name) > 1 and name[1].islower()
+    return f"the {name[0].lower()}{name[1:]}" if plain else name
+
+
+def _now(plan: Plan, names: dict[str, str]) -> list[str]:
     levels = plan.after.levels(plan.item)
     by_level = {
         Level.CONTAINS: "it now contains {}",
         Level.MAY_CONTAIN: "it may now contain {}",
         Level.UNCHECKED: "nobody has checked it for {}",
     }
-    told = [
+    return [
         words.format(_and(found))
         for level, words in by_level.items()
         if (found := [names[flag] for flag in plan.adds if levels[flag] is level])
     ]
-    if not told:
-        return ""
-    said = "; ".join(told)
-    return f" {said[0].upper()}{said[1:]}."
 
 
 def _and(words: Sequence[str]) -> str:

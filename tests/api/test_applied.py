@@ -1,0 +1,202 @@
+"""Plans in the book: kept, taken back as a whole, and gone overnight; the rulebook; menus."""
+
+import tempfile
+from datetime import UTC, datetime, timedelta
+from pathlib import Path
+from typing import Any
+
+from fastapi.testclient import TestClient
+
+from tests.api.client import ApiTest
+from yellow_ladle.api.app import create_app
+from yellow_ladle.core.levels import Level
+from yellow_ladle.demo.kitchen import demo_book
+from yellow_ladle.store.ledger import Ledger
+
+RULE = {
+    "id": "beet-roux",
+    "name": "beetroot for the roux",
+    "replaces": ["white-roux"],
+    "roles": ["thickener"],
+    "with_": ["beetroot"],
+    "method": ["Blend it in."],
+    "flavour": 1,
+    "texture": 1,
+    "colour": 1,
+}
+
+
+class Applied(ApiTest):
+    def setUp(self) -> None:
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.time = datetime(2026, 11, 25, 12, tzinfo=UTC)
+        self.path = Path(folder.name) / "clocked.sqlite"
+        self.ledger = Ledger.open(self.path, lambda: self.time)
+        self.addCleanup(self.ledger.close)
+        self.ledger.take(demo_book())
+        self.api = TestClient(create_app(self.ledger), base_url="http://127.0.0.1")
+        self.usual = self.ledger.now.reading.book.preparations
+
+    def apply(self, how: str, at: int = 0, **rest: Any) -> Any:
+        wanted = {"item": "hen-leek-pie", "goals": {"clear": ["wheat"]}}
+        plan = self.post("/plans", wanted)["plans"][at]
+        body = wanted | {
+            "swaps": [entry["swap"] for entry in plan["swaps"]],
+            "as": how,
+            "seen": plan["seen"],
+        }
+        return self.post("/plans/apply", body | rest)
+
+    def wheat(self, item: str) -> Level:
+        return self.ledger.now.reading.level(item, "wheat")
+
+    def test_each_way_is_taken_back_as_a_whole(self) -> None:
+        for how in ("variant", "for_all", "mixed", "today"):
+            done = self.apply(how, at=2)
+            self.assertEqual(self.wheat(done["item"]), Level.FREE, how)
+            [entry, *_] = self.get("/plans/applied")
+            self.assertEqual((entry["id"], entry["how"], entry["ended"]), (done["plan"], how, None))
+            self.post(f"/plans/applied/{done['plan']}/take-back", {})
+            self.assertEqual(dict(self.ledger.now.reading.book.preparations), self.usual, how)
+        self.assertTrue(all(entry["ended"] for entry in self.get("/plans/applied")))
+
+    def test_mixed_points_what_stands_in_place_to_what_is_beside(self) -> None:
+        done = self.apply("mixed", at=2)
+        self.assertNotEqual(done["item"], "hen-leek-pie")
+        self.assertEqual(self.wheat("veloute"), Level.FREE)
+        self.assertEqual(self.wheat("hen-leek-pie"), Level.CONTAINS)
+
+    def test_names_say_what_it_is_and_can_be_given(self) -> None:
+        done = self.apply("variant", names={"white-roux": "Roux of the shore"})
+        made = {entry["id"]: entry["name"] for entry in done["made"]}
+        self.assertEqual(made["roux-of-the-shore"], "Roux of the shore")
+        self.assertIn("Velouté, rice flour, vegetable stock powder", made.values())
+
+    def test_for_today_is_the_card_again_tomorrow(self) -> None:
+        done = self.apply("today")
+        self.assertEqual(done["item"], "hen-leek-pie")
+        self.assertEqual(self.wheat("hen-leek-pie"), Level.FREE)
+        self.time += timedelta(days=1)
+        self.assertEqual(self.wheat("hen-leek-pie"), Level.CONTAINS)
+        self.assertEqual(dict(self.ledger.now.reading.book.preparations), self.usual)
+        self.assertIn("the day was over", self.get("/plans/applied")[0]["ended"])
+
+    def test_it_is_the_card_again_although_nobody_looked_overnight(self) -> None:
+        self.apply("today")
+        self.ledger.close()
+        later = Ledger.open(self.path, lambda: self.time + timedelta(days=2))
+        self.addCleanup(later.close)
+        create_app(later)
+        self.assertEqual(later.now.reading.level("hen-leek-pie", "wheat"), Level.CONTAINS)
+
+    def test_what_was_changed_since_is_not_taken_back(self) -> None:
+        done = self.apply("today")
+        version = self.ledger.now.versions["white-roux"]
+        flag = self.statement("white-roux", "soy", "contains")
+        self.post("/changes", {"change": flag, "seen": version})
+        problem = self.post(f"/plans/applied/{done['plan']}/take-back", {}, 422)
+        self.assertIn("White roux was changed since; nothing was taken back", problem["detail"])
+        self.assertEqual(self.wheat("hen-leek-pie"), Level.FREE)
+        self.time += timedelta(days=1)
+        self.assertEqual(self.wheat("hen-leek-pie"), Level.FREE)
+
+    def test_a_small_pot_that_another_uses_is_not_taken_away(self) -> None:
+        done = self.apply("variant")
+        soup = {"id": "new-soup", "name": "New soup", "kind": "soup"}
+        line = {"item": done["item"], "quantity": 1, "unit": "kg", "role": "body"}
+        change = {"change": "preparation", "preparation": soup | {"lines": [line]}}
+        self.post("/changes", {"change": change, "seen": None})
+        problem = self.post(f"/plans/applied/{done['plan']}/take-back", {}, 422)
+        self.assertIn("New soup", problem["detail"])
+        self.assertIn(done["item"], self.ledger.now.reading.book.preparations)
+
+    def test_nothing_is_taken_back_twice(self) -> None:
+        done = self.apply("for_all")
+        self.post(f"/plans/applied/{done['plan']}/take-back", {})
+        problem = self.post(f"/plans/applied/{done['plan']}/take-back", {}, 422)
+        self.assertIn("out of the book already", problem["detail"])
+        self.post("/plans/applied/999/take-back", {}, 404)
+
+    def test_what_was_chosen_before_ranks_higher(self) -> None:
+        body = {"item": "white-roux", "goals": {"clear": ["wheat"]}}
+        plans = self.post("/plans", body)["plans"]
+        self.apply("variant")
+        again = self.post("/plans", body)["plans"]
+        self.assertEqual(again[0]["swaps"][0]["swap"]["to"], "rice-flour")
+        self.assertLessEqual(len(again), len(plans))
+
+
+class Rulebook(ApiTest):
+    def found(self) -> Any:
+        return self.post("/plans", {"item": "veloute", "goals": {"clear": ["wheat"]}})["plans"]
+
+    def used(self, plans: Any) -> set[str]:
+        return {entry["swap"]["rule"] for plan in plans for entry in plan["swaps"]}
+
+    def test_a_rule_is_switched_off_and_on(self) -> None:
+        self.assertIn("rice-flour-roux", self.used(self.found()))
+        self.post("/rules/rice-flour-roux/switch", {"off": True})
+        self.assertNotIn("rice-flour-roux", self.used(self.found()))
+        self.post("/rules/rice-flour-roux/switch", {"off": False})
+        self.assertIn("rice-flour-roux", self.used(self.found()))
+        self.post("/rules/no-such-rule/switch", {"off": True}, 404)
+
+    def test_a_kitchen_has_rules_of_its_own(self) -> None:
+        tried = self.post("/rules/try", RULE)
+        self.assertEqual(tried["faults"], [])
+        self.assertTrue(any("White roux" in example for example in tried["examples"]))
+        self.assertEqual(self.api.put("/api/v1/rules/own", json=RULE).status_code, 200)
+        self.assertIn("beet-roux", self.used(self.found()))
+        [first, *_] = self.get("/rules")["rules"]
+        self.assertEqual((first["id"], first["own"]), ("beet-roux", True))
+        self.assertEqual(self.api.delete("/api/v1/rules/own/beet-roux").status_code, 200)
+        self.assertNotIn("beet-roux", self.used(self.found()))
+
+    def test_a_rule_that_makes_no_sense_is_refused_in_words(self) -> None:
+        wrong = RULE | {"replaces": ["no-such-class"], "only_in": ["milk"], "not_in": ["milk"]}
+        faults = " ".join(self.post("/rules/try", wrong)["faults"])
+        self.assertIn('no goods or pots of class "no-such-class" are known', faults)
+        self.assertIn('asks for a pot that is "milk" and is not', faults)
+        self.assertEqual(self.api.put("/api/v1/rules/own", json=wrong).status_code, 422)
+        shipped = RULE | {"id": "rice-flour-roux"}
+        self.assertEqual(self.api.put("/api/v1/rules/own", json=shipped).status_code, 422)
+
+    def test_a_verdict_takes_the_place_of_the_rules_figures(self) -> None:
+        told = {"flavour": 0.2, "texture": 0.3, "colour": 0.4, "item": "veloute"}
+        note = {"rules": ["rice-flour-roux"], "note": "too sweet with the leeks"}
+        self.post("/rules/verdict", told | note)
+        rule = next(r for r in self.get("/rules")["rules"] if r["id"] == "rice-flour-roux")
+        self.assertTrue(rule["tasted"])
+        self.assertEqual(rule["fidelity"], {"flavour": 0.2, "texture": 0.3, "colour": 0.4})
+        body = {"item": "white-roux", "goals": {"clear": ["wheat"]}, "limit": 20}
+        swaps = [s for plan in self.post("/plans", body)["plans"] for s in plan["swaps"]]
+        tasted = [s for s in swaps if s["swap"]["rule"] == "rice-flour-roux"]
+        self.assertTrue(all(s["notes"][0]["text"] == "too sweet with the leeks" for s in tasted))
+        self.assertTrue(self.get("/rules")["never_cleared"])
+
+
+class Menus(ApiTest):
+    def test_every_guest_eats_with_the_fewest_pots(self) -> None:
+        guests = [
+            {"name": "Ada", "goals": {"clear": ["wheat"]}},
+            {"name": "Bo", "goals": {"fit": ["vegetarian"]}},
+            {"name": "Cy", "goals": {"clear": ["wheat"]}},
+        ]
+        plates = ["hen-leek-pie", "tomato-soup-plate", "cod-samphire"]
+        found = self.post("/plans/menu", {"plates": plates, "guests": guests, "seconds": 10})
+        self.assertTrue(found["optimal"])
+        self.assertEqual((found["gap"], found["bound"]), (0, len(found["pots"])))
+        self.assertEqual(len(found["servings"]), 6)
+        for serving in found["servings"]:
+            self.assertEqual(serving["meets"], serving["possible"])
+            if serving["plate"]["id"] == "cod-samphire" and serving["guests"] == ["Bo"]:
+                self.assertFalse(serving["possible"])
+        self.assertEqual(
+            {name for pot in found["pots"] for name in pot["for_guests"]}, {"Ada", "Bo", "Cy"}
+        )
+
+    def test_plates_and_goals_that_nobody_knows(self) -> None:
+        guest = {"name": "Ada", "goals": {"clear": ["weat"]}}
+        self.post("/plans/menu", {"plates": ["nothing"], "guests": [guest]}, 404)
+        self.post("/plans/menu", {"plates": ["hen-leek-pie"], "guests": [guest]}, 422)
