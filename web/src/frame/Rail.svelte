@@ -5,19 +5,33 @@
   const POT = ['/pots', '/thickening', '/recipes'];
   const LARDER = ['/larder', '/unchecked', '/bags', '/tools', '/supplier', '/intake', '/history'];
 
+  const SWAPS = ['/menu', '/applied', '/rules'];
+
+  const swapping = $derived(
+    route.pathname.endsWith('/swaps') || SWAPS.some((path) => route.pathname.startsWith(path))
+  );
   const places = $derived([
     { key: '1', name: 'Family', href: p('/'), here: route.pathname === '/' },
     {
       key: '2',
       name: 'Pot',
       href: selection.pot === null ? p('/pots') : p('/pots/:id', { params: { id: selection.pot } }),
-      here: POT.some((path) => route.pathname.startsWith(path))
+      here: !swapping && POT.some((path) => route.pathname.startsWith(path))
     },
     {
       key: '3',
       name: 'Larder',
       href: p('/larder'),
       here: LARDER.some((path) => route.pathname.startsWith(path))
+    },
+    {
+      key: '4',
+      name: 'Swaps',
+      href:
+        selection.pot === null
+          ? p('/menu')
+          : p('/pots/:id/swaps', { params: { id: selection.pot } }),
+      here: swapping
     }
   ]);
 </script>

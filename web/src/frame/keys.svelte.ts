@@ -41,13 +41,17 @@ const actions: Record<string, () => boolean> = {
   '1': () => go(() => navigate('/')),
   '2': () => go(openPot),
   '3': () => go(() => navigate('/larder')),
+  '4': () => toSwaps() || go(() => navigate('/menu')),
   '/': () => go(() => document.getElementById('find')?.focus()),
   '?': () => go(() => (keyList.open = true)),
-  w: () => {
-    const id = selection.pot;
-    return id !== null && go(() => navigate('/pots/:id/swaps', { params: { id } }));
-  }
+  w: toSwaps
 };
+
+/** The swap bench of the chosen pot. */
+function toSwaps(): boolean {
+  const id = selection.pot;
+  return id !== null && go(() => navigate('/pots/:id/swaps', { params: { id } }));
+}
 
 function go(act: () => unknown): boolean {
   act();

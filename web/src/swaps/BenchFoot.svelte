@@ -2,27 +2,39 @@
   import Act from '../parts/Act.svelte';
   import Say from '../parts/Say.svelte';
   import { navigate } from '../routes';
-  import type { Bench } from './bench.svelte';
+  import type { Bench, How } from './bench.svelte';
+  import NamesSheet from './NamesSheet.svelte';
 
-  /** Applies the picked plan: beside the usual under a name of its own, or for all. */
-  let { bench, name }: { bench: Bench; name: string } = $props();
+  /** Applies the picked plan: as small pots, for all, mixed, or for today only. */
+  let { bench }: { bench: Bench } = $props();
 
-  let own = $derived(`${name}, ${bench.plans?.goals ?? ''}`);
+  let naming = $state(false);
+  const plan = $derived(bench.plan);
+  const mixed = $derived(plan?.placements.find((placement) => placement.how === 'mixed'));
+  const split = $derived(
+    mixed && mixed.beside.length > 0 && mixed.beside.length < (plan?.pots.length ?? 0)
+  );
 
-  async function apply(as: 'variant' | 'for_all') {
-    const item = await bench.apply(as, as === 'variant' ? own : null);
+  async function apply(as: How) {
+    const item = await bench.apply(as);
     if (item) void navigate('/pots/:id', { params: { id: item } });
   }
 </script>
 
-<div class="flex flex-wrap items-end gap-3 border-t border-rule bg-sheet px-5 py-3">
-  <label class="block w-80">
-    <span class="text-soft">Name of the small pot</span>
-    <input class="field" bind:value={own} />
-  </label>
-  <Act main disabled={bench.busy || own.trim() === ''} onclick={() => apply('variant')}>
-    Make it as a small pot
-  </Act>
-  <Act disabled={bench.busy} onclick={() => apply('for_all')}>Change it for all</Act>
-  <div class="ml-auto max-w-[360px]"><Say /></div>
+<div class="border-t border-rule bg-sheet px-5 py-2">
+  {#if plan}
+    <p class="pb-2 text-[18px]"><span class="text-soft">For the floor:</span> {plan.sentence}</p>
+  {/if}
+  <div class="flex flex-wrap items-center gap-3">
+    <Act main disabled={bench.busy} onclick={() => (naming = true)}>Make the small pots</Act>
+    {#if split}
+      <Act disabled={bench.busy} onclick={() => apply('mixed')}>
+        Mixed: {mixed?.beside.length} more
+      </Act>
+    {/if}
+    <Act disabled={bench.busy} onclick={() => apply('for_all')}>Change it for all</Act>
+    <Act disabled={bench.busy} onclick={() => apply('today')}>Only today</Act>
+    <div class="ml-auto max-w-[340px]"><Say /></div>
+  </div>
 </div>
+<NamesSheet {bench} bind:open={naming} onmake={() => apply('variant')} />

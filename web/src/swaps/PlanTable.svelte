@@ -1,130 +1,123 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
+  import Spoon from '../figures/Spoon.svelte';
   import LevelLists from '../marks/LevelLists.svelte';
   import { amountText } from '../pot/lines';
   import type { Bench, Plan, Plans } from './bench.svelte';
   import FlagChanges from './FlagChanges.svelte';
+  import Placements from './Placements.svelte';
+  import PlanHead from './PlanHead.svelte';
+  import StepList from './StepList.svelte';
   import SwapText from './SwapText.svelte';
 
-  /** Now and each plan side by side: what changes, what it carries then, and at what price. */
+  /** Now and the plans that are looked at, side by side: only what is different. */
   let { bench, plans }: { bench: Bench; plans: Plans } = $props();
 
-  const counted = (count: number, thing: string) => `${count} ${thing}${count === 1 ? '' : 's'}`;
-  const head = (plan: Plan) =>
-    `${counted(plan.swaps.length, 'swap')}${plan.meets ? '' : ', falls short'}`;
+  const shown = $derived(
+    bench.shown.flatMap((at) => (plans.plans[at] ? [{ at, plan: plans.plans[at] }] : []))
+  );
   const lines = $derived([
     ...new Map(
-      plans.plans
-        .flatMap((plan) => plan.swaps)
+      shown
+        .flatMap(({ plan }) => plan.swaps)
         .map((entry) => [`${entry.swap.in} ${entry.swap.line}`, entry])
     ).values()
   ]);
+  const spoons = $derived([
+    ...new Map(shown.flatMap(({ plan }) => plan.thickness).map((move) => [move.pot, move])).values()
+  ]);
   const row = 'border-t border-rule px-3 py-2 text-left align-top leading-[1.28]';
   const rowHead =
-    'w-[116px] border-t border-rule py-2 pr-3 text-left align-top font-[450] text-soft';
-  const on = (index: number) => (bench.picked === index ? 'bg-ladle-pale' : '');
+    'w-[104px] border-t border-rule py-2 pr-3 text-left align-top font-[450] text-soft';
+  const on = (at: number) => (bench.picked === at ? 'bg-ladle-pale' : '');
+  const tells = (text: string) => !['', 'The same.', 'No change.'].includes(text);
+  const share = (value: number) => `${Math.round(value * 100)} %`;
 </script>
+
+{#snippet across(name: string, now: Snippet, each: Snippet<[Plan]>)}
+  <tr>
+    <th scope="row" class={rowHead}>{name}</th>
+    <td class={[row, 'text-soft']}>{@render now()}</td>
+    {#each shown as { at, plan } (at)}
+      <td class={[row, on(at)]}>{@render each(plan)}</td>
+    {/each}
+  </tr>
+{/snippet}
+
+{#snippet nothing()}—{/snippet}
+{#snippet carriesNow()}<LevelLists flags={plans.flags_now} />{/snippet}
+{#snippet carries(plan: Plan)}<FlagChanges {plan} now={plans.flags_now} />{/snippet}
+{#snippet linesNow()}
+  {#each lines as entry (entry.swap.in + entry.swap.line)}
+    <p class="mb-1">
+      {entry.in_name}: {entry.from_name}
+      <span class="amount block text-note">
+        {amountText(entry.quantity_before, entry.unit_before)}
+      </span>
+    </p>
+  {/each}
+{/snippet}
+{#snippet swaps(plan: Plan)}
+  {#each plan.swaps as entry (entry.swap.in + entry.swap.line)}<SwapText {entry} />{/each}
+  {#each plan.adjustments as part (part.in_name + part.name)}
+    <p class="mb-2">
+      {part.name} in {part.in_name}
+      <span class="amount block text-note">
+        {amountText(part.before, part.unit)} → {amountText(part.after, part.unit)}
+      </span>
+      <span class="block text-note text-soft">{part.why}</span>
+    </p>
+  {/each}
+{/snippet}
+{#snippet spoonsNow()}
+  {#each spoons as move (move.pot)}
+    <div class="mb-1 flex items-center gap-2">
+      <Spoon stand={move.before} small /> <span>{move.pot}: {move.before.name}</span>
+    </div>
+  {/each}
+{/snippet}
+{#snippet spoonsThen(plan: Plan)}
+  {#each plan.thickness as move (move.pot)}
+    <div class="mb-1 flex items-center gap-2">
+      <Spoon stand={move.after} small />
+      <span>{move.pot}: {move.before.name === move.after.name ? 'the same' : move.after.name}</span>
+    </div>
+  {/each}
+  {#each new Set(plan.swaps.map((entry) => entry.thickness).filter(tells)) as text (text)}
+    <p class="text-note text-soft">{text}</p>
+  {/each}
+{/snippet}
+{#snippet keeps(plan: Plan)}
+  <p class="amount text-note">
+    flavour {share(plan.fidelity.flavour)} · texture {share(plan.fidelity.texture)} · colour
+    {share(plan.fidelity.colour)}
+  </p>
+  {#if plan.swaps.some((entry) => entry.tasted)}<p class="text-note text-moss">tasted here</p>{/if}
+  {#if plan.cost !== null}<p class="text-note">new goods cost {plan.cost.toFixed(2)}</p>{/if}
+{/snippet}
+{#snippet places(plan: Plan)}<Placements {plan} />{/snippet}
+{#snippet steps(plan: Plan)}<StepList {plan} />{/snippet}
+{#snippet cautions(plan: Plan)}
+  {#each new Set(plan.swaps.map((entry) => entry.caution).filter(Boolean)) as text (text)}
+    <p class="mb-1 text-clay">{text}</p>
+  {/each}
+{/snippet}
 
 <table class="w-full table-fixed border-collapse">
   <thead>
     <tr>
-      <td class="w-[116px]"></td>
-      <th scope="col" class="w-[19%] px-3 pb-2 text-left font-name text-[20px]">Now</th>
-      {#each plans.plans as plan, index (index)}
-        <th
-          scope="col"
-          class={[
-            'p-0 text-left',
-            on(index),
-            bench.picked === index && 'border-t-[6px] border-ladle'
-          ]}
-        >
-          <button
-            type="button"
-            aria-pressed={bench.picked === index}
-            class="min-h-11 w-full px-3 pt-1 pb-2 text-left"
-            onclick={() => (bench.picked = index)}
-          >
-            <span class="font-name text-[20px]">Plan {index + 1}</span>
-            <span class="block text-note font-normal text-soft">{head(plan)}</span>
-          </button>
-        </th>
-      {/each}
+      <td class="w-[104px]"></td>
+      <th scope="col" class="w-[20%] px-3 pb-2 text-left align-top font-name text-[20px]">Now</th>
+      {#each shown as { at, plan } (at)}<PlanHead {bench} {plan} {at} />{/each}
     </tr>
   </thead>
   <tbody>
-    <tr>
-      <th scope="row" class={rowHead}>Carries</th>
-      <td class={row}>
-        <LevelLists flags={plans.flags_now} />
-      </td>
-      {#each plans.plans as plan, index (index)}
-        <td class={[row, on(index)]}><FlagChanges {plan} now={plans.flags_now} /></td>
-      {/each}
-    </tr>
-    <tr>
-      <th scope="row" class={rowHead}>Change</th>
-      <td class={[row, 'text-soft']}>
-        {#each lines as entry (entry.swap.in + entry.swap.line)}
-          <p class="mb-1">
-            {entry.in_name}: {entry.from_name}
-            <span class="amount block text-note">
-              {amountText(entry.quantity_before, entry.unit_before)}
-            </span>
-          </p>
-        {/each}
-      </td>
-      {#each plans.plans as plan, index (index)}
-        <td class={[row, on(index)]}>
-          {#each plan.swaps as entry (entry.swap.in + entry.swap.line)}<SwapText {entry} />{/each}
-        </td>
-      {/each}
-    </tr>
-    <tr>
-      <th scope="row" class={rowHead}>On the spoon</th>
-      <td class={[row, 'text-soft']}>as it is</td>
-      {#each plans.plans as plan, index (index)}
-        <td class={[row, on(index)]}>
-          {#each new Set(plan.swaps.map((entry) => entry.thickness).filter(Boolean)) as text (text)}
-            <p>{text}</p>
-          {/each}
-        </td>
-      {/each}
-    </tr>
-    <tr>
-      <th scope="row" class={rowHead}>As small pots</th>
-      <td class={[row, 'text-soft']}>none</td>
-      {#each plans.plans as plan, index (index)}
-        <td class={[row, on(index)]}>
-          {counted(plan.pots.length, 'pot')} beside the usual: {plan.pots
-            .map((pot) => pot.name)
-            .join(' → ')}
-        </td>
-      {/each}
-    </tr>
-    <tr>
-      <th scope="row" class={rowHead}>For all</th>
-      <td class={[row, 'text-soft']}>nothing</td>
-      {#each plans.plans as plan, index (index)}
-        <td class={[row, on(index)]}>
-          {plan.for_all.sentence}
-          {#if plan.also.length > 0}
-            <span class="text-soft"
-              >Made differently: {plan.also.map((pot) => pot.name).join(', ')}.</span
-            >
-          {/if}
-        </td>
-      {/each}
-    </tr>
-    <tr>
-      <th scope="row" class={rowHead}>Mind</th>
-      <td class={row}></td>
-      {#each plans.plans as plan, index (index)}
-        <td class={[row, on(index)]}>
-          {#each new Set(plan.swaps.map((entry) => entry.caution).filter(Boolean)) as text (text)}
-            <p class="mb-1 text-clay">{text}</p>
-          {/each}
-        </td>
-      {/each}
-    </tr>
+    {@render across('Carries', carriesNow, carries)}
+    {@render across('Change', linesNow, swaps)}
+    {@render across('On the spoon', spoonsNow, spoonsThen)}
+    {@render across('Keeps', nothing, keeps)}
+    {@render across('Where', nothing, places)}
+    {@render across('Steps', nothing, steps)}
+    {@render across('Mind', nothing, cautions)}
   </tbody>
 </table>

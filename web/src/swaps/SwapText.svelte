@@ -1,9 +1,8 @@
 <script lang="ts">
-  import { Collapsible } from 'bits-ui';
   import type { Schema } from '../api/client';
   import { amountText } from '../pot/lines';
 
-  /** One swap: what for what, how much, where, and the steps that change. */
+  /** One swap: what for what, how much and why so much, where, and what was found with it here. */
   let { entry }: { entry: Schema['SwapOut'] } = $props();
   const before = $derived(amountText(entry.quantity_before, entry.unit_before));
   const after = $derived(amountText(entry.swap.quantity, entry.swap.unit));
@@ -19,16 +18,11 @@
   {#if entry.to_name !== null}
     <span class="amount block text-note">{before} <span aria-label="becomes">→</span> {after}</span>
   {/if}
-  {#if entry.method.length > 0}
-    <Collapsible.Root>
-      <Collapsible.Trigger class="min-h-8 text-note underline underline-offset-4">
-        Steps that change
-      </Collapsible.Trigger>
-      <Collapsible.Content>
-        <ol class="list-decimal pl-5 text-note">
-          {#each entry.method as step (step)}<li>{step}</li>{/each}
-        </ol>
-      </Collapsible.Content>
-    </Collapsible.Root>
+  {#if entry.why}<span class="block text-note text-soft">{entry.why}</span>{/if}
+  {#if entry.or_names.length > 0}
+    <span class="block text-note text-soft">or {entry.or_names.join(', ')}</span>
   {/if}
+  {#each entry.notes as note (note.text + note.date)}
+    <span class="block text-note text-clay">“{note.text}”, {note.date}</span>
+  {/each}
 </div>

@@ -1,25 +1,32 @@
 <script lang="ts">
   import { kitchenQuery, potQuery } from '../api/queries';
   import { selection } from '../family/selection.svelte';
+  import Act from '../parts/Act.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { p, route } from '../routes';
   import { Bench } from './bench.svelte';
   import BenchFoot from './BenchFoot.svelte';
   import BlockedList from './BlockedList.svelte';
+  import ChecksFirst from './ChecksFirst.svelte';
   import GoalBar from './GoalBar.svelte';
+  import LimitBar from './LimitBar.svelte';
+  import LoosenList from './LoosenList.svelte';
   import PlanTable from './PlanTable.svelte';
+  import PourDrawing from './PourDrawing.svelte';
 
   const id = $derived(route.params.id ?? '');
   const pot = potQuery(() => id);
   const kitchen = kitchenQuery();
   const bench = new Bench(() => id);
+  const plans = $derived(bench.plans);
+  const more = $derived((plans?.plans.length ?? 0) - bench.shown.length);
 
   $effect(() => {
     selection.pot = id;
   });
 
   $effect(() => {
-    void bench.wanted;
+    void JSON.stringify(bench.asked);
     void bench.find();
   });
 </script>
@@ -27,20 +34,52 @@
 <svelte:head><title>Swaps · Yellow Ladle</title></svelte:head>
 
 <div class="grid h-full grid-rows-[auto_minmax(0,1fr)_auto]">
-  <div class="px-5 pt-3">
+  <div class="px-5">
     <h1 class="sr-only">Swap bench</h1>
+    <nav class="flex justify-end gap-5 text-[16px]" aria-label="More about swaps">
+      <a class="flex min-h-11 items-center underline underline-offset-4" href={p('/menu')}>
+        For the whole menu
+      </a>
+      <a class="flex min-h-11 items-center underline underline-offset-4" href={p('/applied')}>
+        Plans in the book
+      </a>
+      <a class="flex min-h-11 items-center underline underline-offset-4" href={p('/rules')}>Rules</a
+      >
+    </nav>
     <GoalBar {bench} name={pot.data?.preparation.name ?? ''} kitchen={kitchen.data} />
+    <LimitBar {bench} />
   </div>
   <div class="min-h-0 overflow-y-auto px-5" aria-busy={bench.busy}>
     <Trouble error={bench.error ?? pot.error} />
-    {#if bench.plans?.met_already}
+    {#if plans?.met_already}
       <p class="mt-6 text-[20px] text-moss">Nothing to swap: it is so already.</p>
-    {:else if bench.plans && bench.plans.plans.length > 0}
-      <PlanTable {bench} plans={bench.plans} />
-      <BlockedList blocked={bench.plans.blocked} />
-    {:else if bench.plans}
-      <h2 class="mt-6 text-[22px]">No plan reaches it with what the larder and the book hold</h2>
-      <BlockedList blocked={bench.plans.blocked} />
+    {:else if plans}
+      <ChecksFirst checks={plans.checks} />
+      {#if !plans.plans.some((plan) => plan.meets)}
+        <h2 class="mt-4 text-[22px]">No plan reaches it with what the larder and the book hold</h2>
+        <BlockedList blocked={plans.blocked} />
+        <LoosenList {bench} />
+        {#if plans.plans.length > 0}<h2 class="text-[18px]">As near as it comes</h2>{/if}
+      {/if}
+      {#if plans.plans.length > 0}
+        <PlanTable {bench} {plans} />
+        {#if more > 0 || bench.pinned.length === 2}
+          <div class="mt-3 flex gap-3">
+            {#if bench.pinned.length === 2}
+              <Act onclick={() => (bench.pinned = [])}>Show all plans again</Act>
+            {:else}
+              <Act onclick={() => (bench.all = true)}>{more} more plans</Act>
+            {/if}
+          </div>
+        {/if}
+        {#if bench.plan}<PourDrawing plan={bench.plan} />{/if}
+        {#if plans.plans.some((plan) => plan.meets)}<LoosenList {bench} />{/if}
+        <p class="mb-4 text-note text-soft">
+          {plans.whole
+            ? 'Nothing that is better in every way was left out.'
+            : 'The search stopped early: these clear it, but a better plan may exist.'}
+        </p>
+      {/if}
     {:else if !bench.busy}
       <p class="mt-6 max-w-xl text-[18px]">
         Name what must go, or a diet that it must suit. Plans are made from what the larder holds
@@ -51,8 +90,5 @@
       </p>
     {/if}
   </div>
-  {#if bench.plan && !bench.plans?.met_already}<BenchFoot
-      {bench}
-      name={bench.plans?.name ?? ''}
-    />{/if}
+  {#if bench.plan && !plans?.met_already}<BenchFoot {bench} />{/if}
 </div>

@@ -4,13 +4,33 @@ import { announcements } from '../frame/announce.svelte';
 
 export type Plans = Schema['PlansOut'];
 export type Plan = Schema['PlanOut'];
+export type Limits = Schema['LimitsPiece'];
+export type Loosened = Schema['LoosenedOut'];
+export type How = Schema['ApplyIn']['as'];
 export type Goal = { what: 'clear' | 'fit'; id: string; name: string };
 
-/** The swap bench of one pot: its goals, the plans that reach them, and the one that is picked. */
+export const noLimits = (): Limits => ({
+  most_pots: null,
+  without: [],
+  kept: [],
+  keep_colour: false,
+  keep_thickness: false,
+  freezes: false,
+  products_only: false
+});
+
+const SHOWN = 3;
+
+/** The swap bench of one pot: its goals and limits, the plans that reach them, those looked at. */
 export class Bench {
   goals = $state<Goal[]>([]);
+  limits = $state<Limits>(noLimits());
   plans = $state<Plans | null>(null);
+  loosened = $state<Loosened[] | null>(null);
   picked = $state(0);
+  pinned = $state<number[]>([]);
+  all = $state(false);
+  names = $state<Record<string, string>>({});
   error = $state<unknown>(null);
   busy = $state(false);
   #latest = 0;
@@ -22,10 +42,22 @@ export class Bench {
 
   plan = $derived<Plan | undefined>(this.plans?.plans[this.picked]);
 
+  /** The places of the plans that stand side by side: two pinned ones, or the first few. */
+  shown = $derived(
+    this.pinned.length === 2
+      ? this.pinned
+      : (this.plans?.plans ?? []).map((_, at) => at).slice(0, this.all ? undefined : SHOWN)
+  );
+
   wanted = $derived({
     clear: this.goals.filter((goal) => goal.what === 'clear').map((goal) => goal.id),
     fit: this.goals.filter((goal) => goal.what === 'fit').map((goal) => goal.id)
   });
+
+  /** The question as the server takes it. */
+  get asked(): Schema['PlansIn'] {
+    return { item: this.#item(), goals: this.wanted, limits: this.limits, order: [], limit: 6 };
+  }
 
   add(goal: Goal) {
     if (!this.goals.some((known) => known.what === goal.what && known.id === goal.id))
@@ -36,20 +68,41 @@ export class Bench {
     this.goals = this.goals.filter((known) => known !== goal);
   }
 
+  /** Lets one goal or limit go, as the list of what that opens names it. */
+  loosen(entry: Loosened) {
+    if (entry.what === 'limit')
+      this.limits = { ...this.limits, [entry.id]: noLimits()[entry.id as keyof Limits] };
+    else this.goals = this.goals.filter((g) => g.what !== entry.what || g.id !== entry.id);
+  }
+
+  pick(at: number) {
+    this.picked = at;
+    this.names = {};
+  }
+
+  /** Pins a plan to be compared with another; a third one takes the place of the first. */
+  pin(at: number) {
+    this.pinned = this.pinned.includes(at)
+      ? this.pinned.filter((other) => other !== at)
+      : [...this.pinned, at].slice(-2);
+  }
+
   async find() {
     const mine = ++this.#latest;
     this.error = null;
+    this.loosened = null;
     if (this.goals.length === 0) {
       this.plans = null;
       return;
     }
     this.busy = true;
     try {
-      const body = { item: this.#item(), goals: this.wanted, limit: 3 };
-      const found = await answer(api.POST('/api/v1/plans', { body }));
+      const found = await answer(api.POST('/api/v1/plans', { body: this.asked }));
       if (mine !== this.#latest) return;
       this.plans = found;
-      this.picked = 0;
+      this.pinned = [];
+      this.all = false;
+      this.pick(0);
     } catch (error) {
       if (mine === this.#latest) this.error = error;
     } finally {
@@ -57,8 +110,16 @@ export class Bench {
     }
   }
 
+  async askWhatLooseningOpens() {
+    try {
+      this.loosened = await answer(api.POST('/api/v1/plans/loosened', { body: this.asked }));
+    } catch (error) {
+      this.error = error;
+    }
+  }
+
   /** Applies the picked plan; the id of the pot to look at, or null where it was refused. */
-  async apply(as: 'variant' | 'for_all', name: string | null): Promise<string | null> {
+  async apply(as: How): Promise<string | null> {
     if (!this.plan) return null;
     this.busy = true;
     this.error = null;
@@ -68,14 +129,11 @@ export class Bench {
         goals: this.wanted,
         swaps: this.plan.swaps.map((entry) => entry.swap),
         as,
-        name,
+        names: this.names,
         seen: this.plan.seen
       };
       const done = await answer(api.POST('/api/v1/plans/apply', { body }));
-      const made = done.made.map((pot) => pot.name).join(', ');
-      announcements.say(
-        as === 'variant' ? `Made beside the usual: ${made}.` : `Changed for all: ${made}.`
-      );
+      announcements.say(`${said[as]}: ${done.made.map((pot) => pot.name).join('; ')}.`);
       await afterRecording();
       return done.item;
     } catch (error) {
@@ -86,3 +144,10 @@ export class Bench {
     }
   }
 }
+
+const said: Record<How, string> = {
+  variant: 'Made beside the usual',
+  for_all: 'Changed for all',
+  mixed: 'Made for all where it adds nothing, and beside the usual elsewhere',
+  today: 'Changed for today, back to the card tomorrow'
+};

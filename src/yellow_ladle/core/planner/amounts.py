@@ -138,5 +138,6 @@ def _in_unit_of(balance: Balance, line: Line, grams: float, why: str) -> Worked:
     """Grams in the line's own unit of weight, or in grams where it is measured otherwise."""
     unit = balance.book.units.get(line.unit)
     if unit is not None and unit.kind == "weight" and unit.size and not unit.about:
-        return Worked(round(grams / unit.size, 2), line.unit, why)
+        digits = 1 if unit.size == 1 else 3
+        return Worked(round(grams / unit.size, digits), line.unit, why)
     return Worked(round(grams, 1), "g", why)

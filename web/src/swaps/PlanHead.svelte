@@ -1,0 +1,46 @@
+<script lang="ts">
+  import Pin from '@lucide/svelte/icons/pin';
+  import type { Bench, Plan } from './bench.svelte';
+
+  /** The head of a plan's column: pick it, or pin it to be compared. What it adds stands here. */
+  let { bench, plan, at }: { bench: Bench; plan: Plan; at: number } = $props();
+
+  const counted = (count: number, thing: string) => `${count} ${thing}${count === 1 ? '' : 's'}`;
+  const picked = $derived(bench.picked === at);
+  const pinned = $derived(bench.pinned.includes(at));
+  const adds = $derived(plan.adds.map((flag) => flag.name.toLowerCase()).join(', '));
+</script>
+
+<th
+  scope="col"
+  class={['p-0 text-left align-top', picked && 'border-t-[6px] border-ladle bg-ladle-pale']}
+>
+  <div class="flex items-start">
+    <button
+      type="button"
+      aria-pressed={picked}
+      class="min-h-11 flex-1 px-3 pt-1 pb-1 text-left"
+      onclick={() => bench.pick(at)}
+    >
+      <span class="font-name text-[20px]">Plan {at + 1}</span>
+      <span class="block text-note font-normal text-soft">
+        {counted(plan.swaps.length, 'swap')}{plan.meets ? '' : ', falls short'}
+      </span>
+    </button>
+    <button
+      type="button"
+      aria-pressed={pinned}
+      aria-label="Pin plan {at + 1} to compare it"
+      class={['grid size-11 flex-none place-items-center', pinned && 'text-enamel']}
+      onclick={() => bench.pin(at)}
+    >
+      <Pin size={18} fill={pinned ? 'currentColor' : 'none'} aria-hidden="true" />
+    </button>
+  </div>
+  {#if adds}<p class="px-3 pb-1 text-[16px] font-[650] text-brick">adds {adds}</p>{/if}
+  {#each plan.harms as harm (harm.guest)}
+    <p class="px-3 pb-1 text-[16px] font-[650] text-brick">
+      not for {harm.guest} ({harm.strictness}): {harm.flags.join(', ').toLowerCase()}
+    </p>
+  {/each}
+</th>
