@@ -117,3 +117,40 @@ def small_kitchen(seed: int) -> SmallKitchen:
         )
     )
     return SmallKitchen(book(*products, *pots), pots[-1].id, goals, tuple(rules))
+
+
+def large_kitchen(seed: int, pots: int = 60) -> SmallKitchen:
+    """A kitchen too large for brute force: tiers of pots, each made of some of the tiers below."""
+    random = Random(seed)
+    products = [
+        product(
+            f"p{n}",
+            " ".join(random.sample(FLAGS, random.choice((0, 0, 0, 1, 1, 2)))),
+            random.choice(CLASSES),
+            may=random.choice(("", "", "", "celery", "mustard")),
+        )
+        for n in range(40)
+    ]
+    items = [entry.id for entry in products]
+    made: list[Preparation] = []
+    for n in range(pots):
+        recent = [entry.id for entry in made[-12:]]
+        chosen = random.sample(items, random.randint(1, 2))
+        chosen += random.sample(recent, min(len(recent), random.randint(0, 2)))
+        lines = [
+            line(item, random.choice(ROLES), quantity=random.choice((10, 50, 100, 400)))
+            for item in dict.fromkeys(chosen)
+        ]
+        made.append(pot(f"m{n}", *lines, class_=random.choice(CLASSES)))
+    rules = [
+        rule(
+            f"r{n}",
+            " ".join(random.sample(CLASSES, 2)),
+            "" if random.random() < 0.15 else random.choice(CLASSES),
+            fidelity=tuple(random.choice((0.4, 0.7, 0.9, 1.0)) for _ in range(3)),  # type: ignore[arg-type]
+            roles=" ".join(random.sample(ROLES, 2)),
+        )
+        for n in range(8)
+    ]
+    goals = random.choice((Goals(("wheat",)), Goals(("wheat", "soy")), Goals(("milk", "oats"))))
+    return SmallKitchen(book(*products, *made), made[-1].id, goals, tuple(rules))

@@ -1,66 +1,194 @@
-"""The swap bench: from a goal to a pot without it."""
+"""The swap bench: from a goal to a pot without it, and back."""
 
+from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
 from yellow_ladle.core.levels import Level
 
 
-class Swaps(BrowserTest):
+class Bench(BrowserTest):
+    """Steps that several tests take."""
+
     def goal(self, words: str, name: str) -> None:
         self.choose("#add-goal", words, name)
         self.see(f"[aria-label='Drop the goal {name}']")
 
-    def test_a_small_pot_is_made_beside_the_usual_one(self) -> None:
+    def fill(self, selector: str, words: str) -> None:
+        field = self.see(selector)
+        field.send_keys(Keys.CONTROL, "a")
+        field.send_keys(words)
+
+    def pick(self, selector: str, words: str) -> None:
+        Select(self.see(selector)).select_by_visible_text(words)
+
+    def wheat(self, item: str) -> Level:
+        return self.served.ledger.now.reading.level(item, "wheat")
+
+
+class Swaps(Bench):
+    def test_two_flags_of_a_four_tier_plate_are_cleared_and_taken_back(self) -> None:
         self.open("/pots/hen-leek-pie")
         self.press("w")
         self.goal("whea", "Wheat")
-        self.shows("Sandness maize starch", "table")
-        self.shows("320 g → 80 g", "table")
-        self.shows("wheat, egg gone", "table")
-        self.shows("brings nightshade", "table")
-        self.shows("Velouté → Leek and cider sauce → Hen and leek pie", "table")
-        self.shows("weeps when frozen", "table")
+        self.goal("milk", "Milk")
+        self.shows("wheat, milk gone", "table")
+        # the three ways to make it stand side by side
+        self.shows("For all: no pot more", "table")
+        self.shows("Small pots: 4 pots more", "table")
+        self.shows("nobody else's plate changes", "table")
+        self.shows("nightshade new in 1", "table")
+        self.shows("168 g of flour in a white roux bind as 96.8 g of arrowroot do", "table")
+        self.shows("For the floor: Without wheat and milk: the butter pastry lid is made with")
+        self.see("svg[aria-label^='The pour after the plan']")
         self.accessible()
-        name = self.see("input:not([role=combobox])")
+        self.click("button", "Make the small pots")
+        name = self.see("[role=dialog] label:last-of-type input")
         name.send_keys(Keys.CONTROL, "a")
         name.send_keys("Pie for table six")
-        self.click("button", "Make it as a small pot")
+        self.accessible()
+        self.click("button", "Make them")
         self.see("h1", "Pie for table six")
         self.shows("Variant of Hen and leek pie")
-        reading = self.served.ledger.now.reading
-        self.assertEqual(reading.level("pie-for-table-six", "wheat"), Level.FREE)
-        self.assertEqual(reading.level("hen-leek-pie", "wheat"), Level.CONTAINS)
+        self.assertEqual(self.wheat("pie-for-table-six"), Level.FREE)
+        self.assertEqual(self.wheat("hen-leek-pie"), Level.CONTAINS)
+        self.open("/", "h1")
+        self.shows("Pie for table six")
+        self.open("/applied", "h1")
+        self.accessible()
+        self.click("button", "Take it back")
+        self.shows("taken back")
+        self.assertNotIn("pie-for-table-six", self.served.ledger.now.reading.book.preparations)
+        self.open("/", "h1")
+        self.shows("Hen and leek pie")
+        self.assertNotIn("Pie for table six", self.browser.page_source)
         self.no_complaints()
 
-    def test_a_diet_is_fitted_for_all(self) -> None:
+    def test_a_diet_is_fitted_for_all_and_the_family_board_shows_it(self) -> None:
         self.open("/pots/mushroom-polenta/swaps", "#add-goal")
         self.goal("vegetarian", "vegetarian")
         self.shows("Nettle Farm thistle-set cheese", "table")
-        self.click("button", "Plan 2")
-        self.see("button[aria-pressed=true]", "Plan 2")
         self.click("button", "Change it for all")
         self.see("h1", "Mushrooms on polenta")
         reading = self.served.ledger.now.reading
         self.assertEqual(reading.verdict("mushroom-polenta", "vegetarian"), "suits")
 
-    def test_steps_that_change_are_told(self) -> None:
+    def test_it_is_made_for_today_only(self) -> None:
+        self.open("/pots/hen-leek-pie/swaps", "#add-goal")
+        self.goal("wheat", "Wheat")
+        self.shows("wheat gone", "table")
+        self.click("button", "Only today")
+        self.see("h1", "Hen and leek pie")
+        self.assertEqual(self.wheat("hen-leek-pie"), Level.FREE)
+        self.open("/applied", "h1")
+        self.shows("for the day only")
+
+    def test_steps_that_change_are_told_with_their_time(self) -> None:
         self.open("/pots/hen-leek-pie/swaps", "#add-goal")
         self.goal("wheat", "Wheat")
         self.click("button", "Steps that change")
-        self.shows("Leave the roux out.", "table")
+        self.shows("Butter pastry lid, new: Instead of Gannet Mill plain flour:", "table")
 
-    def test_no_plan_says_what_stands_in_the_way(self) -> None:
+    def test_two_plans_are_pinned_and_compared(self) -> None:
+        self.open("/pots/hen-leek-pie/swaps", "#add-goal")
+        self.goal("wheat", "Wheat")
+        self.click("[aria-label='Pin plan 1 to compare it']")
+        self.click("[aria-label='Pin plan 3 to compare it']")
+        self.shows("Show all plans again")
+        heads = [head.text for head in self.browser.find_elements(By.CSS_SELECTOR, "thead th")]
+        self.assertEqual([head.split("\n")[0] for head in heads], ["Now", "Plan 1", "Plan 3"])
+        self.click("button", "Show all plans again")
+        self.see("[aria-label='Pin plan 2 to compare it']")
+        self.click("button", "Plan 2")
+        self.see("button[aria-pressed=true]", "Plan 2")
+
+    def test_a_limit_bounds_the_plans(self) -> None:
+        self.open("/pots/hen-leek-pie/swaps", "#add-goal")
+        self.goal("wheat", "Wheat")
+        self.shows("Small pots: 5 pots more", "table")
+        self.pick("[aria-label='Pots at most']", "3")
+        self.shows("Small pots: 3 pots more", "table")
+        self.assertNotIn("Small pots: 5 pots more", self.see("table").text)
+
+    def test_no_plan_is_proved_and_read_out(self) -> None:
         self.open("/pots/cod-samphire/swaps", "#add-goal")
         self.goal("fish", "Fish")
         self.shows("No plan reaches it")
         self.shows("Skerrow day-boat cod in Cod on samphire (fish): no swap is known")
+        self.shows("no fewer lines are to blame")
         self.accessible()
         self.click("[aria-label='Drop the goal Fish']")
         self.shows("Name what must go")
+        self.no_complaints()
+
+    def test_a_goal_is_loosened(self) -> None:
+        self.open("/pots/cod-samphire/swaps", "#add-goal")
+        self.goal("fish", "Fish")
+        self.goal("whea", "Wheat")
+        self.shows("No plan reaches it")
+        self.click("button", "Try each goal and limit")
+        self.shows("Without “fish”")
+        self.shows("Still no plan.")
+        self.click("button", "Let it go")
+        self.gone("[aria-label='Drop the goal Fish']")
+        self.shows("Plan 1 2 swaps", "table")
+        self.assertNotIn("No plan reaches it", self.browser.page_source)
         self.no_complaints()
 
     def test_what_is_so_already(self) -> None:
         self.open("/pots/garden-stock/swaps", "#add-goal")
         self.goal("wheat", "Wheat")
         self.shows("Nothing to swap: it is so already.")
+
+
+class BesideTheBench(Bench):
+    def test_the_whole_menu(self) -> None:
+        self.open("/menu", "h1")
+        for plate in ("Hen and leek pie", "Cod on samphire"):
+            self.click("label", plate)
+        for guest, goal in (("Ada", "no wheat"), ("Bo", "no fish")):
+            self.fill("section input", guest)
+            self.pick("section select", goal)
+            self.click("button", "Add it")
+            self.shows(guest, "section ul")
+        self.click("button", "Find the fewest pots")
+        self.shows("No fewer would do: that is proved.")
+        self.shows("cannot be served", "table")
+        self.shows("The small pots, bases first")
+        self.assertIn("Ada", self.see("[aria-labelledby=answer] ul").text)
+        self.accessible()
+        self.no_complaints()
+
+    def test_a_verdict_is_recorded_and_comes_up(self) -> None:
+        self.open("/pots/white-roux/swaps", "#add-goal")
+        self.goal("wheat", "Wheat")
+        self.shows("Gannet Mill fine rice flour", "table")
+        self.click("button", "Change it for all")
+        self.see("h1", "White roux")
+        self.open("/applied", "h1")
+        self.click("button", "How it tasted")
+        self.fill("[role=dialog] input[maxlength='1000']", "too sweet with the leeks")
+        self.accessible()
+        self.click("button", "Record it")
+        self.open("/rules", "h1")
+        self.shows("“too sweet with the leeks”")
+        self.shows("as tasted here")
+
+    def test_a_rule_of_our_own_with_an_example(self) -> None:
+        self.open("/rules", "h1")
+        self.click("button", "A rule of our own")
+        labelled = "//*[@role='dialog']//label[span[starts-with(., '{}')]]/*[2]"
+        for label, words in (
+            ("Name", "Beetroot in the roux"),
+            ("Instead of", "white-roux"),
+            ("Take", "beetroot"),
+            ("What the cook", "Blend it in."),
+        ):
+            self.browser.find_element(By.XPATH, labelled.format(label)).send_keys(words)
+        self.shows("White roux → ")
+        self.accessible()
+        self.click("button", "Record it")
+        self.shows("Our own")
+        self.shows("Beetroot in the roux")
+        self.no_complaints()

@@ -6,9 +6,11 @@ from dataclasses import dataclass, replace
 from itertools import combinations
 
 from tests.brute_force import BruteForce
+from tests.constraint_model import ConstraintModel
 from tests.kitchens import product
-from tests.random_swaps import SmallKitchen, small_kitchen
+from tests.random_swaps import SmallKitchen, large_kitchen, small_kitchen
 from yellow_ladle.core.book import Book
+from yellow_ladle.core.goals import offences
 from yellow_ladle.core.planner.limits import Limits
 from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.proposing import Habits, Proposal, propose
@@ -18,6 +20,7 @@ from yellow_ladle.core.reading import read
 BOOKS = 400
 MOST_COMBINATIONS = 3_000
 ALL = 10_000
+LARGER_BOOKS = 36
 ORDERS: tuple[tuple[Criterion, ...], ...] = (
     ("adds", "swaps", "fidelity", "pots", "cost"),
     ("fidelity", "adds", "pots", "swaps", "cost"),
@@ -101,6 +104,40 @@ class AgainstBruteForce(unittest.TestCase):
                 scores = {plan.score for plan in found if plan.meets}
                 self.assertLessEqual(within, scores)
                 self.assertTrue(all(score.pots <= most for score in scores))
+
+
+class AgainstAConstraintSolver(unittest.TestCase):
+    """Larger books, of which brute force would never be done."""
+
+    def test_flags_swaps_and_pots_are_the_fewest(self) -> None:
+        cleared = hopeless = 0
+        for seed in range(LARGER_BOOKS):
+            kitchen = large_kitchen(seed, 30)
+            rules = kitchen.rules if seed % 4 else kitchen.rules[:2]
+            before = read(kitchen.book)
+            [bad] = offences(before, kitchen.goals)
+            bits = sum(bad.values())
+            if not before.masks[kitchen.item] & bits:
+                continue
+            proposer = Proposer(before, rules=rules)
+            for first in ("adds", "pots"):
+                least = ConstraintModel(before, proposer, kitchen.item, bits).least(first)
+                order: tuple[Criterion, ...] = ("adds", "swaps") if first == "adds" else ("pots",)
+                found = propose(
+                    before, kitchen.item, kitchen.goals, 1, rules=rules, habits=Habits(order)
+                )
+                meeting = [plan.score for plan in found.plans if plan.meets]
+                self.assertTrue(found.whole)
+                self.assertEqual(bool(meeting), least is not None, seed)
+                if least is None:
+                    hopeless += 1
+                elif first == "adds":
+                    self.assertEqual((meeting[0].adds, meeting[0].swaps), (least.adds, least.swaps))
+                    cleared += 1
+                else:
+                    self.assertEqual(meeting[0].pots, least.pots)
+        self.assertGreater(cleared, 8)
+        self.assertGreater(hopeless, 1)
 
 
 class WhatStandsInTheWay(unittest.TestCase):

@@ -217,7 +217,7 @@ class CheckOut(BaseModel):
 
 
 class CheckFirstOut(BaseModel):
-    """A way that needs fewer moves, if the labels turn out as hoped."""
+    """A way that needs fewer swaps, if the labels turn out as hoped."""
 
     checks: list[CheckOut]
     swaps: list[str]

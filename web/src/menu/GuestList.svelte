@@ -42,7 +42,7 @@
         <button
           type="button"
           class="min-h-11 px-2 underline underline-offset-4"
-          aria-label="Without {guest.name}"
+          aria-label="Take off {guest.name}"
           onclick={() => (bench.guests = bench.guests.filter((other) => other !== guest))}
           >Take off</button
         >

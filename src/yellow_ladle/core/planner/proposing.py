@@ -44,7 +44,7 @@ class CheckFirst:
 class Proposal:
     """Plans, the best first; and what stands in the way where none meets every goal.
 
-    `checks` are ways that need fewer moves than any plan, if the labels turn out as hoped.
+    `checks` are ways that need fewer swaps than any plan, if the labels turn out as hoped.
     `whole` is False where the walk stopped early, so that a better plan may be missing; that there
     is none at all is known in any case.
     """
@@ -117,7 +117,7 @@ class _Search:
         return tuple(plan for _, plan in ranked[:limit])
 
     def checks_first(self, fewest: int | None) -> tuple[CheckFirst, ...]:
-        """The ways that need fewer moves than a plan, the reading of a label being one."""
+        """The ways that need fewer swaps than a plan: to read a label changes no plate."""
         regions = [
             Region(self.proposer, self.item, bad, Allowing(checks=True))
             for bad in self.ways_to_goal
@@ -126,7 +126,7 @@ class _Search:
             return ()
         walk = Walk(
             regions,
-            self._by_moves,
+            self._by_swaps,
             self.proposer.limits.most_pots,
             self._habits.familiar,
             STEPS_FOR_CHECKS,
@@ -201,8 +201,8 @@ class _Search:
     def _feasible(self, bad: dict[str, int]) -> bool:
         return Region(self.proposer, self.item, bad).feasible
 
-    def _by_moves(self, score: Score) -> Rank:
-        return (score.checks + score.swaps, *self._rank(score))
+    def _by_swaps(self, score: Score) -> Rank:
+        return (score.swaps, *self._rank(score))
 
     def _with_checks(self, found: Found) -> CheckFirst | None:
         if not found.checks or not found.acyclic(self.reading.book):

@@ -1,0 +1,117 @@
+"""The whole menu: every guest eats, with as few pots as can be."""
+
+import unittest
+from itertools import product as combinations
+from random import Random
+
+from tests.kitchens import BUTTER, FLOUR, MILK, OIL, RICE_FLOUR, ROUX, line, pot, product, reading
+from tests.random_swaps import large_kitchen
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.planner.menu import Guest, MenuPlan, plan_menu
+from yellow_ladle.core.planner.proposing import Habits, propose
+from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.rules import SwapRule
+
+NO_WHEAT, NO_MILK = Goals(("wheat",)), Goals(("milk",))
+OAT = product("oat-drink", "oats", "oat-drink")
+SAUCE = pot("sauce", line("white-roux", "thickener"), line("milk", "liquid"), kind="soup")
+PLATES = tuple(pot(id, "sauce", kind="dish") for id in ("gratin", "pasta", "pie"))
+PIECES = (FLOUR, RICE_FLOUR, BUTTER, OIL, MILK, OAT, ROUX, SAUCE, *PLATES)
+NAMES = ("gratin", "pasta", "pie")
+
+
+def planned(before: Reading, *guests: Guest, plates: tuple[str, ...] = NAMES) -> MenuPlan:
+    found = plan_menu(before, plates, guests, seconds=20)
+    assert found is not None
+    return found
+
+
+class Menus(unittest.TestCase):
+    def test_a_base_is_made_once_for_all_the_plates(self) -> None:
+        found = planned(reading(*PIECES), Guest("Ada", NO_WHEAT))
+        self.assertTrue(found.optimal)
+        # the roux, the sauce and three plates
+        pots = sorted(pot.pot for pot in found.pots)
+        self.assertEqual(pots, ["gratin", "pasta", "pie", "sauce", "white-roux"])
+        self.assertTrue(all(s.plan is not None and s.plan.meets for s in found.servings))
+
+    def test_groups_share_a_pot_that_clears_what_both_need(self) -> None:
+        guests = (Guest("Ada", NO_WHEAT), Guest("Bo", NO_MILK), Guest("Cy", NO_WHEAT))
+        found = planned(reading(*PIECES), *guests)
+        self.assertEqual(len(found.pots), 5)
+        self.assertEqual({pot.guests for pot in found.pots}, {("Ada", "Cy", "Bo")})
+
+    def test_what_one_brings_is_kept_from_another(self) -> None:
+        # the only milk is oats, which the second guest may not have
+        guests = (Guest("Ada", NO_MILK), Guest("Bo", Goals(("wheat", "oats"))))
+        found = planned(reading(*PIECES), *guests, plates=("gratin",))
+        plans = [serving.plan for serving in found.servings]
+        self.assertTrue(all(plan is not None and plan.meets for plan in plans))
+        sauces = [pot for pot in found.pots if pot.pot == "sauce"]
+        self.assertEqual(len(sauces), 2)
+
+    def test_who_eats_as_usual_and_who_cannot(self) -> None:
+        cod = product("cod", "fish", "fish")
+        plate = pot("cod-plate", "cod", kind="dish")
+        guests = (Guest("Ada", Goals(("fish",))), Guest("Bo", Goals(("egg",))))
+        found = planned(reading(*PIECES, cod, plate), *guests, plates=("cod-plate", "gratin"))
+        told = {(s.plate, s.guests[0]): s.plan for s in found.servings}
+        self.assertIsNone(told["cod-plate", "Ada"])
+        usual = told["cod-plate", "Bo"]
+        assert usual is not None
+        self.assertEqual((usual.meets, usual.swaps, found.pots, found.gap), (True, (), (), 0))
+
+    def test_too_short_a_time_finds_nothing_or_tells_the_gap(self) -> None:
+        guests = (Guest("Ada", NO_WHEAT), Guest("Bo", NO_MILK))
+        found = plan_menu(reading(*PIECES), NAMES, guests, seconds=0.0001)
+        if found is not None and not found.optimal:
+            self.assertLessEqual(found.bound, len(found.pots))
+            self.assertGreaterEqual(found.gap, 0)
+
+
+class AgainstThePlanner(unittest.TestCase):
+    """With one group and one plate the menu asks what the planner asks."""
+
+    def test_the_fewest_pots_are_those_of_the_planner(self) -> None:
+        compared = 0
+        for seed in range(12):
+            kitchen = large_kitchen(seed, 25)
+            before = read(kitchen.book)
+            alone = self.fewest(before, kitchen.item, kitchen.goals, kitchen.rules)
+            guests = [Guest("Ada", kitchen.goals)]
+            found = plan_menu(before, [kitchen.item], guests, seconds=30, rules=kitchen.rules)
+            assert found is not None
+            [serving] = found.servings
+            self.assertEqual(serving.plan is None, alone is None)
+            if serving.plan is not None:
+                self.assertTrue(serving.plan.meets and found.optimal)
+                self.assertEqual(len(found.pots), alone)
+                compared += 1
+        self.assertGreater(compared, 5)
+
+    def fewest(
+        self, before: Reading, item: str, goals: Goals, rules: tuple[SwapRule, ...]
+    ) -> int | None:
+        plans = propose(before, item, goals, 1, rules=rules, habits=Habits(("pots",))).plans
+        return plans[0].score.pots if plans and plans[0].meets else None
+
+    def test_two_groups_never_need_more_than_each_alone(self) -> None:
+        for seed in range(6):
+            kitchen = large_kitchen(seed, 15)
+            before = read(kitchen.book)
+            random = Random(seed)
+            plates = random.sample(list(kitchen.book.preparations), 2)
+            groups = (Goals(("wheat",)), Goals(("milk",)))
+            apart = 0
+            for plate, goals in combinations(plates, groups):
+                apart += self.fewest(before, plate, goals, kitchen.rules) or 0
+            guests = [Guest(str(n), goals) for n, goals in enumerate(groups)]
+            found = plan_menu(before, plates, guests, seconds=30, rules=kitchen.rules)
+            assert found is not None
+            self.assertLessEqual(len(found.pots), apart)
+            for serving in found.servings:
+                self.assertTrue(serving.plan is None or serving.plan.meets)
+
+
+if __name__ == "__main__":
+    unittest.main()
