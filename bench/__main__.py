@@ -1,9 +1,10 @@
 """`./ladle bench`: every benchmark, one after the other."""
 
-from bench import bad_input, carrying, first_page, larder, numbers
+from bench import bad_input, carrying, first_page, larder, numbers, swaps
 
 carrying.main()
 first_page.main()
 larder.main()
 numbers.main()
+swaps.main()
 bad_input.main()

@@ -7,6 +7,16 @@ from selenium.webdriver.support.select import Select
 from tests.browser.harness import BrowserTest
 from yellow_ladle.core.levels import Level
 
+WATCH = """
+document.addEventListener('keydown', (event) => {
+  if (event.key === 'Enter') window.asked = performance.now();
+}, true);
+new MutationObserver(() => {
+  if (document.querySelector('thead') && !window.answered) window.answered = performance.now();
+}).observe(document.body, { childList: true, subtree: true });
+"""
+"""Notes when a goal was chosen and when the first plan stood on the page."""
+
 
 class Bench(BrowserTest):
     """Steps that several tests take."""
@@ -135,6 +145,18 @@ class Swaps(Bench):
         self.shows("Plan 1 2 swaps", "table")
         self.assertNotIn("No plan reaches it", self.browser.page_source)
         self.no_complaints()
+
+    def test_how_soon_an_answer_is_there(self) -> None:
+        for plate, goal in (("hen-leek-pie", "Wheat"), ("cod-samphire", "Milk")):
+            self.open(f"/pots/{plate}/swaps", "#add-goal")
+            self.script(WATCH)
+            self.goal(goal.lower(), goal)
+            self.see("thead button", "Plan 1")
+            taken = self.script("return window.answered - window.asked")
+            self.assertGreater(taken, 0)
+            print(
+                f"measured: {plate}, no {goal.lower()}: plans in the browser after {taken:.0f} ms"
+            )
 
     def test_what_is_so_already(self) -> None:
         self.open("/pots/garden-stock/swaps", "#add-goal")

@@ -257,6 +257,24 @@ class Places(unittest.TestCase):
         told = floor_sentence(self.before, as_usual, NO_WHEAT)
         self.assertEqual(told, "Without wheat: the oat drink is as usual.")
 
+    def test_a_pot_that_is_itself_changed_is_not_called_by_what_it_was(self) -> None:
+        hen = product("hen", "poultry", "poultry")
+        stock = pot("hen-stock", "hen", "leek", kind="stock", class_="chicken-stock")
+        soup = pot("soup", line("cube", "liquid"), kind="soup")
+        before = reading(
+            hen, product("leek"), product("cube", "beef"), product("mushroom"), stock, soup
+        )
+        swaps = (
+            Swap("soup", 0, "cube", "hen-stock", 1, "l", "r"),
+            Swap("hen-stock", 0, "hen", "mushroom", 1, "kg", "r"),
+        )
+        goals = Goals((), ("vegetarian",))
+        plan = plan_of(before, "soup", goals, *swaps)
+        told = floor_sentence(before, plan, goals)
+        self.assertIn("the soup is made with that hen stock", told)
+        self.assertNotIn("chicken", told)
+        self.assertEqual(names_by_what_it_is(before.book, plan)["soup"], "Soup, mushroom")
+
     def test_a_small_pot_that_is_there_is_taken_again(self) -> None:
         change = as_variant(self.before, self.plan, dict.fromkeys(self.plan.pots, "Two"))
         again = read(applied(self.before.book, change))

@@ -64,6 +64,10 @@ def print_plans(book: Book, item: str, goals: Goals, proposal: Proposal) -> None
         console.print("No plan reaches any of it with what the larder holds.")
     for number, plan in enumerate(proposal.plans, start=1):
         console.print(_plan_table(book, plan, number))
+    for way in proposal.checks:
+        labels = "; ".join(f"{book.name(c.product)} for {', '.join(c.flags)}" for c in way.checks)
+        then = "".join(f"; then {_told(book, swap)}" for swap in way.swaps)
+        console.print(f"Cheaper, if the label says so: read {labels}{then}.")
     for blocked in proposal.blocked:
         where = book.name(blocked.in_)
         console.print(f"In the way: {blocked.from_} in {where} ({blocked.flag}): {blocked.why}.")

@@ -1594,7 +1594,7 @@ export interface components {
         };
         /**
          * CheckFirstOut
-         * @description A way that needs fewer moves, if the labels turn out as hoped.
+         * @description A way that needs fewer swaps, if the labels turn out as hoped.
          */
         CheckFirstOut: {
             /** Checks */

@@ -26,6 +26,7 @@ export const NUMBERS = [
   ['salt_g_per_100g', 'Salt, g in 100 g'],
   ['abv_percent', 'Alcohol, % vol'],
   ['so2_mg_per_kg', 'Total SO2, mg/kg'],
+  ['price_per_kg', 'Price of a kilo'],
   ['density_g_per_ml', 'Density, g/ml'],
   ['unit_weight_g', 'One piece, g']
 ] as const;

@@ -11,8 +11,8 @@ from yellow_ladle.api.plan_forms import GoalsPiece
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.plans import goals_of
-from yellow_ladle.core.book import Book
-from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.book import Book, owner_of
+from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.naming import name_after, short_name
 from yellow_ladle.files.book_models import Id, Name
@@ -85,9 +85,6 @@ def menu(wanted: MenuIn, now: TheBook, ledger: TheLedger) -> MenuOut:
     guests = [Guest(guest.name, goals_of(now, guest.goals)) for guest in wanted.guests]
     rules = rules_in_use(ledger)
     found = plan_menu(now.reading, wanted.plates, guests, seconds=wanted.seconds, rules=rules)
-    if found is None:
-        why = "no answer was found in the time; ask for longer, or for fewer plates at once"
-        raise BookRefused([Fault("seconds", why)])
     return menu_out(now, found, begun)
 
 
@@ -108,13 +105,18 @@ def _pot(book: Book, pot: "SmallPot") -> MenuPotOut:
     return MenuPotOut(
         pot=Named(id=pot.pot, name=book.name(pot.pot)),
         name=name_after(book, pot.pot, pot.within),
-        swaps=[
-            f"{short_name(book, swap.from_)} → "
-            + ("left out" if swap.to is None else short_name(book, swap.to))
-            for swap in pot.swaps
-        ],
+        swaps=[_swap(book, pot, swap) for swap in pot.swaps],
         for_guests=list(pot.guests),
     )
+
+
+def _swap(book: Book, pot: "SmallPot", swap: Swap) -> str:
+    old = short_name(book, swap.from_)
+    if swap.to is None:
+        return f"{old} → left out"
+    if owner_of(swap.to) in {other.in_ for other in pot.within}:
+        return f"{old} → that {book.name(swap.to)}"
+    return f"{old} → {short_name(book, swap.to)}"
 
 
 def _serving(now: Now, serving: "Serving") -> ServingOut:

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 
+from yellow_ladle.core.book import Book, owner_of
 from yellow_ladle.core.diets import diets
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
@@ -18,15 +19,23 @@ def floor_sentence(before: Reading, plan: Plan, goals: Goals) -> str:
     book = before.book
     names = {flag.id: flag.name.lower() for flag in book.flags}
     parts: list[str] = []
+    changed = {swap.in_ for swap in plan.swaps}
     for pot in dict.fromkeys(swap.in_ for swap in plan.swaps):
         here = [swap for swap in plan.swaps if swap.in_ == pot]
-        made = [short_name(book, swap.to) for swap in here if swap.to is not None]
+        made = [_new(book, swap.to, changed) for swap in here if swap.to is not None]
         without = [short_name(book, swap.from_) for swap in here if swap.to is None]
         words = [f"made with {_and(made)}"] if made else []
         words += [f"without {_and(without)}"] if without else []
         parts.append(f"{_the(book.name(pot))} is {' and '.join(words)}")
     told = "; ".join(parts) if parts else f"{_the(book.name(plan.item))} is as usual"
     return "; ".join([f"{_goal(plan, goals, names)}: {told}", *_now(plan, names)]) + "."
+
+
+def _new(book: Book, item: str, changed: set[str]) -> str:
+    """What goes in; a pot that is itself made otherwise is not called by what it usually is."""
+    if owner_of(item) not in changed:
+        return short_name(book, item)
+    return _the(book.name(item)).replace("the ", "that ", 1)
 
 
 def _goal(plan: Plan, goals: Goals, names: dict[str, str]) -> str:

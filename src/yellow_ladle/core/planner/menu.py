@@ -8,6 +8,7 @@ from yellow_ladle.core.plan import Plan, Swap, carried
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.menu_model import MenuModel, Solved, Version
 from yellow_ladle.core.planner.options import Proposer
+from yellow_ladle.core.planner.proposing import Habits, propose
 from yellow_ladle.core.planner.region import Region
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.rules import SwapRule
@@ -81,10 +82,11 @@ def plan_menu(
     seconds: float = SECONDS,
     limits: Limits = NO_LIMITS,
     rules: Sequence[SwapRule] | None = None,
-) -> MenuPlan | None:
+) -> MenuPlan:
     """The fewest pots that let every guest eat every plate that can be cleared for them.
 
-    None where nothing was found in the time at all.
+    Where the solver finds nothing in the time, every plate is planned by itself for every group,
+    with the fewest pots each: an answer, but hardly the best.
     """
     proposer = Proposer(reading, limits, rules)
     groups = list(dict.fromkeys(guest.goals for guest in guests))
@@ -97,7 +99,7 @@ def plan_menu(
     ]
     solved = MenuModel(proposer, ways, wanted).solve(seconds)
     if solved is None:
-        return None
+        return _one_by_one(proposer, list(dict.fromkeys(plates)), groups, guests)
     eaters = [tuple(guest.name for guest in guests if guest.goals == goals) for goals in groups]
     small = {version: _small_pot(solved, version, eaters) for version in solved.versions}
     servings = tuple(
@@ -112,6 +114,58 @@ def plan_menu(
     return MenuPlan(
         servings, tuple(small[version] for version in pots), solved.optimal, solved.bound
     )
+
+
+def _one_by_one(
+    proposer: Proposer, plates: Sequence[str], groups: Sequence[Goals], guests: Sequence[Guest]
+) -> MenuPlan:
+    """Every plate by itself: what is alike in two plans is made once, nothing else is shared."""
+    reading = proposer.reading
+    habits = Habits(("pots", "adds", "swaps"))
+    small: dict[tuple[str, frozenset[Swap]], list[str]] = {}
+    planned: list[tuple[str, tuple[str, ...], Goals, Plan | None, list[SmallPot]]] = []
+    for plate in plates:
+        for goals in groups:
+            names = tuple(guest.name for guest in guests if guest.goals == goals)
+            found = propose(
+                reading,
+                plate,
+                goals,
+                1,
+                limits=proposer.limits,
+                rules=proposer.rules,
+                habits=habits,
+            ).plans
+            plan = found[0] if found and found[0].meets else None
+            pots = [] if plan is None else _pots_of(plan, names)
+            for pot in pots:
+                small.setdefault((pot.pot, frozenset(pot.within)), []).extend(names)
+            planned.append((plate, names, goals, plan, pots))
+    made = {
+        key: SmallPot(key[0], pot.swaps, pot.within, tuple(dict.fromkeys(small[key])))
+        for *_, pots in planned
+        for pot in pots
+        if (key := (pot.pot, frozenset(pot.within)))
+    }
+    servings = tuple(
+        Serving(plate, names, goals, plan, tuple(made[p.pot, frozenset(p.within)] for p in pots))
+        for plate, names, goals, plan, pots in planned
+    )
+    # Every plate that somebody cannot eat as usual needs a pot of its own at the least.
+    bound = len({serving.plate for serving in servings if serving.pots})
+    tiers = reading.family.tiers
+    pots = sorted(made.values(), key=lambda pot: (tiers[pot.pot], pot.pot))
+    return MenuPlan(servings, tuple(pots), len(pots) == bound, bound)
+
+
+def _pots_of(plan: Plan, guests: tuple[str, ...]) -> list[SmallPot]:
+    found: list[SmallPot] = []
+    for pot in plan.pots:
+        beneath = plan.after.family.upstream(pot)
+        within = tuple(swap for swap in plan.swaps if swap.in_ in beneath)
+        here = tuple(swap for swap in plan.swaps if swap.in_ == pot)
+        found.append(SmallPot(pot, here, within, guests))
+    return found
 
 
 def _serving(

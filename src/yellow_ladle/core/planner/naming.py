@@ -35,8 +35,12 @@ def short_name(book: Book, item: str) -> str:
 
 def name_after(book: Book, pot: str, swaps: Iterable[Swap]) -> str:
     """The name of a pot after the swaps that are made in it or beneath it."""
+    swaps = tuple(swaps)
+    changed = {swap.in_ for swap in swaps}
     words: dict[str, None] = {}
     for swap in swaps:
+        if swap.to is not None and owner_of(swap.to) in changed:
+            continue  # what is new in that pot is named instead
         if swap.to is None:
             words[f"no {short_name(book, swap.from_)}"] = None
         else:
