@@ -63,6 +63,27 @@ class Plans(ApiTest):
         self.assertIn('did you mean "rice-flour"?', problem["detail"])
         self.assertIn('"veloute" has no line 99', problem["detail"])
 
+    def test_several_plates_are_cleared_by_the_same_swaps(self) -> None:
+        wanted = {
+            "item": "hen-leek-pie",
+            "and_items": ["mushroom-polenta"],
+            "goals": {"fit": ["vegetarian"]},
+        }
+        found = self.post("/plans", wanted)
+        self.assertEqual(found["name"], "Hen and leek pie and Mushrooms on polenta")
+        plan = next(plan for plan in found["plans"] if plan["meets"])
+        pots = {pot["id"] for pot in plan["pots"]}
+        self.assertLessEqual({"hen-leek-pie", "mushroom-polenta"}, pots)
+        body = wanted | {
+            "swaps": [entry["swap"] for entry in plan["swaps"]],
+            "as": "for_all",
+            "seen": plan["seen"],
+        }
+        self.post("/plans/apply", body)
+        reading = self.ledger.now.reading
+        for plate in ("hen-leek-pie", "mushroom-polenta"):
+            self.assertEqual(reading.verdict(plate, "vegetarian"), "suits")
+
     def test_what_loosening_a_goal_would_open(self) -> None:
         goals = {"clear": ["fish"], "fit": ["dairy_free"]}
         body = {"item": "cod-samphire", "goals": goals, "limits": {"keep_colour": True}}

@@ -121,6 +121,37 @@ class Swaps(Bench):
         self.shows("Small pots: 3 pots more", "table")
         self.assertNotIn("Small pots: 5 pots more", self.see("table").text)
 
+    def test_a_swap_is_ruled_out_and_a_line_is_kept(self) -> None:
+        self.open("/pots/white-roux/swaps", "#add-goal")
+        self.goal("wheat", "Wheat")
+        self.click("[aria-label='No plan with Gannet Mill fine rice flour']")
+        self.see("[aria-label='Let go of: not Gannet Mill fine rice flour']")
+        self.gone("[aria-label='No plan with Gannet Mill fine rice flour']")
+        self.click("[aria-label='Let go of: not Gannet Mill fine rice flour']")
+        self.click("[aria-label='Keep Gannet Mill plain flour in White roux']")
+        self.shows("this line is to be kept")
+        self.accessible()
+        self.click("button", "Try each goal and limit")
+        self.click("[aria-label='Let go of: keep Gannet Mill plain flour']")
+        self.shows("wheat gone", "table")
+        self.pick("[aria-label='What counts most']", "nearest in taste")
+        self.shows("wheat gone", "table")
+        self.click("button", "Which")
+        self.shows("wheat gone or less", "table")
+        self.no_complaints()
+
+    def test_two_plates_are_cleared_by_the_same_swaps(self) -> None:
+        self.open("/pots/hen-leek-pie/swaps", "#add-goal")
+        self.goal("vegetarian", "vegetarian")
+        self.pick("[aria-label='Clear another plate by the same swaps']", "Mushrooms on polenta")
+        self.see("[aria-label='Let go of: and Mushrooms on polenta']")
+        self.shows("Mushrooms on polenta: ", "table")
+        self.click("button", "Change it for all")
+        self.see("h1", "Hen and leek pie")
+        reading = self.served.ledger.now.reading
+        for plate in ("hen-leek-pie", "mushroom-polenta"):
+            self.assertEqual(reading.verdict(plate, "vegetarian"), "suits")
+
     def test_no_plan_is_proved_and_read_out(self) -> None:
         self.open("/pots/cod-samphire/swaps", "#add-goal")
         self.goal("fish", "Fish")

@@ -63,7 +63,7 @@ class ThePlans(unittest.TestCase):
     def test_the_form_of_the_document(self) -> None:
         before = reading(*CHEESE_BOOK)
         goals = Goals(("wheat",))
-        content = plans_content("cheese-sauce", goals, propose(before, "cheese-sauce", goals))
+        content = plans_content(["cheese-sauce"], goals, propose(before, "cheese-sauce", goals))
         head = ["format", "version", "item", "goals", "plans", "blocked"]
         self.assertEqual(list(content), head)
         self.assertEqual(content["format"], "yellow-ladle-plans")
@@ -103,7 +103,7 @@ class ThePlans(unittest.TestCase):
     def test_what_is_blocked(self) -> None:
         before = reading(*CHEESE_BOOK)
         goals = Goals(("milk",))
-        content = plans_content("cheese-sauce", goals, propose(before, "cheese-sauce", goals))
+        content = plans_content(["cheese-sauce"], goals, propose(before, "cheese-sauce", goals))
         blocked = content["blocked"][0]
         self.assertEqual(list(blocked), ["in", "line", "from", "flag", "why"])
         self.assertEqual((blocked["in"], blocked["flag"]), ("bechamel", "milk"))

@@ -50,6 +50,7 @@ class PlansIn(BaseModel):
     )
 
     item: Id
+    and_items: Annotated[list[Id], Field(max_length=50)] = []
     goals: GoalsPiece
     limits: LimitsPiece = LimitsPiece()
     order: Annotated[list[CriterionWord], Field(max_length=5)] = []
@@ -255,6 +256,7 @@ class ApplyIn(BaseModel):
     """A plan to be applied, and how: the pots may be given names of their own."""
 
     item: Id
+    and_items: Annotated[list[Id], Field(max_length=50)] = []
     goals: GoalsPiece
     swaps: Annotated[list[SwapPiece], Field(min_length=1, max_length=200)]
     as_: AppliedAs = Field(alias="as")

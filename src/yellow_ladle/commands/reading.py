@@ -44,7 +44,7 @@ def derive(
 
 def swap(
     file: BookFile,
-    item: Annotated[str, typer.Option(help="The pot or plate to change.")],
+    item: Annotated[list[str], typer.Option(help="The pot or plate to change; or several.")],
     clear: Annotated[list[str] | None, typer.Option(help="A flag that must go.")] = None,
     fit: Annotated[list[str] | None, typer.Option(help="A diet that must suit.")] = None,
     limit: Annotated[int, typer.Option(help="How many plans at most.", min=1, max=100)] = 10,
@@ -53,27 +53,29 @@ def swap(
     """The plans that clear flags from a pot or make it fit a diet."""
     from yellow_ladle.core.diets import diets
     from yellow_ladle.core.goals import Goals
-    from yellow_ladle.core.planner.proposing import propose
+    from yellow_ladle.core.planner.together import propose_together
     from yellow_ladle.core.reading import read
     from yellow_ladle.files.plans_file import plans_content
 
     book = book_of(file)
     reading = read(book, today())
     goals = Goals(tuple(dict.fromkeys(clear or ())), tuple(dict.fromkeys(fit or ())))
-    known("--item", "pot", item, {*book.preparations, *reading.items()})
+    items = list(dict.fromkeys(item))
+    for each in items:
+        known("--item", "pot", each, {*book.preparations, *reading.items()})
     for flag in goals.clear:
         known("--clear", "flag", flag, [flag.id for flag in book.flags])
     for diet in goals.fit:
         known("--fit", "diet", diet, diets())
     if not goals.clear and not goals.fit:
         refuse([Fault("--clear", "name a flag to clear, or a diet with --fit")])
-    proposal = propose(reading, item, goals, limit)
+    proposal = propose_together(reading, items, goals, limit)
     if as_json:
-        print_json(plans_content(item, goals, proposal))
+        print_json(plans_content(items, goals, proposal))
     else:
         from yellow_ladle.files.text_tables import print_plans
 
-        print_plans(book, item, goals, proposal)
+        print_plans(book, items, goals, proposal)
 
 
 def label(

@@ -1,5 +1,6 @@
 """Plans as a JSON document."""
 
+from collections.abc import Sequence
 from typing import Any
 
 from yellow_ladle.core.goals import Goals
@@ -9,12 +10,13 @@ from yellow_ladle.core.planner.standing import Blocked
 from yellow_ladle.files.reading_file import item_content
 
 
-def plans_content(item: str, goals: Goals, proposal: Proposal) -> dict[str, Any]:
-    """The plans for one item and what stands in the way of others."""
+def plans_content(items: Sequence[str], goals: Goals, proposal: Proposal) -> dict[str, Any]:
+    """The plans for one item, or for several, and what stands in the way of others."""
+    asked = {"item": items[0]} if len(items) == 1 else {"item": items[0], "items": list(items)}
     return {
         "format": "yellow-ladle-plans",
         "version": 1,
-        "item": item,
+        **asked,
         "goals": {"clear": list(goals.clear), "fit": list(goals.fit)},
         "plans": [plan_content(plan) for plan in proposal.plans],
         "blocked": [blocked_content(blocked) for blocked in proposal.blocked],

@@ -1,5 +1,6 @@
 """Readings, plans and labels as tables for a terminal."""
 
+from collections.abc import Sequence
 from typing import Any
 
 from rich.console import Console
@@ -56,10 +57,10 @@ def _those(levels: dict[str, Level], wanted: Level) -> str:
     return ", ".join(flag for flag, level in levels.items() if level is wanted)
 
 
-def print_plans(book: Book, item: str, goals: Goals, proposal: Proposal) -> None:
+def print_plans(book: Book, items: Sequence[str], goals: Goals, proposal: Proposal) -> None:
     """A table per plan, then what stands in the way."""
     console = _console()
-    console.print(f"{book.name(item)}: {goals.words()}")
+    console.print(f"{' and '.join(book.name(item) for item in items)}: {goals.words()}")
     if not proposal.plans:
         console.print("No plan reaches any of it with what the larder holds.")
     for number, plan in enumerate(proposal.plans, start=1):

@@ -1394,6 +1394,11 @@ export interface components {
         ApplyIn: {
             /** Item */
             item: string;
+            /**
+             * And Items
+             * @default []
+             */
+            and_items: string[];
             goals: components["schemas"]["GoalsPiece"];
             /** Swaps */
             swaps: components["schemas"]["SwapPiece"][];
@@ -3093,6 +3098,11 @@ export interface components {
         PlansIn: {
             /** Item */
             item: string;
+            /**
+             * And Items
+             * @default []
+             */
+            and_items: string[];
             goals: components["schemas"]["GoalsPiece"];
             /**
              * @default {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Collapsible } from 'bits-ui';
   import type { Plan } from './bench.svelte';
 
   /** Where the change is made: for all, in small pots, or mixed, each with its price. */
@@ -34,6 +35,23 @@
         )}{#if risen(placement) > 0}, <b class="font-[650] text-brick"
             >{worse(placement)} new in {risen(placement)}</b
           >{:else}, nothing new in any{/if}
+        <Collapsible.Root>
+          <Collapsible.Trigger class="min-h-8 underline underline-offset-4">
+            Which{placement.how === 'mixed' ? ', if mixed' : ''}
+          </Collapsible.Trigger>
+          <Collapsible.Content>
+            <ul>
+              {#each placement.moved as moved (moved.id)}
+                <li>
+                  {moved.name}{#if moved.better.length > 0}: {moved.better.join(', ').toLowerCase()} gone
+                    or less{/if}{#if moved.worse.length > 0},
+                    <b class="font-[650] text-brick">{moved.worse.join(', ').toLowerCase()} new</b
+                    >{/if}
+                </li>
+              {/each}
+            </ul>
+          </Collapsible.Content>
+        </Collapsible.Root>
       {/if}
     </dd>
   {/each}

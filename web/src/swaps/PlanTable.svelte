@@ -58,7 +58,7 @@
   {/each}
 {/snippet}
 {#snippet swaps(plan: Plan)}
-  {#each plan.swaps as entry (entry.swap.in + entry.swap.line)}<SwapText {entry} />{/each}
+  {#each plan.swaps as entry (entry.swap.in + entry.swap.line)}<SwapText {bench} {entry} />{/each}
   {#each plan.adjustments as part (part.in_name + part.name)}
     <p class="mb-2">
       {part.name} in {part.in_name}
@@ -92,6 +92,9 @@
     flavour {share(plan.fidelity.flavour)} · texture {share(plan.fidelity.texture)} · colour
     {share(plan.fidelity.colour)}
   </p>
+  {#each plan.swaps.filter((entry) => entry.colour !== 'any') as entry (entry.swap.in + entry.swap.line)}
+    <p class="text-note text-soft">{entry.to_name ?? entry.from_name}: right for {entry.colour}</p>
+  {/each}
   {#if plan.swaps.some((entry) => entry.tasted)}<p class="text-note text-moss">tasted here</p>{/if}
   {#if plan.cost !== null}<p class="text-note">new goods cost {plan.cost.toFixed(2)}</p>{/if}
 {/snippet}

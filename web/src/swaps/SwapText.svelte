@@ -1,9 +1,11 @@
 <script lang="ts">
   import type { Schema } from '../api/client';
   import { amountText } from '../pot/lines';
+  import type { Bench } from './bench.svelte';
 
   /** One swap: what for what, how much and why so much, where, and what was found with it here. */
-  let { entry }: { entry: Schema['SwapOut'] } = $props();
+  let { bench, entry }: { bench: Bench; entry: Schema['SwapOut'] } = $props();
+  const small = 'min-h-8 text-note underline underline-offset-4';
   const before = $derived(amountText(entry.quantity_before, entry.unit_before));
   const after = $derived(amountText(entry.swap.quantity, entry.swap.unit));
 </script>
@@ -22,6 +24,22 @@
   {#if entry.or_names.length > 0}
     <span class="block text-note text-soft">or {entry.or_names.join(', ')}</span>
   {/if}
+  <div class="flex gap-4">
+    {#if entry.swap.to !== null}
+      <button
+        type="button"
+        class={small}
+        aria-label="No plan with {entry.to_name}"
+        onclick={() => bench.bar(entry.swap.to ?? '', entry.to_name ?? '')}>not this</button
+      >
+    {/if}
+    <button
+      type="button"
+      class={small}
+      aria-label="Keep {entry.from_name} in {entry.in_name}"
+      onclick={() => bench.keep(entry.swap, entry.from_name)}>keep the old</button
+    >
+  </div>
   {#each entry.notes as note (note.text + note.date)}
     <span class="block text-note text-clay">“{note.text}”, {note.date}</span>
   {/each}

@@ -7,6 +7,7 @@ export type Plan = Schema['PlanOut'];
 export type Limits = Schema['LimitsPiece'];
 export type Loosened = Schema['LoosenedOut'];
 export type How = Schema['ApplyIn']['as'];
+export type Criterion = 'adds' | 'swaps' | 'fidelity' | 'pots' | 'cost';
 export type Goal = { what: 'clear' | 'fit'; id: string; name: string };
 
 export const noLimits = (): Limits => ({
@@ -21,6 +22,9 @@ export const noLimits = (): Limits => ({
 
 const SHOWN = 3;
 
+const without = (record: Record<string, string>, key: string) =>
+  Object.fromEntries(Object.entries(record).filter(([other]) => other !== key));
+
 /** The swap bench of one pot: its goals and limits, the plans that reach them, those looked at. */
 export class Bench {
   goals = $state<Goal[]>([]);
@@ -29,6 +33,10 @@ export class Bench {
   loosened = $state<Loosened[] | null>(null);
   picked = $state(0);
   pinned = $state<number[]>([]);
+  first = $state<Criterion | ''>('');
+  others = $state<Record<string, string>>({});
+  kept = $state<Record<string, string>>({});
+  barred = $state<Record<string, string>>({});
   all = $state(false);
   names = $state<Record<string, string>>({});
   error = $state<unknown>(null);
@@ -56,7 +64,21 @@ export class Bench {
 
   /** The question as the server takes it. */
   get asked(): Schema['PlansIn'] {
-    return { item: this.#item(), goals: this.wanted, limits: this.limits, order: [], limit: 6 };
+    return {
+      item: this.#item(),
+      and_items: Object.keys(this.others),
+      goals: this.wanted,
+      limits: {
+        ...this.limits,
+        without: Object.keys(this.barred),
+        kept: Object.keys(this.kept).map((key) => {
+          const [pot = '', line = '0'] = key.split(' ');
+          return { in: pot, line: Number(line) };
+        })
+      },
+      order: this.first ? [this.first] : [],
+      limit: 6
+    };
   }
 
   add(goal: Goal) {
@@ -68,9 +90,32 @@ export class Bench {
     this.goals = this.goals.filter((known) => known !== goal);
   }
 
+  /** No plan may bring this item any more. */
+  bar(item: string, name: string) {
+    this.barred = { ...this.barred, [item]: name };
+  }
+
+  /** Every plan has to leave this line as it is. */
+  keep(swap: Schema['SwapPiece'], name: string) {
+    this.kept = { ...this.kept, [`${swap.in} ${swap.line}`]: name };
+  }
+
+  free(item: string) {
+    this.barred = without(this.barred, item);
+    this.kept = without(this.kept, item);
+    this.others = without(this.others, item);
+  }
+
+  /** One more pot that the same swaps have to clear. */
+  also(item: string, name: string) {
+    if (item !== this.#item()) this.others = { ...this.others, [item]: name };
+  }
+
   /** Lets one goal or limit go, as the list of what that opens names it. */
   loosen(entry: Loosened) {
-    if (entry.what === 'limit')
+    if (entry.id === 'without') this.barred = {};
+    else if (entry.id === 'kept') this.kept = {};
+    else if (entry.what === 'limit')
       this.limits = { ...this.limits, [entry.id]: noLimits()[entry.id as keyof Limits] };
     else this.goals = this.goals.filter((g) => g.what !== entry.what || g.id !== entry.id);
   }
@@ -126,6 +171,7 @@ export class Bench {
     try {
       const body = {
         item: this.#item(),
+        and_items: Object.keys(this.others),
         goals: this.wanted,
         swaps: this.plan.swaps.map((entry) => entry.swap),
         as,

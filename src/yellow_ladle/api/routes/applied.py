@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from fastapi import APIRouter
 
-from yellow_ladle.api.ledger import TheLedger, preparation_or_missing
+from yellow_ladle.api.ledger import TheLedger
 from yellow_ladle.api.pages import RowId
 from yellow_ladle.api.plan_forms import (
     AppliedOut,
@@ -16,15 +16,16 @@ from yellow_ladle.api.plan_forms import (
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.api.routes.kitchen import Named
-from yellow_ladle.api.routes.plans import goals_of
+from yellow_ladle.api.routes.plans import goals_of, items_of
 from yellow_ladle.core.change import Change
 from yellow_ladle.core.fault import BookRefused, Fault
-from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.plan import Plan, Swap
 from yellow_ladle.core.planner.adjusting import adjustments
 from yellow_ladle.core.planner.applying import placed
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.naming import names_by_what_it_is
 from yellow_ladle.core.planner.placing import placements
+from yellow_ladle.core.planner.together import carried_together
 from yellow_ladle.core.rules import SwapRule
 from yellow_ladle.store.applied import Applied, Applying, applied_plans, put_in, take_back
 from yellow_ladle.store.history import Act
@@ -39,10 +40,10 @@ router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
 def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
     """Applies a plan in one change, if every pot that it was made on still stands as it saw it."""
     now = ledger.now
-    preparation_or_missing(now, wanted.item)
+    items = items_of(now, wanted.item, wanted.and_items)
     goals = goals_of(now, wanted.goals)
     rules = {here.rule.id: here.rule for here in rulebook(ledger)}
-    plan = carried(now.reading, wanted.item, goals, _swaps(now, wanted.swaps, rules))
+    plan = carried_together(now.reading, items, goals, _swaps(now, wanted.swaps, rules))
     if plan is None:
         raise BookRefused([Fault("swaps", "these swaps would put a pot into itself")])
     _refuse_stale(now, plan, wanted)

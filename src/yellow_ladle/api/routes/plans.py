@@ -23,8 +23,9 @@ from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.limits import Limits
-from yellow_ladle.core.planner.proposing import Habits, propose
+from yellow_ladle.core.planner.proposing import Habits
 from yellow_ladle.core.planner.score import CRITERIA
+from yellow_ladle.core.planner.together import propose_together, with_whole
 from yellow_ladle.core.rules import SwapRule
 from yellow_ladle.store.applied import chosen_before
 from yellow_ladle.store.rulebook import rulebook
@@ -49,14 +50,14 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
     """The plans for a pot or plate, and what stands in the way where none meets every goal."""
     begun = perf_counter()
     now = ledger.now
-    preparation = preparation_or_missing(now, wanted.item)
+    items = items_of(now, wanted.item, wanted.and_items)
     goals = goals_of(now, wanted.goals)
     rules = {here.rule.id: here for here in rulebook(ledger)}
     reading = now.reading
     habits = Habits(tuple(dict.fromkeys(wanted.order)) or CRITERIA, chosen_before(ledger))
-    proposal = propose(
+    proposal = propose_together(
         reading,
-        wanted.item,
+        items,
         goals,
         wanted.limit,
         limits=limits_of(now, wanted.limits),
@@ -64,12 +65,13 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
         habits=habits,
     )
     telling = Telling(now, goals, rules)
+    before, whole = with_whole(reading, items) if len(items) > 1 else (reading, items[0])
     return PlansOut(
         item=wanted.item,
-        name=preparation.name,
-        flags_now=level_words(reading, wanted.item),
+        name=" and ".join(reading.book.name(item) for item in items),
+        flags_now=level_words(before, whole),
         goals=goals.words(),
-        met_already=goals.met(reading, wanted.item),
+        met_already=goals.met(before, whole),
         plans=[telling.plan(plan) for plan in proposal.plans],
         checks=[telling.check_first(way) for way in proposal.checks],
         blocked=[telling.blocked(blocked) for blocked in proposal.blocked],
@@ -82,14 +84,22 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
 def loosened(wanted: PlansIn, ledger: TheLedger) -> list[LoosenedOut]:
     """For every goal and limit what letting that one go would open, the others kept."""
     now = ledger.now
-    preparation_or_missing(now, wanted.item)
+    items = items_of(now, wanted.item, wanted.and_items)
     goals = goals_of(now, wanted.goals)
     limits = limits_of(now, wanted.limits)
     rules = [here.rule for here in rulebook(ledger) if not here.off]
     return [
-        _loosened(now, wanted.item, fewer, looser, rules, out)
+        _loosened(now, items, fewer, looser, rules, out)
         for out, fewer, looser in _looser(now, goals, limits)
     ]
+
+
+def items_of(now: Now, item: str, others: Sequence[str]) -> list[str]:
+    """The pots that are to be cleared, each once; Missing where one is not there."""
+    items = list(dict.fromkeys([item, *others]))
+    for each in items:
+        preparation_or_missing(now, each)
+    return items
 
 
 def goals_of(now: Now, wanted: GoalsPiece) -> Goals:
@@ -160,9 +170,14 @@ def _blank(what: Literal["clear", "fit", "limit"], id: str, name: str) -> Loosen
 
 
 def _loosened(
-    now: Now, item: str, goals: Goals, limits: Limits, rules: Sequence[SwapRule], out: LoosenedOut
+    now: Now,
+    items: Sequence[str],
+    goals: Goals,
+    limits: Limits,
+    rules: Sequence[SwapRule],
+    out: LoosenedOut,
 ) -> LoosenedOut:
-    found = propose(now.reading, item, goals, 1, limits=limits, rules=rules)
+    found = propose_together(now.reading, items, goals, 1, limits=limits, rules=rules)
     best = next((plan for plan in found.plans if plan.meets), None)
     if best is None:
         return out

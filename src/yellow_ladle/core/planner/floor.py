@@ -27,7 +27,8 @@ def floor_sentence(before: Reading, plan: Plan, goals: Goals) -> str:
         words = [f"made with {_and(made)}"] if made else []
         words += [f"without {_and(without)}"] if without else []
         parts.append(f"{_the(book.name(pot))} is {' and '.join(words)}")
-    told = "; ".join(parts) if parts else f"{_the(book.name(plan.item))} is as usual"
+    usual = _the(plan.after.book.name(plan.item))
+    told = "; ".join(parts) if parts else f"{usual} is as usual"
     return "; ".join([f"{_goal(plan, goals, names)}: {told}", *_now(plan, names)]) + "."
 
 

@@ -63,6 +63,9 @@ class Habits:
     familiar: frozenset[tuple[str, str | None]] = frozenset()
 
 
+USUAL = Habits()
+
+
 def propose(
     reading: Reading,
     item: str,
@@ -71,7 +74,7 @@ def propose(
     *,
     limits: Limits = NO_LIMITS,
     rules: Sequence[SwapRule] | None = None,
-    habits: Habits = Habits(),
+    habits: Habits = USUAL,
 ) -> Proposal:
     """The plans that bring an item to its goals, or as near as they can."""
     search = _Search(reading, item, goals, limits, rules, habits)
