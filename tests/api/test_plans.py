@@ -84,6 +84,14 @@ class Plans(ApiTest):
         for plate in ("hen-leek-pie", "mushroom-polenta"):
             self.assertEqual(reading.verdict(plate, "vegetarian"), "suits")
 
+    def test_a_plan_that_goes_against_an_open_need_is_marked(self) -> None:
+        need = {"id": "n", "guest": "Table 9", "clear": ["nightshade"], "strictness": "allergy"}
+        self.assertEqual(self.api.put("/api/v1/needs", json=[need]).status_code, 200)
+        for plan in self.plans("hen-leek-pie", ["wheat"])["plans"]:
+            brings = "nightshade" in [flag["id"] for flag in plan["adds"]]
+            harmed = [(harm["guest"], harm["flags"]) for harm in plan["harms"]]
+            self.assertEqual(harmed, [("Table 9", ["Nightshade"])] if brings else [])
+
     def test_what_loosening_a_goal_would_open(self) -> None:
         goals = {"clear": ["fish"], "fit": ["dairy_free"]}
         body = {"item": "cod-samphire", "goals": goals, "limits": {"keep_colour": True}}

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from functools import cached_property, lru_cache, partial
 
 from yellow_ladle.core.book import Book, Preparation, by_product_item, items_of, owner_of
+from yellow_ladle.core.classes import items_by_class
 from yellow_ladle.core.declaring import Declaration, Declarer, declarer_of
 from yellow_ladle.core.family import Family
 from yellow_ladle.core.fitting import Fitter, Obstacle, Verdict, Verdicts, verdicts_of
@@ -136,6 +137,25 @@ class Reading:
     def fitter(self, diet: str) -> Fitter:
         """What reads masks against one diet."""
         return self._verdicts.fitters[diet]
+
+    @cached_property
+    def offered(self) -> Mapping[str, list[str]]:
+        """The products and preparations that can be offered, under each of their classes."""
+        return items_by_class(self.book)
+
+    @cached_property
+    def variants(self) -> Mapping[str, list[str]]:
+        """Per preparation those made from it, or from one made from it, and still offered."""
+        made = self.book.preparations
+        found: dict[str, list[str]] = {}
+        for id, preparation in made.items():
+            origin, seen = preparation.variant_of, {id}
+            while origin is not None and origin not in seen:
+                if preparation.retired is None:
+                    found.setdefault(origin, []).append(id)
+                seen.add(origin)
+                origin = made[origin].variant_of if origin in made else None
+        return found
 
     @cached_property
     def _recent_ways(self) -> Callable[[str], list[Way]]:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from functools import cache
 from typing import Literal, TypeAlias, cast, get_args
 
-from yellow_ladle.core.book import Book, Line
+from yellow_ladle.core.book import Line
 from yellow_ladle.core.classes import expanded
 from yellow_ladle.core.plan import When
 from yellow_ladle.core.planner.fidelity import Fidelity
@@ -90,27 +90,6 @@ def swap_rules() -> tuple[SwapRule, ...]:
 def rules_by_id() -> Mapping[str, SwapRule]:
     """The shipped rules by their ids."""
     return {rule.id: rule for rule in swap_rules()}
-
-
-def classes_of(book: Book, item: str) -> frozenset[str]:
-    """The classes by which rules know an item: its own, or a pot's kind where it has none."""
-    if item in book.products:
-        return frozenset({book.products[item].class_})
-    owner, _, by_product = item.partition("/")
-    if by_product:
-        return frozenset({"by-product", by_product})
-    preparation = book.preparations[owner]
-    return frozenset({preparation.class_ or preparation.kind})
-
-
-def items_by_class(book: Book) -> dict[str, list[str]]:
-    """Every product and preparation that is offered, under each of its classes, by id."""
-    found: dict[str, list[str]] = {}
-    made = (id for id, pot in book.preparations.items() if pot.retired is None)
-    for item in sorted((*book.products, *made)):
-        for class_ in classes_of(book, item):
-            found.setdefault(class_, []).append(item)
-    return found
 
 
 def rule_of(row: Table, function: str) -> SwapRule:

@@ -21,6 +21,14 @@ export const noLimits = (): Limits => ({
 });
 
 const SHOWN = 3;
+const FIRST = 'swaps-first';
+const CRITERIA = ['adds', 'swaps', 'fidelity', 'pots', 'cost'];
+
+/** What counts most here, as it was chosen last. */
+function remembered(): Criterion | '' {
+  const told = localStorage.getItem(FIRST) ?? '';
+  return CRITERIA.includes(told) ? (told as Criterion) : '';
+}
 
 const without = (record: Record<string, string>, key: string) =>
   Object.fromEntries(Object.entries(record).filter(([other]) => other !== key));
@@ -33,7 +41,7 @@ export class Bench {
   loosened = $state<Loosened[] | null>(null);
   picked = $state(0);
   pinned = $state<number[]>([]);
-  first = $state<Criterion | ''>('');
+  first = $state<Criterion | ''>(remembered());
   others = $state<Record<string, string>>({});
   kept = $state<Record<string, string>>({});
   barred = $state<Record<string, string>>({});
@@ -134,6 +142,7 @@ export class Bench {
 
   async find() {
     const mine = ++this.#latest;
+    localStorage.setItem(FIRST, this.first);
     this.error = null;
     this.loosened = null;
     if (this.goals.length === 0) {

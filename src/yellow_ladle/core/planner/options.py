@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from functools import cached_property
 
 from yellow_ladle.core.book import Book, Line, Preparation
+from yellow_ladle.core.classes import classes_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.plan import ON_THE_CARD, THERE_IS, Swap
 from yellow_ladle.core.planner.amounts import worked_out
@@ -13,7 +13,7 @@ from yellow_ladle.core.planner.fidelity import NOTHING, Three, shares
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.prices import Prices
 from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.rules import SwapRule, classes_of, items_by_class, swap_rules
+from yellow_ladle.core.rules import SwapRule, swap_rules
 
 ALIKE = 50
 """Of goods of one class that carry the same, so many are tried."""
@@ -53,6 +53,7 @@ class Proposer:
         self._offers: dict[tuple[str, int, bool], Offers] = {}
         self._conditions: dict[str, frozenset[str]] = {}
         self._shares: dict[str, dict[int, Three]] = {}
+        self._larder: dict[str, tuple[str, ...]] = {}
 
     def offers(self, pot: str, index: int, *, milk_goes: bool) -> Offers:
         """What is proposed for a line. With `milk_goes` the pot will hold no milk any more."""
@@ -102,7 +103,7 @@ class Proposer:
 
     def _beside(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
         """The small pots that the kitchen has made from this one before."""
-        for item in self._variants.get(line.item, ()):
+        for item in self.reading.variants.get(line.item, ()):
             if self._allowed(item, line):
                 swap = Swap(made.id, index, line.item, item, line.quantity, line.unit, THERE_IS)
                 yield Offer(swap, cost=self.prices.of_line(item, self.balance.line_grams(line)))
@@ -121,7 +122,7 @@ class Proposer:
             if rule.leaves_out and len(made.lines) > 1 and line.choice is None:
                 yield Offer(_swap(made, index, line, rule, None), rule.fidelity.lost)
             for class_ in rule.with_:
-                held = self._larder.get(class_, ())
+                held = self._held(class_)
                 if not held:
                     missing.append(class_)
                 for item in held:
@@ -152,27 +153,12 @@ class Proposer:
             self._conditions[made.id] = conditions(self.balance, made)
         return self._conditions[made.id]
 
-    @cached_property
-    def _larder(self) -> dict[str, tuple[str, ...]]:
-        masks = self.reading.masks
-        return {
-            class_: _thinned(items, masks, self.reading.book)
-            for class_, items in items_by_class(self.reading.book).items()
-        }
-
-    @cached_property
-    def _variants(self) -> dict[str, list[str]]:
-        """Per preparation those made from it, or from one made from it, and still offered."""
-        made = self.reading.book.preparations
-        found: dict[str, list[str]] = {}
-        for id, preparation in made.items():
-            origin, seen = preparation.variant_of, {id}
-            while origin is not None and origin not in seen:
-                if preparation.retired is None:
-                    found.setdefault(origin, []).append(id)
-                seen.add(origin)
-                origin = made[origin].variant_of if origin in made else None
-        return found
+    def _held(self, class_: str) -> tuple[str, ...]:
+        """The goods and pots of a class, of those alike no more than can be shown."""
+        if class_ not in self._larder:
+            items = self.reading.offered.get(class_, ())
+            self._larder[class_] = _thinned(items, self.reading.masks, self.reading.book)
+        return self._larder[class_]
 
 
 def _swap(
