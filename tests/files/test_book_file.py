@@ -10,6 +10,7 @@ from typing import Any
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.kitchens import book, product
 from tests.random_books import books
 from yellow_ladle.core.book import Book, Line, Step
 from yellow_ladle.core.fault import BookRefused
@@ -153,6 +154,18 @@ class Writing(unittest.TestCase):
         content["products"].reverse()
         content["preparations"][0] = dict(reversed(content["preparations"][0].items()))
         self.assertEqual(write_book(parse(content)), write_book(parse(SMALL)))
+
+    def test_a_price_is_kept_and_nothing_is_not_unknown(self) -> None:
+        goods = [
+            product("tin", price_per_kg=2.5),
+            product("water", price_per_kg=0.0),
+            product("jar"),
+        ]
+        written = write_book(book(*goods))
+        again = parse_book(written)
+        prices = {id: found.price_per_kg for id, found in again.products.items()}
+        self.assertEqual(prices, {"tin": 2.5, "water": 0.0, "jar": None})
+        self.assertEqual(written.count(b"price_per_kg"), 2)
 
     def test_the_demo_is_kept_as_it_would_be_exported(self) -> None:
         kept = ROOT / "src/yellow_ladle/demo/skerrow-light.book.json"

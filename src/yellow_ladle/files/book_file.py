@@ -34,7 +34,10 @@ from yellow_ladle.files.book_models import (
 )
 from yellow_ladle.files.wording import fault_of
 
-LATER = ("evidence", "papers", "label", "pack", "code", "makers", "in_use", "parts", "bag")
+LATER = (
+    *("evidence", "papers", "label", "pack", "code", "makers", "in_use", "parts", "bag"),
+    "price_per_kg",
+)
 """Fields of a product that are written only where they say something."""
 LATER_OF_POTS = (
     *("otherwise", "evidence", "variant_of", "class", "colour", "yield"),
@@ -180,7 +183,9 @@ def _plain(value: Any) -> Any:
 
 
 def _without_empty(content: dict[str, Any], *keys: str) -> dict[str, Any]:
-    return {key: value for key, value in content.items() if value or key not in keys}
+    # A zero is no emptiness: water costs nothing, and that is known.
+    empty: tuple[Any, ...] = (None, "", [], {})
+    return {key: value for key, value in content.items() if value not in empty or key not in keys}
 
 
 def _json(content: bytes) -> tuple[Any, list[Fault]]:
