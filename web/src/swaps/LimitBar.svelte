@@ -22,7 +22,7 @@
   <button
     type="button"
     class="flex min-h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1"
-    aria-label="Let go of: {words}"
+    aria-label="{words}: let go of it"
     onclick={() => bench.free(key)}
   >
     {words}<X size={16} aria-hidden="true" />

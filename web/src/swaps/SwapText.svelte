@@ -29,14 +29,14 @@
       <button
         type="button"
         class={small}
-        aria-label="No plan with {entry.to_name}"
+        aria-label="not this: {entry.to_name}"
         onclick={() => bench.bar(entry.swap.to ?? '', entry.to_name ?? '')}>not this</button
       >
     {/if}
     <button
       type="button"
       class={small}
-      aria-label="Keep {entry.from_name} in {entry.in_name}"
+      aria-label="keep the old: {entry.from_name} in {entry.in_name}"
       onclick={() => bench.keep(entry.swap, entry.from_name)}>keep the old</button
     >
   </div>
