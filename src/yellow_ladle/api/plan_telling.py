@@ -57,13 +57,10 @@ class Telling:
     def plan(self, plan: Plan) -> PlanOut:
         """A plan with everything that a cook asks of it."""
         reading = self._reading
-        steps = [
-            StepChangeOut(pot=self._book.name(pot), kind=c.kind, text=c.text, minutes=c.minutes)
-            for pot in plan.pots
-            for c in reworked(self._book, self._book.preparations[pot], plan.swaps).changes
-        ]
+        methods = {
+            pot: reworked(self._book, self._book.preparations[pot], plan.swaps) for pot in plan.pots
+        }
         score = plan.score
-        signs = {"added": 1, "changed": 0, "dropped": -1}
         return PlanOut(
             meets=plan.meets,
             reached=sorted(plan.reached),
@@ -82,8 +79,12 @@ class Telling:
             pots=self.named(plan.pots),
             names=names_by_what_it_is(self._book, plan),
             placements=[self._placement(entry) for entry in placements(reading, plan)],
-            steps=steps,
-            minutes=sum(signs[step.kind] * (step.minutes or 0) for step in steps),
+            steps=[
+                StepChangeOut(pot=self._book.name(pot), kind=c.kind, text=c.text, minutes=c.minutes)
+                for pot, method in methods.items()
+                for c in method.changes
+            ],
+            minutes=sum(method.minutes for method in methods.values()),
             adjustments=[
                 AdjustmentOut(
                     in_name=self._book.name(part.in_),

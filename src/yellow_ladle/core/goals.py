@@ -1,6 +1,6 @@
 """What a plan is to reach: flags to clear and diets to fit."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from itertools import combinations, product
 
@@ -74,3 +74,11 @@ def _add(bad: dict[str, int], flag: str, bits: int) -> None:
 def offending(mask: int, bad: Mapping[str, int]) -> Iterator[str]:
     """The flags of a mask that may not remain."""
     return (flag for flag, bits in bad.items() if mask & bits)
+
+
+def together(parts: Iterable[int]) -> int:
+    """The bits of several masks in one."""
+    bits = 0
+    for part in parts:
+        bits |= part
+    return bits

@@ -1,5 +1,6 @@
 """Putting a plan into the book, and taking it back as a whole."""
 
+from collections.abc import Mapping
 from dataclasses import replace
 
 from fastapi import APIRouter
@@ -17,6 +18,7 @@ from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.plans import goals_of, items_of
+from yellow_ladle.core.book import Book
 from yellow_ladle.core.change import Change
 from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.plan import Plan, Swap
@@ -29,7 +31,6 @@ from yellow_ladle.core.planner.together import carried_together
 from yellow_ladle.core.rules import SwapRule
 from yellow_ladle.store.applied import Applied, Applying, applied_plans, put_in, take_back
 from yellow_ladle.store.history import Act
-from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.rulebook import rulebook
 from yellow_ladle.store.standing import Now, Stale
 
@@ -72,7 +73,9 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
 @router.get("/applied")
 def applied(ledger: TheLedger) -> list[AppliedPlanOut]:
     """The plans that were put into the book, the newest first."""
-    return [_out(ledger, plan) for plan in applied_plans(ledger)]
+    rules = {here.rule.id: here.rule.name for here in rulebook(ledger)}
+    book = ledger.now.reading.book
+    return [_out(book, rules, plan) for plan in applied_plans(ledger)]
 
 
 @router.post("/applied/{id}/take-back")
@@ -140,10 +143,7 @@ def _swaps(now: Now, wanted: list[SwapPiece], rules: dict[str, SwapRule]) -> lis
     return swaps
 
 
-def _out(ledger: Ledger, plan: Applied) -> AppliedPlanOut:
-    book = ledger.now.reading.book
-    names = {here.rule.id: here.rule.name for here in rulebook(ledger)}
-
+def _out(book: Book, names: Mapping[str, str], plan: Applied) -> AppliedPlanOut:
     def named(id: str) -> Named:
         known = id in book.preparations
         return Named(id=id, name=book.name(id) if known else id)

@@ -28,7 +28,7 @@ from yellow_ladle.core.planner.score import CRITERIA
 from yellow_ladle.core.planner.together import propose_together, with_whole
 from yellow_ladle.core.rules import SwapRule
 from yellow_ladle.store.applied import chosen_before
-from yellow_ladle.store.rulebook import rulebook
+from yellow_ladle.store.rulebook import rulebook, rules_in_use
 from yellow_ladle.store.standing import Now
 
 LOOSE: tuple[tuple[str, str, Callable[[Limits], Limits]], ...] = (
@@ -87,7 +87,7 @@ def loosened(wanted: PlansIn, ledger: TheLedger) -> list[LoosenedOut]:
     items = items_of(now, wanted.item, wanted.and_items)
     goals = goals_of(now, wanted.goals)
     limits = limits_of(now, wanted.limits)
-    rules = [here.rule for here in rulebook(ledger) if not here.off]
+    rules = rules_in_use(ledger)
     return [
         _loosened(now, items, fewer, looser, rules, out)
         for out, fewer, looser in _looser(now, goals, limits)

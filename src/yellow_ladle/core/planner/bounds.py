@@ -40,8 +40,8 @@ class Bounds:
 
     def __init__(self, region: Region) -> None:
         self._region = region
-        self._order = list(region.pots.values())
-        size = len(self._order)
+        self.order = list(region.pots.values())
+        size = len(self.order)
         self.reach = self._reaches(size)
         self.least: list[Counts] = [(0, 0, 0)] * size
         self.losses: list[Losses] = [NO_LOSS] * size
@@ -61,7 +61,7 @@ class Bounds:
         """
         if first == 0 and (place, have) in self._new:
             return self._new[place, have]
-        deciding = self._order[place]
+        deciding = self.order[place]
         base = (deciding.brings & ~have).bit_count()
         least = base
         for choice in deciding.choices[first:]:
@@ -80,7 +80,7 @@ class Bounds:
         if first == 0 and key in self._together:
             return self._together[key]
         total = 0.0
-        for choice in self._order[place].choices[first:]:
+        for choice in self.order[place].choices[first:]:
             share = choice.share
             here = (weight[0] * share[0], weight[1] * share[1], weight[2] * share[2])
             total += min(self._lost_by(place, option, here) for option in choice.options)
@@ -108,7 +108,7 @@ class Bounds:
 
     def _reaches(self, size: int) -> list[int]:
         leads: list[list[int]] = []
-        for deciding in self._order:
+        for deciding in self.order:
             found = {
                 self._region.places[option.leads]
                 for choice in deciding.choices
@@ -131,7 +131,7 @@ class Bounds:
     def _remainders(self, place: int) -> list[Remainder]:
         """Per line of a pot what it and those after it cost at the least; nothing at the end."""
         found = [Remainder((0, 0, 0), (), NO_LOSS)]
-        for choice in reversed(self._order[place].choices):
+        for choice in reversed(self.order[place].choices):
             after = found[-1]
             sure = (ENDLESS, ENDLESS, ENDLESS)
             whole = (ENDLESS, ENDLESS, ENDLESS)

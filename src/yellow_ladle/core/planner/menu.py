@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from yellow_ladle.core.goals import Goals, offences
+from yellow_ladle.core.goals import Goals, offences, together
 from yellow_ladle.core.plan import Plan, Swap, carried
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.menu_model import MenuModel, Solved, Version
@@ -90,7 +90,7 @@ def plan_menu(
     """
     proposer = Proposer(reading, limits, rules)
     groups = list(dict.fromkeys(guest.goals for guest in guests))
-    ways = [[_together(bad) for bad in offences(reading, goals)] for goals in groups]
+    ways = [[together(bad.values()) for bad in offences(reading, goals)] for goals in groups]
     wanted = [
         (plate, place)
         for plate in dict.fromkeys(plates)
@@ -203,10 +203,3 @@ def _beneath(solved: Solved, top: Version | None) -> tuple[Version, ...]:
 
 def _swaps(solved: Solved, versions: Sequence[Version]) -> tuple[Swap, ...]:
     return tuple(dict.fromkeys(swap for version in versions for swap in solved.swaps[version]))
-
-
-def _together(bad: Mapping[str, int]) -> int:
-    bits = 0
-    for part in bad.values():
-        bits |= part
-    return bits

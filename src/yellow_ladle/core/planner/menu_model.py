@@ -12,6 +12,7 @@ from typing import NamedTuple
 from ortools.sat.python import cp_model
 
 from yellow_ladle.core.book import owner_of
+from yellow_ladle.core.goals import together
 from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.options import Offer, Proposer
 from yellow_ladle.core.reading import node_mask
@@ -65,10 +66,7 @@ class MenuModel:
         self._reading = proposer.reading
         self._ways = ways
         self._wanted = wanted
-        self._bits = 0
-        for choices in ways:
-            for bits in choices:
-                self._bits |= bits
+        self._bits = together(bits for choices in ways for bits in choices)
         self._model = cp_model.CpModel()
         self._way = [
             [self._model.new_bool_var(f"way {g} {k}") for k in range(len(choices))]

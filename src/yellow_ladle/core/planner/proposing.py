@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import combinations
 
-from yellow_ladle.core.goals import Goals, offences, offending
+from yellow_ladle.core.goals import Goals, offences, offending, together
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Plan, Swap, carried
 from yellow_ladle.core.planner.carrying import Carrying
@@ -222,8 +222,8 @@ class _Needs:
 
     def __init__(self, reading: Reading, item: str, bads: Iterable[dict[str, int]]) -> None:
         self._item = item
-        self._bads = [_together(bad) for bad in bads]
-        self._carrying = Carrying(reading, _together(dict(enumerate(self._bads))))
+        self._bads = [together(bad.values()) for bad in bads]
+        self._carrying = Carrying(reading, together(self._bads))
 
     def met_by(self, plan: Plan) -> bool:
         """Whether a plan's carried result holds nothing of what had to go."""
@@ -240,13 +240,6 @@ class _Needs:
 
     def _met(self, mask: int) -> bool:
         return any(not mask & bits for bits in self._bads)
-
-
-def _together(bad: "dict[str, int] | dict[int, int]") -> int:
-    bits = 0
-    for part in bad.values():
-        bits |= part
-    return bits
 
 
 def _goals(wanted: list[tuple[str, str]], some: Iterable[tuple[str, str]]) -> Goals:

@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from yellow_ladle.core.book import Line, owner_of
+from yellow_ladle.core.goals import together
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.fidelity import NOTHING, Three
@@ -66,9 +67,7 @@ class Region:
     ) -> None:
         self.top = owner_of(item)
         self.bad = bad
-        self.bits = 0
-        for bits in bad.values():
-            self.bits |= bits
+        self.bits = together(bad.values())
         self._proposer = proposer
         self._reading = proposer.reading
         self._allowing = allowing

@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from yellow_ladle.core.goals import offending
+from yellow_ladle.core.goals import offending, together
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.region import Allowing, Choice, Region
@@ -78,9 +78,7 @@ def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> 
     made = reading.book.preparations[pot]
     line = made.lines[index]
     offers = proposer.offers(pot, index, milk_goes="milk" in found.bad)
-    bits = 0
-    for part in found.bad.values():
-        bits |= part
+    bits = together(found.bad.values())
     tried = [o.swap.to for o in offers.swaps if o.swap.to and reading.masks[o.swap.to] & bits]
     tried = list(dict.fromkeys(tried))
     check = [

@@ -186,7 +186,7 @@ class Walk:
     def _take_up(self, node: _Node) -> None:
         """Decides the next line of a node in every way, or begins its next pot, or ends it."""
         region = self._regions[id(node.bounds)]
-        order = list(region.pots.values())
+        order = node.bounds.order
         if node.place >= 0:
             deciding = order[node.place]
             if node.at < len(deciding.choices):
