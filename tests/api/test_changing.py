@@ -4,6 +4,7 @@ from httpx2 import Response
 
 from tests.api.client import ApiTest
 from yellow_ladle.core.book import Kitchen
+from yellow_ladle.files.book_file import parse_book, write_book
 from yellow_ladle.store.ledger import Ledger
 
 MAY_MUSTARD = {"kind": "label", "date": "2026-11-24", "person": "TJ"}
@@ -225,6 +226,15 @@ class NamingTheKitchen(ApiTest):
         self.assertEqual(after["carries"], before["carries"])
         kept = self.reopened().now
         self.assertEqual((kept.reading.book.kitchen.regime, kept.kitchen_version), ("us-9", 2))
+
+    def test_what_counts_most_between_swaps_is_kept(self) -> None:
+        usual = self.get("/kitchen")["swap_order"]
+        self.assertEqual(usual, ["adds", "swaps", "fidelity", "pots", "cost"])
+        self.put(name="K", regime="eu-14", swap_order=["pots", "cost", "pots"], seen=1)
+        kept = self.reopened().now.reading.book
+        self.assertEqual(kept.kitchen.swap_order, ("pots", "cost", "adds", "swaps", "fidelity"))
+        self.assertEqual(parse_book(write_book(kept)).kitchen, kept.kitchen)
+        self.is_problem(self.put(name="K", regime="eu-14", swap_order=["taste"], seen=2))
 
     def test_a_stale_or_unknown_regime_changes_nothing(self) -> None:
         self.put(name="One", regime="us-9", seen=1)

@@ -140,6 +140,23 @@ class Swaps(Bench):
         self.shows("gone or less", "table")
         self.no_complaints()
 
+    def test_what_counts_most_is_the_kitchens_until_it_is_chosen_here(self) -> None:
+        self.open("/pots/hen-leek-pie/swaps", "#add-goal")
+        self.goal("wheat", "Wheat")
+        self.goal("milk", "Milk")
+        self.shows("Plan 1 5 swaps", "table")
+        self.click("header button", "Skerrow Light")
+        self.see("[role=dialog]", "What counts most between two swaps")
+        self.click("[aria-label='fewest swaps: one up']")
+        self.accessible()
+        self.click("[role=dialog] button", "Record")
+        self.shows("Plan 1 4 swaps", "table")
+        shown = Select(self.see("[aria-label='What counts most']"))
+        self.assertEqual(shown.first_selected_option.text, "fewest swaps")
+        self.pick("[aria-label='What counts most']", "nothing new in it")
+        self.shows("Plan 1 5 swaps", "table")
+        self.no_complaints()
+
     def test_two_plates_are_cleared_by_the_same_swaps(self) -> None:
         self.open("/pots/hen-leek-pie/swaps", "#add-goal")
         self.goal("vegetarian", "vegetarian")

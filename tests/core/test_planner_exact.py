@@ -10,11 +10,12 @@ from tests.constraint_model import ConstraintModel
 from tests.kitchens import product
 from tests.random_swaps import SmallKitchen, large_kitchen, small_kitchen
 from yellow_ladle.core.book import Book
+from yellow_ladle.core.criteria import Criterion
 from yellow_ladle.core.goals import offences
 from yellow_ladle.core.planner.limits import Limits
 from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.proposing import Habits, Proposal, propose
-from yellow_ladle.core.planner.score import Criterion, ranking
+from yellow_ladle.core.planner.score import ranking
 from yellow_ladle.core.reading import read
 
 BOOKS = 400

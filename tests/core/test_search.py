@@ -2,6 +2,7 @@
 
 import unittest
 from collections.abc import Iterable
+from dataclasses import replace
 
 from tests.kitchens import (
     BUTTER,
@@ -20,11 +21,13 @@ from tests.kitchens import (
 )
 from yellow_ladle.core.book import Preparation
 from yellow_ladle.core.change import applied
+from yellow_ladle.core.criteria import Criterion, ordered
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import ON_THE_CARD, Plan, Swap, swapped
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
-from yellow_ladle.core.planner.proposing import Proposal, propose
+from yellow_ladle.core.planner.proposing import Habits, Proposal, propose
+from yellow_ladle.core.planner.score import Score
 from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
 from yellow_ladle.demo.kitchen import demo_book
@@ -309,3 +312,15 @@ class EveryPlan(unittest.TestCase):
         self.assertEqual(len(three), 3)
         again = propose(read(demo_book()), "hen-leek-pie", goals, 3).plans
         self.assertEqual([plan.swaps for plan in three], [plan.swaps for plan in again])
+
+    def test_the_kitchens_order_ranks_them_until_somebody_asks_otherwise(self) -> None:
+        book, goals = demo_book(), Goals(("wheat", "milk"))
+        kitchen = replace(book.kitchen, swap_order=ordered("swaps"))
+        fewest_first = read(replace(book, kitchen=kitchen))
+
+        def best(reading: Reading, *order: Criterion) -> Score:
+            return propose(reading, "hen-leek-pie", goals, 1, habits=Habits(order)).plans[0].score
+
+        usual, fewest = best(read(book)), best(fewest_first)
+        self.assertEqual(usual, best(fewest_first, "adds"))
+        self.assertLess((fewest.swaps, -fewest.adds), (usual.swaps, -usual.adds))

@@ -7,11 +7,11 @@ from pydantic import BaseModel, ConfigDict, Field
 from yellow_ladle.api.figure_forms import StandOut
 from yellow_ladle.api.ripples import RippleOut
 from yellow_ladle.api.routes.kitchen import Named
+from yellow_ladle.core.criteria import Criterion
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.files.book_models import FlagId, Id, ItemId, Name, Number, Word
 
 AppliedAs: TypeAlias = Literal["variant", "for_all", "mixed", "today"]
-CriterionWord: TypeAlias = Literal["adds", "swaps", "fidelity", "pots", "cost"]
 
 
 class GoalsPiece(BaseModel):
@@ -43,7 +43,10 @@ class LimitsPiece(BaseModel):
 
 
 class PlansIn(BaseModel):
-    """What is to be changed, to what end, within which limits, and what counts most."""
+    """What is to be changed, to what end and within which limits.
+
+    `order` is what counts most this time; what it does not name follows as the kitchen has it.
+    """
 
     model_config = ConfigDict(
         json_schema_extra={"example": {"item": "hen-leek-pie", "goals": {"clear": ["wheat"]}}}
@@ -53,7 +56,7 @@ class PlansIn(BaseModel):
     and_items: Annotated[list[Id], Field(max_length=50)] = []
     goals: GoalsPiece
     limits: LimitsPiece = LimitsPiece()
-    order: Annotated[list[CriterionWord], Field(max_length=5)] = []
+    order: Annotated[list[Criterion], Field(max_length=5)] = []
     limit: Annotated[int, Field(ge=1, le=50)] = 6
 
 

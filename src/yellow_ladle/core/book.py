@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Literal, TypeAlias, get_args
 
+from yellow_ladle.core.criteria import CRITERIA, Criterion
 from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.need import Need
@@ -189,7 +190,7 @@ class Kitchen:
     where somebody states, signs or records. `measures` are its own (its ladle, its scoop), `spoons`
     says what a bare cup or spoon holds. Scaled amounts are rounded to `weigh_to_g` and
     `measure_to_ml`. With `so2_by_amount` a well-known amount of sulphites under the regime's line
-    leaves the declaration.
+    leaves the declaration. Plans are ranked in `swap_order`.
     """
 
     name: str
@@ -201,6 +202,7 @@ class Kitchen:
     weigh_to_g: float = 1
     measure_to_ml: float = 5
     so2_by_amount: bool = False
+    swap_order: tuple[Criterion, ...] = CRITERIA
 
 
 @dataclass(frozen=True)

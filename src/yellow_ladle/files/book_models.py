@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from yellow_ladle.core.book import SECOND_LOOK_DAYS, Kind, Role, Stage, Treatment
+from yellow_ladle.core.criteria import CRITERIA, Criterion
 from yellow_ladle.core.labels.proposals import LONGEST
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.need import Strictness
@@ -65,7 +66,8 @@ class KitchenPiece(Piece):
 
     After `second_look_days` a statement wants a second look. `spoons` says what a bare cup or spoon
     holds; scaled amounts are rounded to `weigh_to_g` and `measure_to_ml`. With `so2_by_amount` a
-    well-known amount of sulphites under the regime's line leaves the declaration.
+    well-known amount of sulphites under the regime's line leaves the declaration. Plans of swaps
+    are ranked in `swap_order`; what it does not name comes last.
     """
 
     name: Name
@@ -77,6 +79,7 @@ class KitchenPiece(Piece):
     weigh_to_g: Positive = 1
     measure_to_ml: Positive = 5
     so2_by_amount: bool = False
+    swap_order: Annotated[list[Criterion], Field(max_length=5)] = list(CRITERIA)
 
 
 class FlagPiece(Piece):

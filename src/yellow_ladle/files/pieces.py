@@ -12,6 +12,7 @@ from yellow_ladle.core.book import (
     Step,
     Way,
 )
+from yellow_ladle.core.criteria import ordered
 from yellow_ladle.core.flags import Flag
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.need import Need
@@ -49,7 +50,8 @@ def kitchen(piece: KitchenPiece) -> Kitchen:
     people = tuple(Person(person.initials, person.name) for person in piece.people)
     measures = tuple(Measure(own.name, own.quantity, own.unit) for own in piece.measures)
     plain = {key: getattr(piece, key) for key in KITCHEN}
-    return Kitchen(**plain, people=people, measures=measures)
+    order = ordered(*piece.swap_order)
+    return Kitchen(**plain, people=people, measures=measures, swap_order=order)
 
 
 def kitchen_piece(value: Kitchen) -> KitchenPiece:
@@ -58,7 +60,8 @@ def kitchen_piece(value: Kitchen) -> KitchenPiece:
         MeasurePiece(name=own.name, quantity=own.quantity, unit=own.unit) for own in value.measures
     ]
     plain = {key: getattr(value, key) for key in KITCHEN}
-    return KitchenPiece(**plain, people=people, measures=measures)
+    order = list(value.swap_order)
+    return KitchenPiece(**plain, people=people, measures=measures, swap_order=order)
 
 
 def tool(piece: ToolPiece) -> Tool:

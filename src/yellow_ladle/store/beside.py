@@ -6,6 +6,7 @@ from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book import Kitchen, Person
+from yellow_ladle.core.criteria import ordered
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
@@ -20,7 +21,9 @@ def kitchen_of(row: KitchenRow | None) -> Kitchen:
         return Kitchen("A new kitchen", "eu-14")
     people = tuple(Person(**person) for person in row.people)
     measures = tuple(Measure(**measure) for measure in row.measures)
-    return Kitchen(people=people, measures=measures, **{key: getattr(row, key) for key in KITCHEN})
+    plain = {key: getattr(row, key) for key in KITCHEN}
+    order = ordered(*row.swap_order)
+    return Kitchen(**plain, people=people, measures=measures, swap_order=order)
 
 
 def write_kitchen(row: KitchenRow, kitchen: Kitchen) -> None:
@@ -28,6 +31,7 @@ def write_kitchen(row: KitchenRow, kitchen: Kitchen) -> None:
     for key in KITCHEN:
         setattr(row, key, getattr(kitchen, key))
     row.people = [asdict(person) for person in kitchen.people]
+    row.swap_order = list(kitchen.swap_order)
     row.measures = [asdict(measure) for measure in kitchen.measures]
 
 

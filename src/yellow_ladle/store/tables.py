@@ -5,6 +5,8 @@ from typing import Any, ClassVar
 from sqlalchemy import JSON, CheckConstraint, ForeignKey, ForeignKeyConstraint, MetaData
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 
+from yellow_ladle.core.criteria import Criterion
+
 # Deferred keys are checked at the end of the transaction, as a pot is rewritten by taking its rows
 # out and putting new ones in.
 
@@ -21,6 +23,7 @@ class Base(DeclarativeBase):
     )
     type_annotation_map: ClassVar[dict[Any, Any]] = {
         list[str]: JSON,
+        list[Criterion]: JSON,
         list[dict[str, Any]]: JSON,
         dict[str, Any]: JSON,
     }
@@ -40,6 +43,7 @@ class KitchenRow(Base):
     weigh_to_g: Mapped[float] = mapped_column(default=1, server_default="1")
     measure_to_ml: Mapped[float] = mapped_column(default=5, server_default="5")
     so2_by_amount: Mapped[bool] = mapped_column(default=False, server_default="0")
+    swap_order: Mapped[list[Criterion]] = mapped_column(default=list, server_default="[]")
     version: Mapped[int] = mapped_column(default=1)
 
 

@@ -2230,7 +2230,7 @@ export interface components {
          * KitchenIn
          * @description The kitchen as it is to be; `seen` is the version that the writer saw.
          *
-         *     What is null of its measures, spoons and steps stays as it is.
+         *     What is null of its measures, spoons, steps and order stays as it is.
          * @example {
          *       "name": "Skerrow Light",
          *       "regime": "uk-14",
@@ -2262,6 +2262,8 @@ export interface components {
             measure_to_ml?: number | null;
             /** So2 By Amount */
             so2_by_amount?: boolean | null;
+            /** Swap Order */
+            swap_order?: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[] | null;
             /** Seen */
             seen: number;
         };
@@ -2293,6 +2295,8 @@ export interface components {
             measure_to_ml: number;
             /** So2 By Amount */
             so2_by_amount: boolean;
+            /** Swap Order */
+            swap_order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
             regime: components["schemas"]["Named"];
             /** Regimes */
             regimes: components["schemas"]["Named"][];
@@ -3085,7 +3089,9 @@ export interface components {
         };
         /**
          * PlansIn
-         * @description What is to be changed, to what end, within which limits, and what counts most.
+         * @description What is to be changed, to what end and within which limits.
+         *
+         *     `order` is what counts most this time; what it does not name follows as the kitchen has it.
          * @example {
          *       "goals": {
          *         "clear": [

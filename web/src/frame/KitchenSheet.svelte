@@ -7,6 +7,7 @@
   import Sheet from '../parts/Sheet.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import MeasuresPart from './MeasuresPart.svelte';
+  import SwapOrder from './SwapOrder.svelte';
 
   /** Names the kitchen and its people, and picks the law that it declares by. */
   let { kitchen, onclose }: { kitchen: Schema['KitchenOut']; onclose: () => void } = $props();
@@ -24,6 +25,7 @@
       so2_by_amount: kitchen.so2_by_amount
     }))
   );
+  let order = $state(untrack(() => [...kitchen.swap_order]));
   let error = $state<unknown>(null);
 
   async function record() {
@@ -36,6 +38,7 @@
         second_look_days: days,
         people: named,
         ...own,
+        swap_order: order,
         measures: own.measures.filter((measure) => measure.name.trim() && measure.quantity > 0),
         seen: kitchen.version
       };
@@ -93,6 +96,7 @@
       </div>
     </fieldset>
     <MeasuresPart bind:own />
+    <SwapOrder bind:order />
     <Trouble {error} />
   </div>
   {#snippet foot()}

@@ -4,14 +4,10 @@
   import { tick } from 'svelte';
   import type { Schema } from '../api/client';
   import Options from '../parts/Options.svelte';
-  import { p, route } from '../routes';
   import type { Bench, Goal } from './bench.svelte';
 
-  let {
-    bench,
-    name,
-    kitchen
-  }: { bench: Bench; name: string; kitchen: Schema['KitchenOut'] | undefined } = $props();
+  /** What the plans are to reach: flags to clear, diets to fit. */
+  let { bench, kitchen }: { bench: Bench; kitchen: Schema['KitchenOut'] | undefined } = $props();
 
   let words = $state('');
   let chosen = $state(0);
@@ -53,14 +49,7 @@
   </button>
 {/snippet}
 
-<div class="flex flex-wrap items-center gap-3 pb-3 text-[20px]">
-  <span>Make</span>
-  <a
-    class="flex min-h-11 items-center font-name font-[650] underline decoration-ladle decoration-[3px] underline-offset-[9px]"
-    href={p('/pots/:id', { params: { id: route.params.id ?? '' } })}
-  >
-    {name}
-  </a>
+<div class="flex flex-wrap items-center gap-3 py-1.5 text-[20px]">
   {#if without.length > 0}
     <span>without</span>
     {#each without as goal (goal.id)}{@render chip(goal)}{/each}

@@ -1,14 +1,12 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { potsQuery } from '../api/queries';
+  import type { Schema } from '../api/client';
   import type { Bench } from './bench.svelte';
+  import { CRITERIA, type Criterion } from './criteria';
 
   /** What a plan may not do. */
-  let { bench }: { bench: Bench } = $props();
-  const pots = potsQuery();
-  const dishes = $derived(
-    (pots.data?.entries ?? []).filter((pot) => pot.kind === 'dish' && !pot.retired)
-  );
+  let { bench, kitchen }: { bench: Bench; kitchen: Schema['KitchenOut'] | undefined } = $props();
+  const order = $derived(kitchen?.swap_order ?? []);
 
   const switches = [
     ['keep_colour', 'keep the colour'],
@@ -46,33 +44,17 @@
   </label>
   <label class="flex min-h-11 items-center gap-2">
     first
-    <select class="field !w-44" bind:value={bench.first} aria-label="What counts most">
-      <option value="">nothing new in it</option>
-      <option value="fidelity">nearest in taste</option>
-      <option value="swaps">fewest swaps</option>
-      <option value="pots">fewest pots</option>
-      <option value="cost">cheapest goods</option>
-    </select>
-  </label>
-  <label class="flex min-h-11 items-center gap-2">
-    together with
     <select
-      class="field !w-48"
-      value=""
-      aria-label="Clear another plate by the same swaps"
-      onchange={(event) => {
-        const dish = dishes.find((other) => other.id === event.currentTarget.value);
-        if (dish) bench.also(dish.id, dish.name);
-        event.currentTarget.value = '';
-      }}
+      class="field !w-44"
+      aria-label="What counts most"
+      value={bench.first ?? order[0]}
+      onchange={(event) => (bench.first = event.currentTarget.value as Criterion)}
     >
-      <option value="">no other plate</option>
-      {#each dishes as dish (dish.id)}<option value={dish.id}>{dish.name}</option>{/each}
+      {#each order as criterion (criterion)}
+        <option value={criterion}>{CRITERIA[criterion]}</option>
+      {/each}
     </select>
   </label>
-  {#each Object.entries(bench.others) as [item, name] (item)}
-    {@render chip(item, `and ${name}`)}
-  {/each}
   {#each Object.entries(bench.barred) as [item, name] (item)}
     {@render chip(item, `not ${name}`)}
   {/each}

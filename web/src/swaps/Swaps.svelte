@@ -11,6 +11,7 @@
   import GoalBar from './GoalBar.svelte';
   import LimitBar from './LimitBar.svelte';
   import LoosenList from './LoosenList.svelte';
+  import PlateBar from './PlateBar.svelte';
   import PlanTable from './PlanTable.svelte';
   import PourDrawing from './PourDrawing.svelte';
 
@@ -26,7 +27,7 @@
   });
 
   $effect(() => {
-    void JSON.stringify(bench.asked);
+    void [JSON.stringify(bench.asked), kitchen.data?.version];
     void bench.find();
   });
 </script>
@@ -36,18 +37,9 @@
 <div class="grid h-full grid-rows-[auto_minmax(0,1fr)_auto]">
   <div class="px-5">
     <h1 class="sr-only">Swap bench</h1>
-    <nav class="flex justify-end gap-5 text-[16px]" aria-label="More about swaps">
-      <a class="flex min-h-11 items-center underline underline-offset-4" href={p('/menu')}>
-        For the whole menu
-      </a>
-      <a class="flex min-h-11 items-center underline underline-offset-4" href={p('/applied')}>
-        Plans in the book
-      </a>
-      <a class="flex min-h-11 items-center underline underline-offset-4" href={p('/rules')}>Rules</a
-      >
-    </nav>
-    <GoalBar {bench} name={pot.data?.preparation.name ?? ''} kitchen={kitchen.data} />
-    <LimitBar {bench} />
+    <PlateBar {bench} name={pot.data?.preparation.name ?? ''} />
+    <GoalBar {bench} kitchen={kitchen.data} />
+    <LimitBar {bench} kitchen={kitchen.data} />
   </div>
   <div class="min-h-0 overflow-y-auto px-5" aria-busy={bench.busy}>
     <Trouble error={bench.error ?? pot.error} />

@@ -1,13 +1,13 @@
 import { answer, api, type Schema } from '../api/client';
 import { afterRecording } from '../api/queries';
 import { announcements } from '../frame/announce.svelte';
+import type { Criterion } from './criteria';
 
 export type Plans = Schema['PlansOut'];
 export type Plan = Schema['PlanOut'];
 export type Limits = Schema['LimitsPiece'];
 export type Loosened = Schema['LoosenedOut'];
 export type How = Schema['ApplyIn']['as'];
-export type Criterion = 'adds' | 'swaps' | 'fidelity' | 'pots' | 'cost';
 export type Goal = { what: 'clear' | 'fit'; id: string; name: string };
 
 export const noLimits = (): Limits => ({
@@ -21,14 +21,6 @@ export const noLimits = (): Limits => ({
 });
 
 const SHOWN = 3;
-const FIRST = 'swaps-first';
-const CRITERIA = ['adds', 'swaps', 'fidelity', 'pots', 'cost'];
-
-/** What counts most here, as it was chosen last. */
-function remembered(): Criterion | '' {
-  const told = localStorage.getItem(FIRST) ?? '';
-  return CRITERIA.includes(told) ? (told as Criterion) : '';
-}
 
 const without = (record: Record<string, string>, key: string) =>
   Object.fromEntries(Object.entries(record).filter(([other]) => other !== key));
@@ -41,7 +33,8 @@ export class Bench {
   loosened = $state<Loosened[] | null>(null);
   picked = $state(0);
   pinned = $state<number[]>([]);
-  first = $state<Criterion | ''>(remembered());
+  /** What counts most this once; null leaves it to the kitchen's own order. */
+  first = $state<Criterion | null>(null);
   others = $state<Record<string, string>>({});
   kept = $state<Record<string, string>>({});
   barred = $state<Record<string, string>>({});
@@ -142,7 +135,6 @@ export class Bench {
 
   async find() {
     const mine = ++this.#latest;
-    localStorage.setItem(FIRST, this.first);
     this.error = null;
     this.loosened = null;
     if (this.goals.length === 0) {

@@ -10,6 +10,7 @@ from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.core.book import KINDS, ROLES, SECOND_LOOK_DAYS, STAGES, TREATMENTS, Kitchen
 from yellow_ladle.core.colours import colours
+from yellow_ladle.core.criteria import Criterion
 from yellow_ladle.core.diets import diets
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.faults import measure_faults
@@ -57,7 +58,7 @@ class Named(BaseModel):
 class KitchenIn(BaseModel):
     """The kitchen as it is to be; `seen` is the version that the writer saw.
 
-    What is null of its measures, spoons and steps stays as it is.
+    What is null of its measures, spoons, steps and order stays as it is.
     """
 
     model_config = ConfigDict(
@@ -73,6 +74,7 @@ class KitchenIn(BaseModel):
     weigh_to_g: Annotated[Positive, Field(le=1_000)] | None = None
     measure_to_ml: Annotated[Positive, Field(le=1_000)] | None = None
     so2_by_amount: bool | None = None
+    swap_order: Annotated[list[Criterion], Field(max_length=5)] | None = None
     seen: Annotated[int, Field(ge=0)]
 
 
@@ -89,6 +91,7 @@ class KitchenOut(BaseModel):
     weigh_to_g: float
     measure_to_ml: float
     so2_by_amount: bool
+    swap_order: list[Criterion]
     regime: Named
     regimes: list[Named]
     unchecked: int
@@ -163,6 +166,7 @@ def _kitchen(now: Now) -> KitchenOut:
         weigh_to_g=book.kitchen.weigh_to_g,
         measure_to_ml=book.kitchen.measure_to_ml,
         so2_by_amount=book.kitchen.so2_by_amount,
+        swap_order=list(book.kitchen.swap_order),
         regimes=[Named(id=regime.id, name=regime.name) for regime in regimes().values()],
         regime=Named(id=book.kitchen.regime, name=regimes()[book.kitchen.regime].name),
         unchecked=sum(unchecked),

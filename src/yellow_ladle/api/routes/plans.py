@@ -24,7 +24,6 @@ from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.limits import Limits
 from yellow_ladle.core.planner.proposing import Habits
-from yellow_ladle.core.planner.score import CRITERIA
 from yellow_ladle.core.planner.together import propose_together, with_whole
 from yellow_ladle.core.rules import SwapRule
 from yellow_ladle.store.applied import chosen_before
@@ -54,7 +53,7 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
     goals = goals_of(now, wanted.goals)
     rules = {here.rule.id: here for here in rulebook(ledger)}
     reading = now.reading
-    habits = Habits(tuple(dict.fromkeys(wanted.order)) or CRITERIA, chosen_before(ledger))
+    habits = Habits(tuple(wanted.order), chosen_before(ledger))
     proposal = propose_together(
         reading,
         items,

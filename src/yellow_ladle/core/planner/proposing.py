@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import combinations
 
+from yellow_ladle.core.criteria import Criterion
 from yellow_ladle.core.goals import Goals, offences, offending, together
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Plan, Swap, carried
@@ -11,7 +12,7 @@ from yellow_ladle.core.planner.carrying import Carrying
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.region import Allowing, Region
-from yellow_ladle.core.planner.score import CRITERIA, Criterion, Rank, Score, ranking
+from yellow_ladle.core.planner.score import Rank, Score, ranking
 from yellow_ladle.core.planner.standing import Blocked, standing_in_the_way
 from yellow_ladle.core.planner.walk import Found, Walk
 from yellow_ladle.core.reading import Reading
@@ -57,9 +58,12 @@ class Proposal:
 
 @dataclass(frozen=True, slots=True)
 class Habits:
-    """What a kitchen likes: its order of criteria, and the swaps (from, to) it chose before."""
+    """What is liked: the swaps (from, to) chosen before, and what counts more than usual.
 
-    order: tuple[Criterion, ...] = CRITERIA
+    What `order` does not name follows in the order of the book's kitchen.
+    """
+
+    order: tuple[Criterion, ...] = ()
     familiar: frozenset[tuple[str, str | None]] = frozenset()
 
 
@@ -140,7 +144,7 @@ class _Search:
 
     @property
     def _rank(self) -> Callable[[Score], Rank]:
-        return ranking(self._habits.order)
+        return ranking((*self._habits.order, *self.reading.book.kitchen.swap_order))
 
     def _plans(self, goals: Goals, bads: Sequence[dict[str, int]], limit: int) -> list[Plan]:
         regions = [Region(self.proposer, self.item, bad) for bad in bads]

@@ -2,13 +2,11 @@
 
 from collections.abc import Callable, Iterable
 from operator import itemgetter
-from typing import Literal, NamedTuple, TypeAlias, get_args
+from typing import NamedTuple, TypeAlias
 
-Criterion: TypeAlias = Literal["adds", "swaps", "fidelity", "pots", "cost"]
+from yellow_ladle.core.criteria import CRITERIA, Criterion, ordered
+
 Rank: TypeAlias = tuple[float, ...]
-
-CRITERIA: tuple[Criterion, ...] = get_args(Criterion)
-"""In the order that counts until a kitchen says otherwise."""
 
 DIGITS = 3
 """Decimals to which shares of a plate and money are told apart: nobody tastes less."""
@@ -62,8 +60,7 @@ def ranking(order: tuple[Criterion, ...] = CRITERIA) -> Callable[[Score], Rank]:
 
     Criteria that the order does not name come last, as they stand.
     """
-    wanted = (*order, *(name for name in CRITERIA if name not in order))
-    fields = ("stands", "checks", *(field for name in wanted for field in _OF[name]))
+    fields = ("stands", "checks", *(field for name in ordered(*order) for field in _OF[name]))
     return itemgetter(*(Score._fields.index(field) for field in fields))
 
 
