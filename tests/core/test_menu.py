@@ -111,6 +111,25 @@ class AgainstThePlanner(unittest.TestCase):
             for serving in found.servings:
                 self.assertTrue(serving.plan is None or serving.plan.meets)
 
+    def test_the_answer_without_a_search_meets_every_goal_with_no_fewer_pots(self) -> None:
+        more = 0
+        for seed in range(16):
+            kitchen = large_kitchen(seed, 15)
+            before = read(kitchen.book)
+            plates = Random(seed).sample(list(kitchen.book.preparations), 4)
+            guests = [Guest(flag, Goals((flag,))) for flag in ("wheat", "milk", "celery")]
+            quick = plan_menu(before, plates, guests, seconds=0.0001, rules=kitchen.rules)
+            best = plan_menu(before, plates, guests, seconds=30, rules=kitchen.rules)
+            self.assertTrue(best.optimal)
+            self.assertLessEqual(quick.bound, len(best.pots))
+            self.assertLessEqual(len(best.pots), len(quick.pots))
+            more += len(quick.pots) > len(best.pots)
+            for one, other in zip(quick.servings, best.servings, strict=True):
+                self.assertEqual(one.plan is None, other.plan is None)
+                for plan in (one.plan, other.plan):
+                    self.assertTrue(plan is None or plan.meets)
+        self.assertGreater(more, 0)
+
 
 if __name__ == "__main__":
     unittest.main()

@@ -42,13 +42,12 @@ class Reread:
 
 def applied(book: Book, change: Change) -> Book:
     """The book with a change made."""
-    products, preparations = book.products, book.preparations
-    if change.products or change.removed:
-        products = {id: made for id, made in products.items() if id not in change.removed}
-        products |= {product.id: product for product in change.products}
-    if change.preparations or change.removed:
-        preparations = {id: made for id, made in preparations.items() if id not in change.removed}
-        preparations |= {preparation.id: preparation for preparation in change.preparations}
+    products, preparations = dict(book.products), dict(book.preparations)
+    for id in change.removed:
+        products.pop(id, None)
+        preparations.pop(id, None)
+    products |= {product.id: product for product in change.products}
+    preparations |= {preparation.id: preparation for preparation in change.preparations}
     return replace(book, products=products, preparations=preparations)
 
 

@@ -6,7 +6,8 @@ from dataclasses import dataclass
 from yellow_ladle.core.goals import Goals, offences, together
 from yellow_ladle.core.plan import Plan, Swap, carried
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
-from yellow_ladle.core.planner.menu_model import MenuModel, Solved, Version
+from yellow_ladle.core.planner.menu_answer import Solved, Version
+from yellow_ladle.core.planner.menu_model import MenuModel
 from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.proposing import Habits, propose
 from yellow_ladle.core.planner.region import Region
@@ -85,8 +86,9 @@ def plan_menu(
 ) -> MenuPlan:
     """The fewest pots that let every guest eat every plate that can be cleared for them.
 
-    Where the solver finds nothing in the time, every plate is planned by itself for every group,
-    with the fewest pots each: an answer, but hardly the best.
+    The solver starts from an answer that is made without a search (menu_start.py). Where there is
+    none, and the solver finds nothing in the time, every plate is planned by itself for every
+    group, with the fewest pots each: an answer, but hardly the best.
     """
     proposer = Proposer(reading, limits, rules)
     groups = list(dict.fromkeys(guest.goals for guest in guests))
@@ -101,7 +103,7 @@ def plan_menu(
     if solved is None:
         return _one_by_one(proposer, list(dict.fromkeys(plates)), groups, guests)
     eaters = [tuple(guest.name for guest in guests if guest.goals == goals) for goals in groups]
-    small = {version: _small_pot(solved, version, eaters) for version in solved.versions}
+    small = {version: _small_pot(solved, version, eaters) for version in solved.swaps}
     servings = tuple(
         _serving(reading, solved, small, plate, (place, goals), eaters[place])
         if (plate, place) in wanted
@@ -110,7 +112,7 @@ def plan_menu(
         for place, goals in enumerate(groups)
     )
     tiers = reading.family.tiers
-    pots = sorted(solved.versions, key=lambda version: (tiers[version.pot], version))
+    pots = sorted(solved.swaps, key=lambda version: (tiers[version.pot], version))
     return MenuPlan(
         servings, tuple(small[version] for version in pots), solved.optimal, solved.bound
     )

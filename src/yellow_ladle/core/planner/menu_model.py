@@ -6,51 +6,20 @@ that group eats. The number of versions is made as small as it can be, then that
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
-from typing import NamedTuple
 
 from ortools.sat.python import cp_model
 
 from yellow_ladle.core.book import owner_of
 from yellow_ladle.core.goals import together
 from yellow_ladle.core.plan import Swap
+from yellow_ladle.core.planner.menu_answer import Solved, Version, Way
+from yellow_ladle.core.planner.menu_start import started
 from yellow_ladle.core.planner.options import Offer, Proposer
 from yellow_ladle.core.reading import node_mask
 
 WORKERS = 2
 A_SWAP = 50
 """What a swap counts for by itself; losing all flavour, texture and colour adds 300."""
-
-
-class Version(NamedTuple):
-    """A pot as it is made for some groups, named after the first of them."""
-
-    pot: str
-    group: int
-
-
-@dataclass(frozen=True, slots=True)
-class Solved:
-    """What the solver found. `serves`: the version per plate and group, None for the usual."""
-
-    versions: tuple[Version, ...]
-    serves: dict[tuple[str, int], Version | None]
-    swaps: dict[Version, tuple[Swap, ...]]
-    made_of: dict[Version, tuple[Version, ...]]
-    eaten_by: dict[Version, tuple[int, ...]]
-    optimal: bool
-    bound: int
-
-
-@dataclass(frozen=True, slots=True)
-class _Way:
-    """One thing that can be done about a line: keep it (None) or swap it; `mask` of what it brings,
-    `pot` where it is a preparation. `price`: of a swap, more where more is lost by it."""
-
-    swap: Swap | None
-    mask: int
-    pot: str | None
-    price: int = 0
 
 
 class MenuModel:
@@ -76,9 +45,9 @@ class MenuModel:
             self._model.add_exactly_one(literals)
         self._eats: dict[tuple[Version, int], cp_model.IntVar] = {}
         self._chosen: dict[tuple[Version, int, int], cp_model.IntVar] = {}
-        self._pointed: dict[tuple[Version, int, int, int], cp_model.IntVar] = {}
+        self._pointed: dict[tuple[Version, int, int, int | None], cp_model.IntVar] = {}
         self._depth: dict[Version, cp_model.IntVar] = {}
-        self._lines: dict[str, dict[int, list[_Way]]] = {}
+        self._lines: dict[str, dict[int, list[Way]]] = {}
         self._pots = self._collect()
         self._versions = [Version(pot, g) for pot in self._pots for g in range(len(ways))]
         for version in self._versions:
@@ -102,11 +71,42 @@ class MenuModel:
         solver.parameters.max_time_in_seconds = seconds
         solver.parameters.num_workers = WORKERS
         solver.parameters.random_seed = 1
+        # A long look before the start is worth more to a solver that has no answer yet.
+        solver.parameters.max_presolve_iterations = 1
+        solver.parameters.cp_model_probing_level = 0
+        start = self._start()
+        if start is not None:
+            self._hint(start)
         status = solver.solve(self._model)
         if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
-            return None
+            return start
         bound = int(solver.best_objective_bound + 0.5) // dear
-        return self._solved(solver, bound, optimal=status == cp_model.OPTIMAL)
+        return self._solved(solver, max(bound, start.bound if start else 0))
+
+    def _start(self) -> Solved | None:
+        """An answer without a search, where every group has one way to its goals only."""
+        if any(len(choices) > 1 for choices in self._ways):
+            return None
+        bits = [choices[0] for choices in self._ways]
+        fixed = {pot: self._fixed(pot) for pot in self._lines}
+        return started(self._lines, fixed, bits, self._wanted, self._reading.masks)
+
+    def _hint(self, start: Solved) -> None:
+        """Tells the solver of an answer, in every variable."""
+        hint = self._model.add_hint
+        for (version, group), eaten in self._eats.items():
+            hint(eaten, group in start.eaten_by.get(version, ()))
+        for (version, index, at), literal in self._chosen.items():
+            hint(literal, start.taken.get(version, {}).get(index) == at)
+        for (version, index, at, into), pointer in self._pointed.items():
+            way = self._lines[version.pot][index][at]
+            inside = {made.pot: made.group for made in start.made_of.get(version, ())}
+            taken = start.taken.get(version, {}).get(index) == at
+            hint(pointer, taken and inside.get(str(way.pot)) == into)
+        for version, depth in self._depth.items():
+            hint(depth, _depth(start, version) if version in start.taken else 0)
+        for key, usual in self._usual.items():
+            hint(usual, start.serves[key] is None)
 
     def _collect(self) -> list[str]:
         """Every pot that may have to be made otherwise, with what can be done about its lines."""
@@ -129,7 +129,7 @@ class MenuModel:
             ]
         return list(self._lines)
 
-    def _options(self, pot: str, index: int) -> Iterator[_Way]:
+    def _options(self, pot: str, index: int) -> Iterator[Way]:
         reading = self._reading
         item = reading.book.preparations[pot].lines[index].item
         yield self._as_way(None, item)
@@ -140,7 +140,7 @@ class MenuModel:
         for offer in self._proposer.offers(pot, index, milk_goes=milk).swaps:
             to = offer.swap.to
             if to is None:
-                yield _Way(offer.swap, 0, None, _price(offer))
+                yield Way(offer.swap, 0, None, _price(offer))
                 continue
             way = self._as_way(offer.swap, to, _price(offer))
             key = (offer.swap.rule, way.mask & self._bits)
@@ -149,10 +149,10 @@ class MenuModel:
                 seen.add(key)
                 yield way
 
-    def _as_way(self, swap: Swap | None, item: str, price: int = 0) -> _Way:
+    def _as_way(self, swap: Swap | None, item: str, price: int = 0) -> Way:
         owner = owner_of(item)
         pot = owner if owner in self._reading.book.preparations else None
-        return _Way(swap, self._reading.masks[item], pot, price)
+        return Way(swap, self._reading.masks[item], pot, price)
 
     def _begin(self, version: Version) -> None:
         model, groups = self._model, len(self._ways)
@@ -168,11 +168,7 @@ class MenuModel:
         model = self._model
         exists = self._eats[version, version.group]
         made = self._reading.book.preparations[version.pot]
-        fixed = node_mask(self._reading, version.pot)
-        for index in made.counted():
-            if index not in self._lines[version.pot]:
-                fixed |= self._reading.masks[made.lines[index].item]
-        self._not_for(version, fixed, exists)
+        self._not_for(version, self._fixed(version.pot), exists)
         leaving: list[cp_model.IntVar] = []
         for index, options in self._lines[version.pot].items():
             literals: list[cp_model.IntVar] = []
@@ -184,7 +180,7 @@ class MenuModel:
                     self._point(version, index, at, way, literal)
                 else:
                     self._not_for(version, way.mask, literal)
-                if way.swap is not None and way.swap.to is None:
+                if way.leaves:
                     leaving.append(literal)
             model.add(sum(literals) == 1).only_enforce_if(exists)
             model.add(sum(literals) == 0).only_enforce_if(exists.negated())
@@ -192,14 +188,24 @@ class MenuModel:
         if len(self._lines[version.pot]) == len(made.lines) and leaving:
             model.add(sum(leaving) < len(made.lines))
 
+    def _fixed(self, pot: str) -> int:
+        """What the pot itself and the lines that offend nobody bring into it."""
+        made = self._reading.book.preparations[pot]
+        mask = node_mask(self._reading, pot)
+        for index in made.counted():
+            if index not in self._lines[pot]:
+                mask |= self._reading.masks[made.lines[index].item]
+        return mask
+
     def _point(
-        self, version: Version, index: int, at: int, way: _Way, literal: cp_model.IntVar
+        self, version: Version, index: int, at: int, way: Way, literal: cp_model.IntVar
     ) -> None:
         """Which version of another pot goes in, the usual one among them."""
         model, groups = self._model, len(self._ways)
         assert way.pot is not None
         usual = model.new_bool_var(f"{version} {index} {at} usual")
         self._not_for(version, way.mask, usual)
+        self._pointed[version, index, at, None] = usual
         pointers = [usual]
         for group in range(groups):
             other = Version(way.pot, group)
@@ -244,25 +250,24 @@ class MenuModel:
             for group in range(len(self._ways)):
                 model.add(sum(self._eats[Version(pot, v), group] for v in range(group + 1)) <= 1)
 
-    def _solved(self, solver: cp_model.CpSolver, bound: int, *, optimal: bool) -> Solved:
+    def _solved(self, solver: cp_model.CpSolver, bound: int) -> Solved:
         def holds(literal: cp_model.IntVar) -> bool:
             return bool(solver.value(literal))
 
         versions = tuple(v for v in self._versions if holds(self._eats[v, v.group]))
-        swaps: dict[Version, tuple[Swap, ...]] = {}
+        taken: dict[Version, dict[int, int]] = {}
         made_of: dict[Version, tuple[Version, ...]] = {}
         for version in versions:
-            chosen = [
-                way.swap
+            taken[version] = {
+                index: at
                 for index, options in self._lines[version.pot].items()
-                for at, way in enumerate(options)
-                if way.swap is not None and holds(self._chosen[version, index, at])
-            ]
-            swaps[version] = tuple(chosen)
+                for at in range(len(options))
+                if holds(self._chosen[version, index, at])
+            }
             made_of[version] = tuple(
                 Version(str(self._lines[version.pot][index][at].pot), group)
                 for (one, index, at, group), pointer in self._pointed.items()
-                if one == version and holds(pointer)
+                if one == version and group is not None and holds(pointer)
             )
         serves: dict[tuple[str, int], Version | None] = {}
         for plate, group in self._wanted:
@@ -278,7 +283,20 @@ class MenuModel:
             )
             for version in versions
         }
-        return Solved(versions, serves, swaps, made_of, eaten_by, optimal, bound)
+        swaps = {
+            version: tuple(
+                way.swap
+                for index, at in ways.items()
+                if (way := self._lines[version.pot][index][at]).swap is not None
+            )
+            for version, ways in taken.items()
+        }
+        return Solved(serves, swaps, taken, made_of, eaten_by, bound)
+
+
+def _depth(solved: Solved, version: Version) -> int:
+    """The longest way down from a version to one that is made of no other."""
+    return max((_depth(solved, below) + 1 for below in solved.made_of[version]), default=0)
 
 
 def _price(offer: Offer) -> int:
