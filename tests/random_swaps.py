@@ -1,6 +1,6 @@
 """Small kitchens drawn at random, with rules of their own, that have something to swap."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from random import Random
 
 from tests.kitchens import FREE, book, line, pot, product
@@ -12,6 +12,7 @@ from yellow_ladle.core.rules import SwapRule
 
 CLASSES = ("alpha", "beta", "gamma", "delta")
 ROLES = ("body", "liquid", "fat")
+STARCHES = ("rice-flour", "cornflour", "arrowroot", "potato-starch")
 FLAGS = ("wheat", "milk", "soy", "beef", "oats")
 
 
@@ -154,3 +155,27 @@ def large_kitchen(seed: int, pots: int = 60) -> SmallKitchen:
     ]
     goals = random.choice((Goals(("wheat",)), Goals(("wheat", "soy")), Goals(("milk", "oats"))))
     return SmallKitchen(book(*products, *made), made[-1].id, goals, tuple(rules))
+
+
+def thickened_kitchen(seed: int) -> SmallKitchen:
+    """A soup on a sauce, both bound with flour, and rules that bind more or less than it."""
+    random = Random(seed)
+    goods = [product("flour", "wheat", "wheat-flour"), product("water", class_="water")]
+    goods += [
+        product(f"{class_}-{n}", random.choice(("", "", "oats")), class_)
+        for class_ in STARCHES
+        for n in range(random.choice((1, 1, 2)))
+    ]
+    lines = (line("flour", "thickener", quantity=60), line("water", "liquid", quantity=1000))
+    sauce = pot("sauce", *lines)
+    soup = pot("soup", lines[0], line("sauce", quantity=1060), kind="soup")
+    rules = [
+        replace(
+            rule(f"r{n}", "wheat-flour", class_, fidelity=(1, random.choice((0.6, 0.9, 1)), 1)),
+            ratio=random.choice((0.2, 0.5, 1.0, 1.5)),
+            law=random.choice(("weight", "weight", "thickening")),
+        )
+        for n, class_ in enumerate((*STARCHES, *STARCHES[:2]))
+    ]
+    goals = Goals(("wheat",))
+    return SmallKitchen(book(*goods, sauce, soup), "soup", goals, tuple(rules))

@@ -174,7 +174,7 @@ class Swaps(Bench):
         self.goal("fish", "Fish")
         self.shows("No plan reaches it")
         self.shows("Skerrow day-boat cod in Cod on samphire (fish): no swap is known")
-        self.shows("no fewer lines are to blame")
+        self.shows("no fewer are to blame")
         self.accessible()
         self.click("[aria-label='Drop the goal Fish']")
         self.shows("Name what must go")

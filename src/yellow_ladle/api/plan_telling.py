@@ -35,12 +35,10 @@ from yellow_ladle.core.planner.placing import Placement, placements
 from yellow_ladle.core.planner.prices import UNKNOWN
 from yellow_ladle.core.planner.proposing import CheckFirst
 from yellow_ladle.core.planner.standing import Blocked
+from yellow_ladle.core.planner.thinner import poured
 from yellow_ladle.core.ripple import ripple
 from yellow_ladle.store.rulebook import RuleHere
 from yellow_ladle.store.standing import Now
-
-POURED = ("sauce", "soup")
-"""Kinds whose thickness is compared."""
 
 
 class Telling:
@@ -205,15 +203,14 @@ class Telling:
 
     def _thickness(self, plan: Plan) -> list[ThicknessMoveOut]:
         found: list[ThicknessMoveOut] = []
-        for pot in plan.pots:
-            if self._book.preparations[pot].kind in POURED:
-                before = thickness(self._reading.balance, pot).hot
-                after = thickness(plan.after.balance, pot).hot
-                found.append(
-                    ThicknessMoveOut(
-                        pot=self._book.name(pot), before=stand_out(before), after=stand_out(after)
-                    )
+        for pot in poured(self._reading, plan.pots):
+            before = thickness(self._reading.balance, pot).hot
+            after = thickness(plan.after.balance, pot).hot
+            found.append(
+                ThicknessMoveOut(
+                    pot=self._book.name(pot), before=stand_out(before), after=stand_out(after)
                 )
+            )
         return found
 
     def _pour(self, plan: Plan) -> list[DrawnOut]:

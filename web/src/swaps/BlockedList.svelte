@@ -10,7 +10,10 @@
   const told = $derived.by(() => {
     const lines = new Map<string, { where: string; flags: string[]; entry: Blocked }>();
     for (const entry of blocked) {
-      const where = `${entry.from_name} in ${entry.in_name}`;
+      const where =
+        entry.from_name === entry.in_name
+          ? entry.in_name
+          : `${entry.from_name} in ${entry.in_name}`;
       const known = lines.get(where + entry.why);
       if (known) known.flags.push(entry.flag.toLowerCase());
       else lines.set(where + entry.why, { where, flags: [entry.flag.toLowerCase()], entry });
@@ -22,8 +25,8 @@
 {#if told.length > 0}
   <h3 class="mt-4 text-[18px]">What stands in the way</h3>
   <p class="text-soft">
-    No choice of swaps gets round {told.length === 1 ? 'this line' : `these ${told.length} lines`},
-    and no fewer lines are to blame.
+    No choice of swaps gets round {told.length === 1 ? 'this' : `these ${told.length}`}, and no
+    fewer are to blame.
   </p>
   <ul class="mt-1 mb-4">
     {#each told as { where, flags, entry } (where + entry.why)}

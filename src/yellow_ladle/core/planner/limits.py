@@ -9,7 +9,8 @@ class Limits:
 
     `most_pots`: preparations made differently, at most. `without`: items that no swap may bring.
     `kept`: lines, as (preparation, index), whose item stays. `keep_colour`: only swaps that are
-    right for the colour family of their pot. `keep_thickness`: none that leaves it thinner.
+    right for the colour family of their pot. `keep_thickness`: none after which
+    a sauce or soup is predicted to be thinner, and no swap whose rule says that it will be.
     `freezes`: none that breaks when frozen. `products_only`: nothing is put in place of a line but
     what is bought, so that no other pot is needed.
     """

@@ -26,6 +26,8 @@ class Option:
     cost: float = 0.0
     check: str | None = None
     freed: bool = False
+    binds: str = ""
+    """Tells apart what may thicken otherwise, where that counts."""
 
     @property
     def empties(self) -> bool:
@@ -39,7 +41,7 @@ class Option:
         """
         if self.leads is not None and self.leads != other.leads:
             return False
-        if self.empties and not other.empties:
+        if (self.empties and not other.empties) or self.binds != other.binds:
             return False
         return (
             (self.check is None or self.check == other.check)

@@ -74,13 +74,17 @@ class Proposer:
             return Offers(())
         found = [*self._on_the_card(made, index, line), *self._beside(made, index, line)]
         missing: list[str] = []
-        seen = {(offer.swap.to, offer.lost) for offer in found}
+        seen = {self._alike(offer) for offer in found}
         for offer in self._by_rule(made, index, line, milk_goes, missing):
             # One rule is enough to bring the same item at the same loss.
-            if (offer.swap.to, offer.lost) not in seen:
-                seen.add((offer.swap.to, offer.lost))
+            if self._alike(offer) not in seen:
+                seen.add(self._alike(offer))
                 found.append(offer)
         return Offers(tuple(found), tuple(dict.fromkeys(missing)))
+
+    def _alike(self, offer: Offer) -> tuple[object, ...]:
+        amount = offer.swap.quantity if self.limits.keep_thickness else 0.0
+        return offer.swap.to, offer.lost, amount
 
     def _on_the_card(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
         for other in made.lines:

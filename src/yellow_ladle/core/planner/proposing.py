@@ -14,6 +14,7 @@ from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.region import Allowing, Region
 from yellow_ladle.core.planner.score import Rank, Score, ranking
 from yellow_ladle.core.planner.standing import Blocked, standing_in_the_way
+from yellow_ladle.core.planner.thinner import thinner
 from yellow_ladle.core.planner.walk import Found, Walk
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.rules import SwapRule
@@ -23,6 +24,7 @@ MOST_SUBSETS = 8
 MOST_CHECKS = 3
 """Ways that end in the reading of a label, at most."""
 STEPS_FOR_CHECKS = 5_000
+TOO_THIN = "whatever clears it leaves it thinner than it is"
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,7 +88,7 @@ def propose(
     checks = search.checks_first(min((len(plan.swaps) for plan in plans), default=None))
     if plans:
         return Proposal(plans, (), checks, search.whole)
-    blocked = standing_in_the_way(search.proposer, item, search.ways_to_goal)
+    blocked = standing_in_the_way(search.proposer, item, search.ways_to_goal) or search.too_thin
     return Proposal(search.partial(limit), blocked, checks, search.whole)
 
 
@@ -107,6 +109,7 @@ class _Search:
         self.ways_to_goal = offences(reading, goals)
         self.whole = True
         self._habits = habits
+        self._thinner: dict[str, None] = {}
 
     def meeting(self, limit: int) -> tuple[Plan, ...]:
         """The plans of the front that meet every goal."""
@@ -156,13 +159,31 @@ class _Search:
             if not found.acyclic(self.reading.book) or not needs.all_of(swaps):
                 return None
             plan = carried(self.reading, self.item, goals, swaps)
-            if plan is None or not needs.met_by(plan):
+            if plan is None or not needs.met_by(plan) or self._is_thinner(plan):
                 return None
             return replace(plan, score=found.score)
 
         made = [plan for _, plan in walk.plans(fits, limit)]
         self.whole = self.whole and walk.whole
         return made
+
+    def _is_thinner(self, plan: Plan) -> bool:
+        """Whether a plan leaves a pot thinner although none is to be; then the pot is noted."""
+        if not self.proposer.limits.keep_thickness:
+            return False
+        found = thinner(self.reading, plan.after, plan.pots)
+        self._thinner |= dict.fromkeys(found)
+        return bool(found)
+
+    @property
+    def too_thin(self) -> tuple[Blocked, ...]:
+        """What stands in the way where there are plans, but each leaves some pot thinner."""
+        bad = self.ways_to_goal[0] if self.ways_to_goal else {}
+        return tuple(
+            Blocked(pot, None, pot, flag, TOO_THIN)
+            for pot in self._thinner
+            for flag in offending(self.reading.masks[pot], bad)
+        )
 
     def _within_reach(self) -> Iterator[dict[str, int]]:
         """What can be cleared: for every largest set of goals that can be met, and beyond it."""
@@ -214,6 +235,10 @@ class _Search:
     def _with_checks(self, found: Found) -> CheckFirst | None:
         if not found.checks or not found.acyclic(self.reading.book):
             return None
+        if self.proposer.limits.keep_thickness:
+            plan = carried(self.reading, self.item, self.goals, found.swaps)
+            if plan is None or thinner(self.reading, plan.after, plan.pots):
+                return None
         checks = (
             Check(product, tuple(offending(self.reading.masks[product], found.bad)))
             for product in found.checks

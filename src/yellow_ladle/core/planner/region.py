@@ -157,18 +157,26 @@ class Region:
 
     def _of_swap(self, swap: Swap, lost: Three, cost: float) -> Option | None:
         """A swap as an option; None where what it brings offends for good."""
+        binds = self._binds(swap)
         if swap.to is None:
-            return Option(swap, lost=lost, cost=cost)
+            return Option(swap, lost=lost, cost=cost, binds=binds)
         mask = self._reading.masks[swap.to]
         if not mask & self.bits:
-            return Option(swap, brings=self._new(mask), lost=lost, cost=cost)
+            return Option(swap, brings=self._new(mask), lost=lost, cost=cost, binds=binds)
         owner = owner_of(swap.to)
         if owner in self._reading.book.preparations:
-            return Option(swap, leads=owner, lost=lost, cost=cost)
+            return Option(swap, leads=owner, lost=lost, cost=cost, binds=binds)
         if self._allowing.checks and self._only_unchecked(swap.to):
             brings = self._new(mask & ~self.bits) & ~self._bad_flags
-            return Option(swap, brings=brings, lost=lost, cost=cost, check=swap.to)
+            return Option(swap, brings=brings, lost=lost, cost=cost, check=swap.to, binds=binds)
         return None
+
+    def _binds(self, swap: Swap) -> str:
+        """What tells a swap from those that thicken otherwise; nothing where that is not asked."""
+        if not self._proposer.limits.keep_thickness or swap.to is None:
+            return ""
+        product = self._reading.book.products.get(swap.to)
+        return f"{swap.rule} {product.class_ if product else swap.to}"
 
     def _new(self, mask: int) -> int:
         """The flags of a mask whose level is above the item's, as bits of one level."""
