@@ -1,6 +1,7 @@
 """Random books for properties: any shape that the rules allow, and never a cycle."""
 
 from dataclasses import replace
+from operator import attrgetter
 from typing import Any
 
 from hypothesis import HealthCheck, settings
@@ -22,6 +23,7 @@ from yellow_ladle.core.book import (
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.pan import Batch, Pan
 from yellow_ladle.core.product import Addition, Bag, Maker, Part, Product
+from yellow_ladle.core.ruling import Note, Ruling
 
 # How quickly a machine draws its examples says nothing of what they show.
 settings.register_profile("kitchen", deadline=None, suppress_health_check=[HealthCheck.too_slow])
@@ -149,6 +151,18 @@ def preparations(draw: st.DrawFn, id: str, items: list[str]) -> Preparation:
 
 
 @st.composite
+def rulings(draw: st.DrawFn) -> Ruling:
+    """What is said of a rule that ships."""
+    share = st.floats(0, 1).map(lambda n: round(n, 2))
+    return Ruling(
+        draw(st.sampled_from(["rice-flour-roux", "gram-flour-roux", "blend-roux"])),
+        True,
+        draw(st.none() | st.tuples(share, share, share)),
+        tuple(draw(st.lists(st.just(Note("too sweet", "2026-11-01", "m0")), max_size=2))),
+    )
+
+
+@st.composite
 def books(draw: st.DrawFn, most: int = 9) -> Book:
     """A book whose preparations are made only from what stands before them."""
     larder = [draw(products(f"p{n}")) for n in range(draw(st.integers(1, 5)))]
@@ -161,4 +175,6 @@ def books(draw: st.DrawFn, most: int = 9) -> Book:
         preparation = draw(preparations(f"m{number}", items))
         made.append(preparation)
         items += [preparation.id, *(f"{preparation.id}/{b.id}" for b in preparation.by_products)]
-    return book(*larder, *made, house=("chilli",))
+    said = draw(st.lists(rulings(), unique_by=attrgetter("id")))
+    whole = book(*larder, *made, house=("chilli",))
+    return replace(whole, rulings=tuple(sorted(said, key=attrgetter("id"))))

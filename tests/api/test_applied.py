@@ -1,28 +1,31 @@
 """Plans in the book: kept, taken back as a whole, and gone overnight; the rulebook; menus."""
 
+import json
 import tempfile
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from typing import Any
 
 from fastapi.testclient import TestClient
+from httpx2 import Response
 
 from tests.api.client import ApiTest
 from yellow_ladle.api.app import create_app
+from yellow_ladle.core.fault import BookRefused
+from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.planner.proposing import propose
+from yellow_ladle.core.reading import read
 from yellow_ladle.demo.kitchen import demo_book
+from yellow_ladle.files.book_file import parse_book, write_book
 from yellow_ladle.store.ledger import Ledger
 
 RULE = {
-    "id": "beet-roux",
-    "name": "beetroot for the roux",
+    "name": "Beet roux",
     "replaces": ["white-roux"],
     "roles": ["thickener"],
-    "with_": ["beetroot"],
+    "with": ["beetroot"],
     "method": ["Blend it in."],
-    "flavour": 1,
-    "texture": 1,
-    "colour": 1,
 }
 
 
@@ -143,24 +146,64 @@ class Rulebook(ApiTest):
         self.post("/rules/no-such-rule/switch", {"off": True}, 404)
 
     def test_a_kitchen_has_rules_of_its_own(self) -> None:
-        tried = self.post("/rules/try", RULE)
+        tried = self.post("/rules/try", {"rule": RULE})
         self.assertEqual(tried["faults"], [])
         self.assertTrue(any("White roux" in example for example in tried["examples"]))
-        self.assertEqual(self.api.put("/api/v1/rules/own", json=RULE).status_code, 200)
+        made = self.own(RULE).json()
+        self.assertEqual((made["id"], made["own"]["with"]), ("beet-roux", ["beetroot"]))
         self.assertIn("beet-roux", self.used(self.found()))
         [first, *_] = self.get("/rules")["rules"]
-        self.assertEqual((first["id"], first["own"]), ("beet-roux", True))
-        self.assertEqual(self.api.delete("/api/v1/rules/own/beet-roux").status_code, 200)
+        self.assertEqual((first["id"], first["function"]), ("beet-roux", "own"))
+        changed = self.own(RULE | {"name": "Beets"}, "beet-roux").json()
+        self.assertEqual((changed["id"], changed["name"]), ("beet-roux", "Beets"))
+        self.assertEqual(self.own(RULE).json()["id"], "beet-roux-2")
+        for id in ("beet-roux", "beet-roux-2"):
+            self.assertEqual(self.api.delete(f"/api/v1/rules/own/{id}").status_code, 200)
         self.assertNotIn("beet-roux", self.used(self.found()))
+        self.assertEqual(self.api.delete("/api/v1/rules/own/rice-flour-roux").status_code, 404)
+
+    def own(self, rule: dict[str, Any], id: str | None = None) -> Response:
+        return self.api.put("/api/v1/rules/own", json={"id": id, "rule": rule})
 
     def test_a_rule_that_makes_no_sense_is_refused_in_words(self) -> None:
         wrong = RULE | {"replaces": ["no-such-class"], "only_in": ["milk"], "not_in": ["milk"]}
-        faults = " ".join(self.post("/rules/try", wrong)["faults"])
+        faults = " ".join(self.post("/rules/try", {"rule": wrong})["faults"])
         self.assertIn('no goods or pots of class "no-such-class" are known', faults)
         self.assertIn('asks for a pot that is "milk" and is not', faults)
-        self.assertEqual(self.api.put("/api/v1/rules/own", json=wrong).status_code, 422)
-        shipped = RULE | {"id": "rice-flour-roux"}
-        self.assertEqual(self.api.put("/api/v1/rules/own", json=shipped).status_code, 422)
+        self.assertEqual(self.own(wrong).status_code, 422)
+        self.assertEqual(self.own(RULE, "rice-flour-roux").status_code, 422)
+
+    def test_what_is_said_of_the_rules_goes_with_the_book(self) -> None:
+        self.own(RULE)
+        self.post("/rules/rice-flour-roux/switch", {"off": True})
+        self.post("/rules/gram-flour-roux/switch", {"off": True})
+        self.post("/rules/gram-flour-roux/switch", {"off": False})
+        told = {"flavour": 0.5, "texture": 0.75, "colour": 1, "note": "sweet", "item": "veloute"}
+        self.post("/rules/verdict", told | {"rules": ["beet-roux"]})
+        book = self.reopened().now.reading.book
+        self.assertEqual([ruling.id for ruling in book.rulings], ["beet-roux", "rice-flour-roux"])
+        content = write_book(book)
+        self.assertIn(b'"tasted": [\n    0.5,\n    0.75,\n    1\n   ]', content)
+        self.assertEqual(parse_book(content), book)
+        plans = propose(read(parse_book(content)), "white-roux", Goals(("wheat",)), 20).plans
+        used = {swap.rule for plan in plans for swap in plan.swaps}
+        self.assertNotIn("rice-flour-roux", used)
+        self.ledger.take(demo_book())
+        self.assertEqual(self.ledger.now.reading.book.rulings, ())
+
+    def test_a_book_with_faulty_rules_is_refused_with_their_places(self) -> None:
+        content = json.loads(write_book(demo_book()))
+        content["rules"] = [
+            {"id": "ours", "own": RULE | {"roles": ["thickner"]}},
+            {"id": "ours", "off": True, "tasted": [1, 2, 1]},
+            {"id": "rice-flour-roux", "own": RULE},
+        ]
+        with self.assertRaises(BookRefused) as refused:
+            parse_book(json.dumps(content).encode())
+        told = "\n".join(map(str, refused.exception.faults))
+        self.assertIn('rules[0].own: "thickner" is no role', told)
+        self.assertIn("rules[1].tasted[1]: 2 is too large", told)
+        self.assertIn("a rule of that id ships already", told)
 
     def test_a_verdict_takes_the_place_of_the_rules_figures(self) -> None:
         told = {"flavour": 0.2, "texture": 0.3, "colour": 0.4, "item": "veloute"}

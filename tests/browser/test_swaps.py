@@ -2,6 +2,7 @@
 
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
@@ -32,6 +33,22 @@ class Bench(BrowserTest):
 
     def pick(self, selector: str, words: str) -> None:
         Select(self.see(selector)).select_by_visible_text(words)
+
+    def labelled(self, label: str) -> WebElement:
+        """The field of a sheet by its label."""
+        found = self.browser.find_elements(
+            By.CSS_SELECTOR, "[role=dialog] :is(input, select, textarea)"
+        )
+        return next(field for field in found if field.accessible_name == label)
+
+    def write(self, label: str, *words: str) -> None:
+        self.labelled(label).send_keys(*words)
+
+    def tick(self, label: str) -> None:
+        self.labelled(label).click()
+
+    def pick_labelled(self, label: str, words: str) -> None:
+        Select(self.labelled(label)).select_by_visible_text(words)
 
     def wheat(self, item: str) -> Level:
         return self.served.ledger.now.reading.level(item, "wheat")
@@ -248,17 +265,31 @@ class BesideTheBench(Bench):
     def test_a_rule_of_our_own_with_an_example(self) -> None:
         self.open("/rules", "h1")
         self.click("button", "A rule of our own")
-        labelled = "//*[@role='dialog']//label[span[starts-with(., '{}')]]/*[2]"
-        for label, words in (
-            ("Name", "Beetroot in the roux"),
-            ("Instead of", "white-roux"),
-            ("Take", "beetroot"),
-            ("What the cook", "Blend it in."),
-        ):
-            self.browser.find_element(By.XPATH, labelled.format(label)).send_keys(words)
+        self.write("Name", "Beetroot in the roux")
+        self.write("Instead of", "white-roux", Keys.ENTER)
+        self.write("Take (nothing: leave it out)", "beetroot", Keys.ENTER)
+        self.tick("thickener")
+        self.write("What the cook does otherwise, a step on each line", "Blend it in.")
         self.shows("White roux → ")
+        self.click("summary", "Only in some pots")
+        self.tick("soup")
+        self.shows("No line of the book is spoken of yet.")
+        self.tick("sauce")
+        self.shows("Velouté: White roux → ")
+        self.pick_labelled("A pot that is clear", "not in such")
         self.accessible()
         self.click("button", "Record it")
         self.shows("Our own")
         self.shows("Beetroot in the roux")
+        self.click("[aria-label='Change the rule Beetroot in the roux']")
+        self.see("[aria-label='white roux: take it out']")
+        self.write("Name", " and nowhere else")
+        self.click("button", "Record it")
+        self.shows("Beetroot in the roux and nowhere else")
+        [ruling] = self.served.ledger.now.reading.book.rulings
+        assert ruling.own is not None
+        self.assertEqual(ruling.own["not_in"], ["clear"])
+        self.click("[aria-label='Take out the rule Beetroot in the roux and nowhere else']")
+        self.gone("[aria-label='Take out the rule Beetroot in the roux and nowhere else']")
+        self.assertEqual(self.served.ledger.now.reading.book.rulings, ())
         self.no_complaints()

@@ -8,15 +8,12 @@ from yellow_ladle.core.change import Change
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.files.book_models import (
     EvidencePiece,
-    FlagId,
-    Id,
-    ItemId,
     LinePiece,
     MakerPiece,
-    Name,
     PreparationPiece,
     ProductPiece,
 )
+from yellow_ladle.files.piece import FlagId, Id, ItemId, Name
 
 
 class ProductChange(BaseModel):

@@ -9,7 +9,7 @@ from yellow_ladle.api.ripples import RippleOut
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.core.criteria import Criterion
 from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.files.book_models import FlagId, Id, ItemId, Name, Number, Word
+from yellow_ladle.files.piece import FlagId, Id, ItemId, Name, Number, Word
 
 AppliedAs: TypeAlias = Literal["variant", "for_all", "mixed", "today"]
 

@@ -37,7 +37,7 @@ from yellow_ladle.core.planner.proposing import CheckFirst
 from yellow_ladle.core.planner.standing import Blocked
 from yellow_ladle.core.planner.thinner import poured
 from yellow_ladle.core.ripple import ripple
-from yellow_ladle.store.rulebook import RuleHere
+from yellow_ladle.core.rulebook import RuleHere
 from yellow_ladle.store.standing import Now
 
 
@@ -165,10 +165,10 @@ class Telling:
             thickness=rule.thickness if rule else "",
             caution=rule.caution if rule else "",
             source=rule.source if rule else "the card",
-            tasted=bool(here and here.tasted),
+            tasted=bool(here and here.ruling.tasted),
             notes=[
                 RuleNoteOut(text=note.text, date=note.date, item=note.item)
-                for note in (here.notes if here else ())
+                for note in (here.ruling.notes if here else ())
             ],
         )
 

@@ -11,6 +11,7 @@ from yellow_ladle.core.levels import Level
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.pan import Batch, Pan
 from yellow_ladle.core.product import Evidence, Product, Statements
+from yellow_ladle.core.ruling import Ruling
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
 from yellow_ladle.core.units import Measure, Spoons, Unit, units_of
@@ -216,6 +217,8 @@ class Book:
     tools: tuple[Tool, ...] = ()
     needs: tuple[Need, ...] = ()
     sign_offs: Mapping[str, SignOff] = field(default_factory=dict)
+    rulings: tuple[Ruling, ...] = ()
+    """What the kitchen says of swap rules, by id."""
 
     @classmethod
     def of(
@@ -227,6 +230,7 @@ class Book:
         tools: Iterable[Tool] = (),
         needs: Iterable[Need] = (),
         sign_offs: Mapping[str, SignOff] | None = None,
+        rulings: Iterable[Ruling] = (),
     ) -> "Book":
         """A book from loose pieces whose ids are known to be unique."""
         return cls(
@@ -237,6 +241,7 @@ class Book:
             tuple(tools),
             tuple(needs),
             dict(sign_offs or {}),
+            tuple(sorted(rulings, key=lambda ruling: ruling.id)),
         )
 
     @cached_property

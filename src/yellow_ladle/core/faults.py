@@ -14,6 +14,8 @@ from yellow_ladle.core.need import Need
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.product import Maker, Product
 from yellow_ladle.core.regimes import regimes
+from yellow_ladle.core.rule_faults import ruling_faults
+from yellow_ladle.core.ruling import Ruling
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
 from yellow_ladle.core.units import Measure, shipped_units, units
@@ -41,6 +43,7 @@ class Pieces:
     tools: Sequence[Tool] = ()
     needs: Sequence[Need] = ()
     sign_offs: Mapping[str, SignOff] = field(default_factory=dict)
+    rulings: Sequence[Ruling] = ()
 
 
 def faults(pieces: Pieces) -> list[Fault]:
@@ -58,7 +61,14 @@ def faults(pieces: Pieces) -> list[Fault]:
         found += _statement_faults(place, preparation, known_flags)
         found += preparation_faults(place, preparation, known_items, measures)
     found += _sign_off_faults(pieces)
+    found += ruling_faults(pieces.rulings, _classes(pieces))
     return [*found, *_cycle_faults(pieces)]
+
+
+def _classes(pieces: Pieces) -> set[str]:
+    """The classes of the kitchen's own goods and pots."""
+    made = {preparation.class_ for preparation in pieces.preparations if preparation.class_}
+    return {product.class_ for product in pieces.products} | made
 
 
 def change_faults(after: Book, change: Change) -> list[Fault]:

@@ -4,15 +4,18 @@ A rule's claim is never trusted: only the carried result counts. But a rule that
 anything, that speaks of goods which nobody knows, or that can never apply, has no place in a book.
 """
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 
 from yellow_ladle.core.book import KINDS, ROLES, STAGES
 from yellow_ladle.core.classes import known_classes
 from yellow_ladle.core.colours import colours
 from yellow_ladle.core.diets import diets
+from yellow_ladle.core.fault import Fault
 from yellow_ladle.core.flags import shipped_flags
 from yellow_ladle.core.planner.conditions import CONDITIONS
-from yellow_ladle.core.rules import LAWS, WHENS, SwapRule
+from yellow_ladle.core.rulebook import OWN
+from yellow_ladle.core.rules import LAWS, WHENS, SwapRule, rule_of, rules_by_id
+from yellow_ladle.core.ruling import Ruling
 
 
 def rule_faults(rule: SwapRule, extra_classes: Iterable[str] = ()) -> list[str]:
@@ -41,6 +44,26 @@ def rule_faults(rule: SwapRule, extra_classes: Iterable[str] = ()) -> list[str]:
     if not found and not can_clear(rule):
         found.append("it can never clear anything: what it brings holds all that it takes away")
     return found
+
+
+def ruling_faults(rulings: Sequence[Ruling], extra_classes: Iterable[str]) -> Iterator[Fault]:
+    """What is wrong with what a kitchen says of the rules, with its place in the book."""
+    known, seen = {*extra_classes}, set[str]()
+    for index, ruling in enumerate(rulings):
+        place = f"rules[{index}]"
+        if ruling.id in seen:
+            yield Fault(f"{place}.id", f'the rule "{ruling.id}" is spoken of twice')
+        seen.add(ruling.id)
+        if ruling.own is not None:
+            yield from own_faults(f"{place}.own", rule_of(ruling.own, OWN), known)
+
+
+def own_faults(place: str, rule: SwapRule, extra_classes: Iterable[str]) -> Iterator[Fault]:
+    """What is wrong with a rule of a kitchen's own."""
+    if rule.id in rules_by_id():
+        yield Fault(place, "a rule of that id ships already; switch it off, or name it anew")
+    for fault in rule_faults(rule, extra_classes):
+        yield Fault(place, fault)
 
 
 def can_clear(rule: SwapRule, flag: str | None = None) -> bool:

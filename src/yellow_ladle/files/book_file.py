@@ -13,9 +13,10 @@ from yellow_ladle.core.faults import Pieces, faults
 from yellow_ladle.core.flags import Flag
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.product import Maker, Product
+from yellow_ladle.core.ruling import Ruling
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
-from yellow_ladle.files import pieces, product_pieces
+from yellow_ladle.files import pieces, product_pieces, rule_pieces
 from yellow_ladle.files.book_models import (
     FORMAT,
     VERSION,
@@ -25,13 +26,14 @@ from yellow_ladle.files.book_models import (
     KitchenPiece,
     LinePiece,
     NeedPiece,
-    Piece,
     PreparationPiece,
     ProductPiece,
     SignOffPiece,
     StepPiece,
     ToolPiece,
 )
+from yellow_ladle.files.piece import Piece
+from yellow_ladle.files.rule_pieces import RulingPiece
 from yellow_ladle.files.wording import fault_of
 
 LATER = (
@@ -77,6 +79,7 @@ def parse_book(content: bytes) -> Book:
         loose.tools,
         loose.needs,
         loose.sign_offs,
+        (ruling for ruling in loose.rulings if ruling.says_something),
     )
 
 
@@ -111,6 +114,7 @@ def _later_parts(book: Book) -> dict[str, Any]:
         "tools": [pieces.tool_piece(tool) for tool in sorted(book.tools, key=lambda t: t.name)],
         "needs": [pieces.need_piece(need) for need in sorted(book.needs, key=lambda n: n.id)],
         "sign_offs": [pieces.sign_off_piece(*made) for made in sorted(book.sign_offs.items())],
+        "rules": [rule_pieces.ruling_piece(ruling) for ruling in book.rulings],
     }
     return {
         key: [_dumped(piece, exclude_defaults=True) for piece in listed]
@@ -226,7 +230,7 @@ class _Reader:
 
     def book(self, raw: dict[str, Any]) -> Pieces:
 
-        parts = {"kitchen", "flags", "products", "preparations", "tools", "needs", "sign_offs"}
+        parts = set(BookPiece.model_fields) - {"format", "version"}
         stand_in = {"kitchen": {"name": "-", "regime": "eu-14"}}
         self._piece(BookPiece, {k: v for k, v in raw.items() if k not in parts} | stand_in, "")
         kitchen = self._piece(KitchenPiece, raw.get("kitchen"), "kitchen")
@@ -238,6 +242,7 @@ class _Reader:
             [tool for tool in self._each(raw, "tools", self._tool) if tool],
             [need for need in self._each(raw, "needs", self._need) if need],
             dict(made for made in self._each(raw, "sign_offs", self._sign_off) if made),
+            [made for made in self._each(raw, "rules", self._ruling) if made],
         )
 
     def _flag(self, raw: Any, place: str) -> Flag:
@@ -255,6 +260,10 @@ class _Reader:
     def _sign_off(self, raw: Any, place: str) -> tuple[str, SignOff] | None:
         piece = self._piece(SignOffPiece, raw, place)
         return (piece.preparation, pieces.sign_off(piece)) if piece else None
+
+    def _ruling(self, raw: Any, place: str) -> Ruling | None:
+        piece = self._piece(RulingPiece, raw, place)
+        return rule_pieces.ruling(piece) if piece else None
 
     def _product(self, raw: Any, place: str) -> Product:
         piece = self._piece(ProductPiece, raw, place)

@@ -1,49 +1,36 @@
 """The book file, version 1, as Pydantic models. Its JSON Schema in docs/ is made from these."""
 
-from datetime import date
 from typing import Annotated, Literal
 
-from pydantic import AfterValidator, BaseModel, ConfigDict, Field
+from pydantic import Field
 
 from yellow_ladle.core.book import SECOND_LOOK_DAYS, Kind, Role, Stage, Treatment
 from yellow_ladle.core.criteria import CRITERIA, Criterion
-from yellow_ladle.core.labels.proposals import LONGEST
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.need import Strictness
 from yellow_ladle.core.pan import Lid
 from yellow_ladle.core.product import EvidenceKind
 from yellow_ladle.core.units import Spoons
+from yellow_ladle.files.piece import (
+    Code,
+    Day,
+    FlagId,
+    Id,
+    ItemId,
+    LabelText,
+    Name,
+    Number,
+    Percent,
+    Piece,
+    Positive,
+    Short,
+    Text,
+    Word,
+)
+from yellow_ladle.files.rule_pieces import RulingPiece
 
 FORMAT = "yellow-ladle-book"
 VERSION = 1
-
-
-def _real_day(day: str) -> str:
-    date.fromisoformat(day)
-    return day
-
-
-Day = Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$"), AfterValidator(_real_day)]
-Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]*$", max_length=200)]
-FlagId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_]*$", max_length=80)]
-ItemId = Annotated[
-    str, Field(pattern=r"^[a-z0-9][a-z0-9-]*(/[a-z0-9][a-z0-9-]*)?$", max_length=400)
-]
-Word = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_-]*$", max_length=80)]
-Name = Annotated[str, Field(min_length=1, max_length=200)]
-Text = Annotated[str, Field(max_length=4000)]
-Number = Annotated[float, Field(ge=0, allow_inf_nan=False)]
-Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
-Short = Annotated[str, Field(max_length=200)]
-Code = Annotated[str, Field(pattern=r"^\d{0,14}$")]
-LabelText = Annotated[str, Field(max_length=LONGEST)]
-Percent = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
-
-
-class Piece(BaseModel):
-    """Unknown fields are an error, and nothing is converted: "100" is not a number."""
-
-    model_config = ConfigDict(extra="forbid", strict=True, frozen=True, populate_by_name=True)
 
 
 class PersonPiece(Piece):
@@ -327,3 +314,4 @@ class BookPiece(Piece):
     tools: list[ToolPiece] = []
     needs: list[NeedPiece] = []
     sign_offs: list[SignOffPiece] = []
+    rules: list[RulingPiece] = []

@@ -11,7 +11,7 @@ from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.flags import shipped_flags
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.product import Evidence, Product
-from yellow_ladle.files.book_models import Code, Day, LabelText, Name, Short, Word
+from yellow_ladle.files.piece import Code, Day, LabelText, Name, Short, Word
 from yellow_ladle.files.wording import fault_of
 
 MOST_BYTES = 4 * 1024 * 1024

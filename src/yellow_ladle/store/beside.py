@@ -8,11 +8,14 @@ from sqlalchemy.orm import Session
 from yellow_ladle.core.book import Kitchen, Person
 from yellow_ladle.core.criteria import ordered
 from yellow_ladle.core.need import Need
+from yellow_ladle.core.ruling import Note, Ruling
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
 from yellow_ladle.core.units import Measure
 from yellow_ladle.files.pieces import KITCHEN
-from yellow_ladle.store.tables import KitchenRow, NeedRow, SignOffRow, ToolRow
+from yellow_ladle.store.tables import KitchenRow, NeedRow, RuleRow, SignOffRow, ToolRow
+
+TASTED = ("flavour", "texture", "colour")
 
 
 def kitchen_of(row: KitchenRow | None) -> Kitchen:
@@ -71,6 +74,33 @@ def write_needs(session: Session, needs: tuple[Need, ...]) -> None:
         )
         for need in needs
     )
+
+
+def rulings_of(session: Session) -> tuple[Ruling, ...]:
+    """What is said of the swap rules, by id."""
+    return tuple(map(_ruling, session.scalars(select(RuleRow).order_by(RuleRow.id))))
+
+
+def write_rulings(session: Session, rulings: tuple[Ruling, ...]) -> None:
+    """Puts what is said of the rules in the place of what was said before."""
+    session.execute(delete(RuleRow))
+    session.add_all(
+        RuleRow(
+            id=said.id,
+            own=None if said.own is None else dict(said.own),
+            off=said.off,
+            notes=[asdict(note) for note in said.notes],
+            **dict(zip(TASTED, said.tasted or (None, None, None), strict=True)),
+        )
+        for said in rulings
+    )
+
+
+def _ruling(row: RuleRow) -> Ruling:
+    notes = tuple(Note(**note) for note in row.notes)
+    figures = [figure for key in TASTED if (figure := getattr(row, key)) is not None]
+    tasted = (figures[0], figures[1], figures[2]) if len(figures) == len(TASTED) else None
+    return Ruling(row.id, row.off, tasted, notes, row.own)
 
 
 def sign_offs_of(session: Session) -> dict[str, SignOff]:

@@ -16,11 +16,13 @@ from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.reading import read
 from yellow_ladle.core.ripple import Ripple, ripple
+from yellow_ladle.core.rulebook import Rulings
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
 from yellow_ladle.store.beside import (
     write_kitchen,
     write_needs,
+    write_rulings,
     write_sign_offs,
     write_tools,
 )
@@ -44,7 +46,7 @@ from yellow_ladle.store.tables import (
     KitchenRow,
 )
 
-KEPT = ("history", "swap_rule")
+KEPT = ("history",)
 """Tables that outlive a book which takes another one's place."""
 
 
@@ -121,6 +123,7 @@ class Ledger:
             write_tools(session, book.tools)
             write_needs(session, book.needs)
             write_sign_offs(session, dict(book.sign_offs))
+            write_rulings(session, book.rulings)
             session.commit()
             self._now = load(session, self.today)
 
@@ -231,6 +234,13 @@ class Ledger:
         self._beside(
             lambda session, book: write_needs(session, book.needs),
             lambda book: replace(book, needs=needs),
+        )
+
+    def rule(self, edit: Callable[[Rulings], Rulings]) -> None:
+        """Changes what is said of the swap rules."""
+        self._beside(
+            lambda session, book: write_rulings(session, book.rulings),
+            lambda book: replace(book, rulings=edit(book.rulings)),
         )
 
     def _read_anew(self, book: Book, why: str) -> None:

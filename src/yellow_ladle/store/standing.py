@@ -14,7 +14,7 @@ from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.flags import Flag
 from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
-from yellow_ladle.store.beside import kitchen_of, needs_of, sign_offs_of, tools_of
+from yellow_ladle.store.beside import kitchen_of, needs_of, rulings_of, sign_offs_of, tools_of
 from yellow_ladle.store.rows import (
     part_rows,
     preparation_of,
@@ -84,6 +84,7 @@ def load(session: Session, on: str) -> Now:
         tools_of(session),
         needs_of(session),
         sign_offs_of(session),
+        rulings_of(session),
     )
     versions = {row.id: row.version for row in products}
     versions |= {row.id: row.version for row in preparations}

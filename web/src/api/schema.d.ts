@@ -422,7 +422,7 @@ export interface paths {
         post?: never;
         /**
          * Drop Rule
-         * @description Takes one of the kitchen's own rules out.
+         * @description Takes one of the kitchen's own rules out, with what was said of it.
          */
         delete: operations["drop_rule_api_v1_rules_own__id__delete"];
         options?: never;
@@ -2940,6 +2940,121 @@ export interface components {
             /** Candidates */
             candidates: components["schemas"]["CandidateOut"][];
         };
+        /**
+         * OwnRuleIn
+         * @description A rule of the kitchen's own. Without an id it is new, and gets one made of its name.
+         */
+        OwnRuleIn: {
+            /** Id */
+            id?: string | null;
+            rule: components["schemas"]["OwnRulePiece"];
+        };
+        /**
+         * OwnRulePiece
+         * @description A rule of a kitchen's own, with the fields of docs/swap-rules.md.
+         *
+         *     Without `with` the line is left out.
+         */
+        OwnRulePiece: {
+            /** Name */
+            name: string;
+            /** Replaces */
+            replaces: string[];
+            /** Roles */
+            roles: string[];
+            /**
+             * With
+             * @default []
+             */
+            with: string[];
+            /**
+             * Stages
+             * @default []
+             */
+            stages: string[];
+            /**
+             * Kinds
+             * @default []
+             */
+            kinds: string[];
+            /**
+             * Law
+             * @default weight
+             * @enum {string}
+             */
+            law: "weight" | "volume" | "thickening" | "fat" | "acid";
+            /**
+             * Ratio
+             * @default 1
+             */
+            ratio: number;
+            /** Stage */
+            stage?: ("cook" | "finish" | "garnish") | null;
+            /**
+             * Not In
+             * @default []
+             */
+            not_in: string[];
+            /**
+             * Only In
+             * @default []
+             */
+            only_in: string[];
+            /**
+             * Colours
+             * @default []
+             */
+            colours: string[];
+            /**
+             * Fidelity
+             * @default [
+             *       1,
+             *       1,
+             *       1
+             *     ]
+             */
+            fidelity: number[];
+            /**
+             * Thinner
+             * @default false
+             */
+            thinner: boolean;
+            /**
+             * Freezes
+             * @default true
+             */
+            freezes: boolean;
+            /**
+             * Thickness
+             * @default The same.
+             */
+            thickness: string;
+            /** Method */
+            method: string[];
+            /**
+             * When
+             * @default with
+             * @enum {string}
+             */
+            when: "first" | "with" | "last";
+            /**
+             * Drops
+             * @default false
+             */
+            drops: boolean;
+            /** Minutes */
+            minutes?: number | null;
+            /**
+             * Caution
+             * @default
+             */
+            caution: string;
+            /**
+             * Source
+             * @default kitchen practice
+             */
+            source: string;
+        };
         /** Page[JarOut] */
         Page_JarOut_: {
             /** Entries */
@@ -3676,8 +3791,7 @@ export interface components {
             name: string;
             /** Function */
             function: string;
-            /** Own */
-            own: boolean;
+            own: components["schemas"]["OwnRulePiece"] | null;
             /** Off */
             off: boolean;
             /** Tasted */
@@ -3699,116 +3813,6 @@ export interface components {
             notes: components["schemas"]["RuleNoteOut"][];
         };
         /**
-         * RulePiece
-         * @description A rule of a kitchen's own, as its form has it. Without `with_` the line is left out.
-         */
-        RulePiece: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Replaces */
-            replaces: string[];
-            /** Roles */
-            roles: string[];
-            /**
-             * With
-             * @default []
-             */
-            with_: string[];
-            /**
-             * Stages
-             * @default []
-             */
-            stages: string[];
-            /**
-             * Kinds
-             * @default []
-             */
-            kinds: string[];
-            /**
-             * Law
-             * @default weight
-             * @enum {string}
-             */
-            law: "weight" | "volume" | "thickening" | "fat" | "acid";
-            /**
-             * Ratio
-             * @default 1
-             */
-            ratio: number;
-            /**
-             * Not In
-             * @default []
-             */
-            not_in: string[];
-            /**
-             * Only In
-             * @default []
-             */
-            only_in: string[];
-            /**
-             * Colours
-             * @default []
-             */
-            colours: string[];
-            /**
-             * Flavour
-             * @default 1
-             */
-            flavour: number;
-            /**
-             * Texture
-             * @default 1
-             */
-            texture: number;
-            /**
-             * Colour
-             * @default 1
-             */
-            colour: number;
-            /**
-             * Thinner
-             * @default false
-             */
-            thinner: boolean;
-            /**
-             * Freezes
-             * @default true
-             */
-            freezes: boolean;
-            /**
-             * Thickness
-             * @default The same.
-             */
-            thickness: string;
-            /** Method */
-            method: string[];
-            /**
-             * When
-             * @default with
-             * @enum {string}
-             */
-            when: "first" | "with" | "last";
-            /**
-             * Drops
-             * @default false
-             */
-            drops: boolean;
-            /** Minutes */
-            minutes?: number | null;
-            /**
-             * Caution
-             * @default
-             */
-            caution: string;
-            /**
-             * Source
-             * @default kitchen practice
-             */
-            source: string;
-        };
-        /**
          * RuleTryOut
          * @description What a rule of one's own would do: what is wrong with it, or examples from the book.
          */
@@ -3819,14 +3823,35 @@ export interface components {
             examples: string[];
         };
         /**
+         * RuleWordsOut
+         * @description The words that a rule is written with.
+         */
+        RuleWordsOut: {
+            /** Classes */
+            classes: string[];
+            /** Roles */
+            roles: string[];
+            /** Stages */
+            stages: string[];
+            /** Kinds */
+            kinds: string[];
+            /** Laws */
+            laws: string[];
+            /** Conditions */
+            conditions: string[];
+            /** Colours */
+            colours: string[];
+            /** Whens */
+            whens: string[];
+        };
+        /**
          * RulesOut
-         * @description Every rule, the classes that may be named, and per flag what no rule can clear.
+         * @description Every rule, the words that one may be written with, and per flag what no rule can clear.
          */
         RulesOut: {
             /** Rules */
             rules: components["schemas"]["RuleOut"][];
-            /** Classes */
-            classes: string[];
+            words: components["schemas"]["RuleWordsOut"];
             /** Never Cleared */
             never_cleared: {
                 [key: string]: string[];
@@ -5615,7 +5640,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RulePiece"];
+                "application/json": components["schemas"]["OwnRuleIn"];
             };
         };
         responses: {
@@ -5669,7 +5694,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RulePiece"];
+                "application/json": components["schemas"]["OwnRuleIn"];
             };
         };
         responses: {
@@ -5679,7 +5704,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RuleTryOut"];
+                    "application/json": components["schemas"]["RuleOut"];
                 };
             };
             /** @description No such thing */

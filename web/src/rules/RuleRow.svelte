@@ -3,7 +3,17 @@
   import { asWords } from '../marks/levels';
 
   /** One rule: what for what, how near it comes, and whether it is used here. */
-  let { rule, onturn }: { rule: Schema['RuleOut']; onturn: (off: boolean) => void } = $props();
+  let {
+    rule,
+    onturn,
+    onchange,
+    ondrop
+  }: {
+    rule: Schema['RuleOut'];
+    onturn: (off: boolean) => void;
+    onchange: () => void;
+    ondrop: () => void;
+  } = $props();
   const share = (value: number) => `${Math.round(value * 100)} %`;
 </script>
 
@@ -26,6 +36,22 @@
     </p>
     {#if rule.caution}<p class="text-clay">{rule.caution}</p>{/if}
     {#each rule.notes as note (note.text + note.date)}<p>“{note.text}”, {note.date}</p>{/each}
+    {#if rule.own}
+      <p class="flex gap-4">
+        <button
+          type="button"
+          class="min-h-11 underline underline-offset-4"
+          aria-label="Change the rule {rule.name}"
+          onclick={onchange}>Change the rule</button
+        >
+        <button
+          type="button"
+          class="min-h-11 underline underline-offset-4"
+          aria-label="Take out the rule {rule.name}"
+          onclick={ondrop}>Take out the rule</button
+        >
+      </p>
+    {/if}
   </div>
   <p class="amount w-72 flex-none text-note text-soft">
     flavour {share(rule.fidelity.flavour)} · texture {share(rule.fidelity.texture)} · colour

@@ -7,6 +7,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import SwapPage from '../swaps/SwapPage.svelte';
   import OwnRule from './OwnRule.svelte';
+  import { RuleForm } from './ruleForm.svelte';
   import RuleRow from './RuleRow.svelte';
 
   const rules = createQuery(
@@ -14,7 +15,7 @@
     () => queries
   );
   let words = $state('');
-  let making = $state(false);
+  const form = new RuleForm();
   let error = $state<unknown>(null);
 
   type Rule = Schema['RuleOut'];
@@ -28,16 +29,20 @@
     return [...found];
   });
 
-  async function turn(rule: Rule, off: boolean) {
+  async function record(act: Promise<unknown>) {
     error = null;
     try {
-      const path = { params: { path: { id: rule.id } }, body: { off } };
-      await answer(api.POST('/api/v1/rules/{id}/switch', path));
+      await act;
       await afterRecording();
     } catch (refusal) {
       error = refusal;
     }
   }
+
+  const path = (rule: Rule) => ({ params: { path: { id: rule.id } } });
+  const turn = (rule: Rule, off: boolean) =>
+    record(answer(api.POST('/api/v1/rules/{id}/switch', { ...path(rule), body: { off } })));
+  const drop = (rule: Rule) => record(answer(api.DELETE('/api/v1/rules/own/{id}', path(rule))));
 </script>
 
 <SwapPage
@@ -49,14 +54,19 @@
       <span class="text-soft">Find a rule</span>
       <input class="field" autocomplete="off" bind:value={words} />
     </label>
-    <Act main onclick={() => (making = true)}>A rule of our own</Act>
+    <Act main onclick={() => form.begin()}>A rule of our own</Act>
   </div>
   <Trouble error={error ?? rules.error} />
   {#each functions as [name, found] (name)}
     <h2 class="mt-5 text-[20px]">{name === 'own' ? 'Our own' : asWords(name)}</h2>
     <ul>
       {#each found as rule (rule.id)}
-        <RuleRow {rule} onturn={(off) => turn(rule, off)} />
+        <RuleRow
+          {rule}
+          onturn={(off) => turn(rule, off)}
+          onchange={() => form.begin(rule)}
+          ondrop={() => drop(rule)}
+        />
       {/each}
     </ul>
   {/each}
@@ -69,4 +79,4 @@
     {/each}
   </ul>
 </SwapPage>
-<OwnRule bind:open={making} classes={rules.data?.classes ?? []} />
+{#if rules.data}<OwnRule {form} words={rules.data.words} />{/if}

@@ -28,10 +28,10 @@ from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.naming import names_by_what_it_is
 from yellow_ladle.core.planner.placing import placements
 from yellow_ladle.core.planner.together import carried_together
+from yellow_ladle.core.rulebook import rulebook
 from yellow_ladle.core.rules import SwapRule
 from yellow_ladle.store.applied import Applied, Applying, applied_plans, put_in, take_back
 from yellow_ladle.store.history import Act
-from yellow_ladle.store.rulebook import rulebook
 from yellow_ladle.store.standing import Now, Stale
 
 router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
@@ -43,7 +43,7 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
     now = ledger.now
     items = items_of(now, wanted.item, wanted.and_items)
     goals = goals_of(now, wanted.goals)
-    rules = {here.rule.id: here.rule for here in rulebook(ledger)}
+    rules = {here.rule.id: here.rule for here in rulebook(now.reading.book)}
     plan = carried_together(now.reading, items, goals, _swaps(now, wanted.swaps, rules))
     if plan is None:
         raise BookRefused([Fault("swaps", "these swaps would put a pot into itself")])
@@ -73,8 +73,8 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
 @router.get("/applied")
 def applied(ledger: TheLedger) -> list[AppliedPlanOut]:
     """The plans that were put into the book, the newest first."""
-    rules = {here.rule.id: here.rule.name for here in rulebook(ledger)}
     book = ledger.now.reading.book
+    rules = {here.rule.id: here.rule.name for here in rulebook(book)}
     return [_out(book, rules, plan) for plan in applied_plans(ledger)]
 
 

@@ -26,7 +26,8 @@ from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.merging import merged
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.yields import filling
-from yellow_ladle.files.book_models import Name, PreparationPiece, Short
+from yellow_ladle.files.book_models import PreparationPiece
+from yellow_ladle.files.piece import Name, Short
 from yellow_ladle.files.pieces import preparation, preparation_piece
 from yellow_ladle.store.standing import Now, refuse_unsound
 

@@ -16,7 +16,7 @@ from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.notices import accepted, differences, kept_apart, voice_with_code
 from yellow_ladle.core.product import Evidence, Product
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
-from yellow_ladle.files.book_models import Name
+from yellow_ladle.files.piece import Name
 from yellow_ladle.files.supplier_sheet import GoodPart, Sheet, levels_of, sheet_of, stated_by
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger

@@ -12,7 +12,8 @@ from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.reading import read
-from yellow_ladle.files.book_models import Name, ProductPiece
+from yellow_ladle.files.book_models import ProductPiece
+from yellow_ladle.files.piece import Name
 from yellow_ladle.files.product_pieces import product_piece
 from yellow_ladle.store.history import Act, Entry
 

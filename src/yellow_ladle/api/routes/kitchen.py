@@ -24,14 +24,8 @@ from yellow_ladle.core.regimes import regimes
 from yellow_ladle.core.rules import swap_rules
 from yellow_ladle.core.sentences import SAY
 from yellow_ladle.core.units import Spoons, units
-from yellow_ladle.files.book_models import (
-    KitchenPiece,
-    MeasurePiece,
-    Name,
-    PersonPiece,
-    Positive,
-    Word,
-)
+from yellow_ladle.files.book_models import KitchenPiece, MeasurePiece, PersonPiece
+from yellow_ladle.files.piece import Name, Positive, Word
 from yellow_ladle.files.pieces import kitchen as kitchen_of
 from yellow_ladle.files.pieces import kitchen_piece
 from yellow_ladle.store.standing import Now

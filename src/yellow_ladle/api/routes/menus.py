@@ -6,7 +6,7 @@ from typing import TYPE_CHECKING, Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from yellow_ladle.api.ledger import TheBook, TheLedger, preparation_or_missing
+from yellow_ladle.api.ledger import TheBook, preparation_or_missing
 from yellow_ladle.api.plan_forms import GoalsPiece
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
@@ -15,8 +15,7 @@ from yellow_ladle.core.book import Book, owner_of
 from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.naming import name_after, short_name
-from yellow_ladle.files.book_models import Id, Name
-from yellow_ladle.store.rulebook import rules_in_use
+from yellow_ladle.files.piece import Id, Name
 from yellow_ladle.store.standing import Now
 
 if TYPE_CHECKING:
@@ -74,7 +73,7 @@ class MenuOut(BaseModel):
 
 
 @router.post("/menu")
-def menu(wanted: MenuIn, now: TheBook, ledger: TheLedger) -> MenuOut:
+def menu(wanted: MenuIn, now: TheBook) -> MenuOut:
     """The fewest small pots that let every guest eat, plate by plate."""
     # The solver is big; who never asks for a menu does not wait for it.
     from yellow_ladle.core.planner.menu import Guest, plan_menu
@@ -83,8 +82,7 @@ def menu(wanted: MenuIn, now: TheBook, ledger: TheLedger) -> MenuOut:
     for plate in wanted.plates:
         preparation_or_missing(now, plate)
     guests = [Guest(guest.name, goals_of(now, guest.goals)) for guest in wanted.guests]
-    rules = rules_in_use(ledger)
-    found = plan_menu(now.reading, wanted.plates, guests, seconds=wanted.seconds, rules=rules)
+    found = plan_menu(now.reading, wanted.plates, guests, seconds=wanted.seconds)
     return menu_out(now, found, begun)
 
 

@@ -25,9 +25,8 @@ from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.limits import Limits
 from yellow_ladle.core.planner.proposing import Habits
 from yellow_ladle.core.planner.together import propose_together, with_whole
-from yellow_ladle.core.rules import SwapRule
+from yellow_ladle.core.rulebook import rulebook
 from yellow_ladle.store.applied import chosen_before
-from yellow_ladle.store.rulebook import rulebook, rules_in_use
 from yellow_ladle.store.standing import Now
 
 LOOSE: tuple[tuple[str, str, Callable[[Limits], Limits]], ...] = (
@@ -51,8 +50,8 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
     now = ledger.now
     items = items_of(now, wanted.item, wanted.and_items)
     goals = goals_of(now, wanted.goals)
-    rules = {here.rule.id: here for here in rulebook(ledger)}
     reading = now.reading
+    rules = {here.rule.id: here for here in rulebook(reading.book)}
     habits = Habits(tuple(wanted.order), chosen_before(ledger))
     proposal = propose_together(
         reading,
@@ -60,7 +59,6 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
         goals,
         wanted.limit,
         limits=limits_of(now, wanted.limits),
-        rules=[here.rule for here in rules.values() if not here.off],
         habits=habits,
     )
     telling = Telling(now, goals, rules)
@@ -86,9 +84,8 @@ def loosened(wanted: PlansIn, ledger: TheLedger) -> list[LoosenedOut]:
     items = items_of(now, wanted.item, wanted.and_items)
     goals = goals_of(now, wanted.goals)
     limits = limits_of(now, wanted.limits)
-    rules = rules_in_use(ledger)
     return [
-        _loosened(now, items, fewer, looser, rules, out)
+        _loosened(now, items, fewer, looser, out)
         for out, fewer, looser in _looser(now, goals, limits)
     ]
 
@@ -173,10 +170,9 @@ def _loosened(
     items: Sequence[str],
     goals: Goals,
     limits: Limits,
-    rules: Sequence[SwapRule],
     out: LoosenedOut,
 ) -> LoosenedOut:
-    found = propose_together(now.reading, items, goals, 1, limits=limits, rules=rules)
+    found = propose_together(now.reading, items, goals, 1, limits=limits)
     best = next((plan for plan in found.plans if plan.meets), None)
     if best is None:
         return out

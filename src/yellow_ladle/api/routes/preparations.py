@@ -21,7 +21,8 @@ from yellow_ladle.api.routes.products import level_words
 from yellow_ladle.core.book import Preparation, by_product_item, owner_of
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.reading import Reading
-from yellow_ladle.files.book_models import LinePiece, Name, PreparationPiece, SignOffPiece
+from yellow_ladle.files.book_models import LinePiece, PreparationPiece, SignOffPiece
+from yellow_ladle.files.piece import Name
 from yellow_ladle.files.pieces import line_piece, preparation_piece, sign_off_piece
 
 router = APIRouter(prefix="/preparations", tags=["pots"], responses=PROBLEMS)

@@ -1,68 +1,51 @@
 """The kitchen's rulebook: shipped rules switched on and off, tasted, and rules of its own."""
 
-from typing import Annotated, Any, Literal
+from functools import partial
+from typing import Annotated
 
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from yellow_ladle.api.ledger import TheLedger
+from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.plan_forms import FidelityOut, RuleNoteOut
 from yellow_ladle.api.problems import PROBLEMS, Missing
+from yellow_ladle.core.book import KINDS, ROLES, STAGES, Book
 from yellow_ladle.core.classes import known_classes
-from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.colours import colours
+from yellow_ladle.core.fault import BookRefused
+from yellow_ladle.core.ids import free_id
+from yellow_ladle.core.planner.conditions import CONDITIONS
 from yellow_ladle.core.planner.fidelity import Fidelity
 from yellow_ladle.core.planner.options import Proposer
-from yellow_ladle.core.rule_faults import never_cleared, rule_faults
-from yellow_ladle.core.rules import SwapRule, rule_of, rules_by_id
-from yellow_ladle.files.book_models import Id, ItemId, Name, Word
-from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.rulebook import (
+from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.rule_faults import never_cleared, own_faults, rule_faults
+from yellow_ladle.core.rulebook import (
     OWN,
-    Note,
     RuleHere,
-    drop_own,
-    keep_own,
     rulebook,
     rules_in_use,
-    switch,
-    taste,
+    switched,
+    tasted,
+    with_own,
+    without_own,
 )
+from yellow_ladle.core.rules import LAWS, WHENS, SwapRule, rule_of, rules_by_id
+from yellow_ladle.core.ruling import Note
+from yellow_ladle.files.piece import Id, ItemId
+from yellow_ladle.files.rule_pieces import OwnRulePiece, Sentence, Share, own_piece
 
 router = APIRouter(prefix="/rules", tags=["swaps"], responses=PROBLEMS)
 
-Share = Annotated[float, Field(ge=0, le=1)]
-Words = Annotated[list[Word], Field(max_length=60)]
-Sentence = Annotated[str, Field(max_length=1_000)]
 MOST_EXAMPLES = 3
+A_RULE = "a-rule"
+"""The id of a rule that is only tried."""
 
 
-class RulePiece(BaseModel):
-    """A rule of a kitchen's own, as its form has it. Without `with_` the line is left out."""
+class OwnRuleIn(BaseModel):
+    """A rule of the kitchen's own. Without an id it is new, and gets one made of its name."""
 
-    id: Id
-    name: Name
-    replaces: Words
-    roles: Words
-    with_: Words = []
-    stages: Words = []
-    kinds: Words = []
-    law: Literal["weight", "volume", "thickening", "fat", "acid"] = "weight"
-    ratio: Annotated[float, Field(gt=0, le=1_000)] = 1
-    not_in: Words = []
-    only_in: Words = []
-    colours: Words = []
-    flavour: Share = 1
-    texture: Share = 1
-    colour: Share = 1
-    thinner: bool = False
-    freezes: bool = True
-    thickness: Sentence = "The same."
-    method: Annotated[list[Sentence], Field(max_length=20)]
-    when: Literal["first", "with", "last"] = "with"
-    drops: bool = False
-    minutes: Annotated[float, Field(ge=0, le=10_000)] | None = None
-    caution: Sentence = ""
-    source: Sentence = "kitchen practice"
+    id: Id | None = None
+    rule: OwnRulePiece
 
 
 class RuleOut(BaseModel):
@@ -71,7 +54,7 @@ class RuleOut(BaseModel):
     id: str
     name: str
     function: str
-    own: bool
+    own: OwnRulePiece | None
     off: bool
     tasted: bool
     replaces: list[str]
@@ -84,11 +67,24 @@ class RuleOut(BaseModel):
     notes: list[RuleNoteOut]
 
 
+class RuleWordsOut(BaseModel):
+    """The words that a rule is written with."""
+
+    classes: list[str]
+    roles: list[str]
+    stages: list[str]
+    kinds: list[str]
+    laws: list[str]
+    conditions: list[str]
+    colours: list[str]
+    whens: list[str]
+
+
 class RulesOut(BaseModel):
-    """Every rule, the classes that may be named, and per flag what no rule can clear."""
+    """Every rule, the words that one may be written with, and per flag what no rule can clear."""
 
     rules: list[RuleOut]
-    classes: list[str]
+    words: RuleWordsOut
     never_cleared: dict[str, list[str]]
 
 
@@ -117,83 +113,90 @@ class SwitchIn(BaseModel):
 
 
 @router.get("")
-def rules(ledger: TheLedger) -> RulesOut:
+def rules(now: TheBook) -> RulesOut:
     """The kitchen's rulebook."""
-    here = rulebook(ledger)
-    gaps = never_cleared(entry.rule for entry in here if not entry.off)
+    book = now.reading.book
+    here = rulebook(book)
+    gaps = never_cleared(entry.rule for entry in here if not entry.ruling.off)
     return RulesOut(
         rules=[_out(entry) for entry in here],
-        classes=sorted({*known_classes(), *_own_classes(ledger)}),
+        words=RuleWordsOut(
+            classes=sorted({*known_classes(), *_own_classes(book)}),
+            roles=list(ROLES),
+            stages=list(STAGES),
+            kinds=list(KINDS),
+            laws=list(LAWS),
+            conditions=list(CONDITIONS),
+            colours=list(colours()),
+            whens=list(WHENS),
+        ),
         never_cleared={flag: list(found) for flag, found in gaps.items() if found},
     )
 
 
 @router.post("/try")
-def try_rule(wanted: RulePiece, ledger: TheLedger) -> RuleTryOut:
+def try_rule(wanted: OwnRuleIn, now: TheBook) -> RuleTryOut:
     """A rule of one's own on one of the kitchen's pots, before it is kept."""
-    rule = rule_of(_row(wanted), OWN)
-    faults = rule_faults(rule, _own_classes(ledger))
-    return RuleTryOut(faults=faults, examples=[] if faults else _examples(ledger, rule))
+    rule = rule_of(wanted.rule.row(wanted.id or A_RULE), OWN)
+    faults = rule_faults(rule, _own_classes(now.reading.book))
+    return RuleTryOut(faults=faults, examples=[] if faults else _examples(now.reading, rule))
 
 
 @router.put("/own")
-def keep_rule(wanted: RulePiece, ledger: TheLedger) -> RuleTryOut:
+def keep_rule(wanted: OwnRuleIn, ledger: TheLedger) -> RuleOut:
     """Keeps a rule of the kitchen's own, new or changed."""
-    faults = rule_faults(rule_of(_row(wanted), OWN), _own_classes(ledger))
-    found = [Fault(wanted.id, fault) for fault in faults]
-    if wanted.id in rules_by_id():
-        found.append(Fault("id", "a rule of that id ships already; switch it off, or name it anew"))
-    if found:
+    book = ledger.now.reading.book
+    taken = {*rules_by_id(), *(ruling.id for ruling in book.rulings)}
+    id = wanted.id or free_id(wanted.rule.name, taken)
+    rule = rule_of(wanted.rule.row(id), OWN)
+    if found := list(own_faults(id, rule, _own_classes(book))):
         raise BookRefused(found)
-    keep_own(ledger, _row(wanted))
-    return try_rule(wanted, ledger)
+    ledger.rule(partial(with_own, id=id, row=wanted.rule.row(id)))
+    return _out(_known(ledger.now.reading.book, id))
 
 
 @router.delete("/own/{id}")
 def drop_rule(id: Id, ledger: TheLedger) -> None:
-    """Takes one of the kitchen's own rules out."""
-    if not drop_own(ledger, id):
+    """Takes one of the kitchen's own rules out, with what was said of it."""
+    if _known(ledger.now.reading.book, id).ruling.own is None:
         raise Missing("rule", id)
+    ledger.rule(partial(without_own, id=id))
 
 
 @router.post("/{id}/switch")
 def switch_rule(id: Id, wanted: SwitchIn, ledger: TheLedger) -> None:
     """Switches a rule off or on."""
-    if id not in {here.rule.id for here in rulebook(ledger)}:
-        raise Missing("rule", id)
-    switch(ledger, id, off=wanted.off)
+    _known(ledger.now.reading.book, id)
+    ledger.rule(partial(switched, id=id, off=wanted.off))
 
 
 @router.post("/verdict")
 def verdict(wanted: VerdictIn, ledger: TheLedger) -> None:
     """Writes down how a tried plan tasted, in the place of its rules' own figures."""
-    known = {here.rule.id for here in rulebook(ledger)}
     for id in wanted.rules:
-        if id not in known:
-            raise Missing("rule", id)
+        _known(ledger.now.reading.book, id)
     found = Fidelity(wanted.flavour, wanted.texture, wanted.colour)
     note = Note(wanted.note, ledger.today, wanted.item) if wanted.note else None
-    for id in wanted.rules:
-        taste(ledger, id, found, note)
+    ledger.rule(partial(tasted, ids=wanted.rules, verdict=found, note=note))
 
 
-def _row(piece: RulePiece) -> dict[str, Any]:
-    row = piece.model_dump(exclude={"with_", "flavour", "texture", "colour"}, exclude_none=True)
-    row["fidelity"] = [piece.flavour, piece.texture, piece.colour]
-    return row | ({"with": piece.with_} if piece.with_ else {"leave_out": True})
+def _known(book: Book, id: str) -> RuleHere:
+    """A rule of the rulebook; Missing where there is none of that id."""
+    for here in rulebook(book):
+        if here.rule.id == id:
+            return here
+    raise Missing("rule", id)
 
 
-def _own_classes(ledger: Ledger) -> set[str]:
-    book = ledger.now.reading.book
+def _own_classes(book: Book) -> set[str]:
     made = {made.class_ for made in book.preparations.values() if made.class_}
     return {product.class_ for product in book.products.values()} | made
 
 
-def _examples(ledger: Ledger, rule: SwapRule) -> list[str]:
+def _examples(reading: Reading, rule: SwapRule) -> list[str]:
     """Lines of the kitchen's own pots that the rule would speak of, in words."""
-    reading = ledger.now.reading
     book = reading.book
-    others = [other for other in rules_in_use(ledger) if other.id != rule.id]
+    others = [other for other in rules_in_use(book) if other.id != rule.id]
     proposer = Proposer(reading, rules=[rule, *others])
     found: list[str] = []
     for pot, made in book.preparations.items():
@@ -218,9 +221,9 @@ def _out(here: RuleHere) -> RuleOut:
         id=rule.id,
         name=rule.name,
         function=rule.function,
-        own=here.own,
-        off=here.off,
-        tasted=here.tasted,
+        own=None if here.ruling.own is None else own_piece(here.ruling.own),
+        off=here.ruling.off,
+        tasted=here.ruling.tasted is not None,
         replaces=sorted(rule.replaces),
         with_=list(rule.with_),
         roles=sorted(rule.roles),
@@ -232,5 +235,5 @@ def _out(here: RuleHere) -> RuleOut:
         thickness=rule.thickness,
         caution=rule.caution,
         source=rule.source,
-        notes=[RuleNoteOut(text=n.text, date=n.date, item=n.item) for n in here.notes],
+        notes=[RuleNoteOut(text=n.text, date=n.date, item=n.item) for n in here.ruling.notes],
     )

@@ -22,7 +22,7 @@ from yellow_ladle.core.numbers.thickness import (
     thickness,
 )
 from yellow_ladle.core.reading import Reading
-from yellow_ladle.files.book_models import Word
+from yellow_ladle.files.piece import Word
 
 router = APIRouter(prefix="/thickening", tags=["thickening"], responses=PROBLEMS)
 

@@ -11,7 +11,8 @@ from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.core.day import day_reading
 from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.levels import Level
-from yellow_ladle.files.book_models import Day, ItemId, Name, ToolPiece
+from yellow_ladle.files.book_models import ToolPiece
+from yellow_ladle.files.piece import Day, ItemId, Name
 from yellow_ladle.files.pieces import tool, tool_piece
 from yellow_ladle.store.uses import Used, add_use, uses_on
 

@@ -13,7 +13,8 @@ from yellow_ladle.core.planner.fidelity import NOTHING, Three, shares
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.prices import Prices
 from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.rules import SwapRule, swap_rules
+from yellow_ladle.core.rulebook import rules_in_use
+from yellow_ladle.core.rules import SwapRule
 
 ALIKE = 50
 """Of goods of one class that carry the same, so many are tried."""
@@ -47,7 +48,7 @@ class Proposer:
     ) -> None:
         self.reading = reading
         self.limits = limits
-        self.rules = swap_rules() if rules is None else tuple(rules)
+        self.rules = rules_in_use(reading.book) if rules is None else tuple(rules)
         self.balance: Balance = reading.balance
         self.prices = Prices(self.balance)
         self._offers: dict[tuple[str, int, bool], Offers] = {}

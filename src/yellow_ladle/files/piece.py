@@ -1,0 +1,36 @@
+"""What every piece of the book file is built from: words, days, numbers, and how strictly."""
+
+from datetime import date
+from typing import Annotated
+
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
+
+from yellow_ladle.core.labels.proposals import LONGEST
+
+
+def _real_day(day: str) -> str:
+    date.fromisoformat(day)
+    return day
+
+
+Day = Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$"), AfterValidator(_real_day)]
+Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]*$", max_length=200)]
+FlagId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_]*$", max_length=80)]
+ItemId = Annotated[
+    str, Field(pattern=r"^[a-z0-9][a-z0-9-]*(/[a-z0-9][a-z0-9-]*)?$", max_length=400)
+]
+Word = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_-]*$", max_length=80)]
+Name = Annotated[str, Field(min_length=1, max_length=200)]
+Text = Annotated[str, Field(max_length=4000)]
+Number = Annotated[float, Field(ge=0, allow_inf_nan=False)]
+Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
+Short = Annotated[str, Field(max_length=200)]
+Code = Annotated[str, Field(pattern=r"^\d{0,14}$")]
+LabelText = Annotated[str, Field(max_length=LONGEST)]
+Percent = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
+
+
+class Piece(BaseModel):
+    """Unknown fields are an error, and nothing is converted: "100" is not a number."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, frozen=True, populate_by_name=True)
