@@ -1,0 +1,177 @@
+"""What a plan does to amounts, to the rest of the pot and to its method."""
+
+import unittest
+from dataclasses import replace
+
+from tests.kitchens import (
+    BUTTER,
+    CHEESE_BOOK,
+    FLOUR,
+    MILK,
+    OIL,
+    ROUX,
+    line,
+    pot,
+    product,
+    reading,
+)
+from yellow_ladle.core.book import Preparation, Step
+from yellow_ladle.core.change import applied
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.planner.adjusting import adjusted, adjustments
+from yellow_ladle.core.planner.amounts import worked_out
+from yellow_ladle.core.planner.applying import placed
+from yellow_ladle.core.planner.method import reworked
+from yellow_ladle.core.planner.proposing import propose
+from yellow_ladle.core.product import Product
+from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.rules import rules_by_id
+
+NO_WHEAT = Goals(("wheat",))
+OAT = product("oat-drink", "oats", "oat-drink")
+
+
+def plan_of(before: Reading, item: str, goals: Goals, *swaps: Swap) -> Plan:
+    plan = carried(before, item, goals, swaps)
+    assert plan is not None
+    return plan
+
+
+class Amounts(unittest.TestCase):
+    """Hand-worked: what does the same in the pot, by what it does."""
+
+    def worked(
+        self, rule_id: str, entry: object, to: str, *pieces: Product | Preparation
+    ) -> object:
+        made = pot("sauce", entry, class_="sauce")  # type: ignore[arg-type]
+        before = reading(*pieces, made)
+        found = worked_out(before.balance, made, made.lines[0], to, rules_by_id()[rule_id])
+        return (found.quantity, found.unit)
+
+    def test_a_thickener_by_its_power(self) -> None:
+        # 60 g of flour; maize starch binds twice as much: 30 g
+        entry = line("plain-flour", "thickener", quantity=60)
+        maize = product("starch", "", "maize-starch")
+        self.assertEqual(
+            self.worked("maize-slurry-for-flour", entry, "starch", FLOUR, maize), (30, "g")
+        )
+        # 0.3 kg of a roux that is half flour is 150 g of flour: 150 / 2 = 75 g of starch
+        entry = line("white-roux", "thickener", quantity=0.3, unit="kg")
+        pieces = (FLOUR, BUTTER, ROUX, maize)
+        self.assertEqual(
+            self.worked("maize-slurry-for-roux", entry, "starch", *pieces), (0.075, "kg")
+        )
+
+    def test_a_brown_roux_binds_less_so_less_starch_stands_for_it(self) -> None:
+        # 300 g of roux, 150 g of flour browned by 1.5: as 100 g in a white one, 50 g of starch
+        brown = replace(ROUX, id="brown-roux", class_="brown-roux", colour="brown")
+        maize = product("starch", "", "maize-starch")
+        entry = line("brown-roux", "thickener", quantity=300)
+        found = self.worked(
+            "maize-slurry-for-brown-roux", entry, "starch", FLOUR, BUTTER, brown, maize
+        )
+        self.assertEqual(found, (50, "g"))
+
+    def test_fat_by_its_share(self) -> None:
+        # 100 g of butter are 82 g of fat, which oil is whole
+        entry = line("butter", "fat")
+        self.assertEqual(self.worked("oil-for-butter", entry, "oil", BUTTER, OIL), (82, "g"))
+
+    def test_acid_by_how_sour_it_is(self) -> None:
+        # 500 g of wine at 0.6 % are 3 g of acid: 300 g of verjuice at 1 %
+        wine = product("wine", "alcohol", "white-wine")
+        verjuice = product("verjuice")
+        entry = line("wine", "liquid", quantity=500)
+        found = self.worked("verjuice-for-white-wine", entry, "verjuice", wine, verjuice)
+        self.assertEqual(found, (300, "g"))
+
+    def test_a_drink_by_its_volume(self) -> None:
+        heavy = replace(OAT, density_g_per_ml=1.05)
+        light = replace(MILK, density_g_per_ml=1.0)
+        entry = line("milk", "liquid", quantity=1000)
+        found = self.worked("plant-drink-for-milk", entry, "oat-drink", light, heavy)
+        self.assertEqual(found, (1050, "g"))
+
+    def test_pieces_of_the_old_are_weighed(self) -> None:
+        # 3 onions of 110 g each: 330 g of fennel
+        onion = product("onion", "allium", unit_weight_g=110)
+        entry = line("onion", "aromatic", quantity=3, unit="piece")
+        found = self.worked("leek-free-aromatics", entry, "fennel", onion, product("fennel"))
+        self.assertEqual(found, (330, "g"))
+
+
+class Adjusting(unittest.TestCase):
+    def test_salt_gives_what_the_new_item_brings(self) -> None:
+        # 100 g of powder at 40 % bring 40 g of salt, of the other at 10 % only 10 g: 30 g more
+        salt = product("salt", salt_g_per_100g=100)
+        old = product("cube", "wheat", "stock-cube", salt_g_per_100g=40)
+        new = product("powder", "", "vegetable-stock-powder", salt_g_per_100g=10)
+        soup = pot("soup", line("cube", "seasoning"), line("salt", "seasoning", quantity=20))
+        before = reading(salt, old, new, soup)
+        plan = plan_of(before, "soup", NO_WHEAT, Swap("soup", 0, "cube", "powder", 100, "g", "r"))
+        [part] = adjustments(before, plan)
+        self.assertEqual((part.item, part.before, part.after), ("salt", 20, 50))
+        self.assertIn("30 g less salt", part.why)
+        after = read(applied(before.book, placed(before, plan, {}, [part])))
+        was, now = before.balance.of("soup").per_gram[0], after.balance.of("soup").per_gram[0]
+        self.assertAlmostEqual(was * 120, now * 150)
+
+    def test_nothing_is_guessed_where_the_salt_is_not_recorded(self) -> None:
+        salt = product("salt", salt_g_per_100g=100)
+        old = product("cube", "wheat", "stock-cube", salt_g_per_100g=40)
+        soup = pot("soup", line("cube", "seasoning"), line("salt", "seasoning", quantity=20))
+        before = reading(salt, old, product("powder"), soup)
+        plan = plan_of(before, "soup", NO_WHEAT, Swap("soup", 0, "cube", "powder", 100, "g", "r"))
+        self.assertEqual(adjustments(before, plan), ())
+
+    def test_missing_liquid_is_made_up_with_another(self) -> None:
+        wine, stock = product("wine", "wheat", "white-wine"), product("stock")
+        sharp = product("vinegar")
+        soup = pot(
+            "soup", line("wine", "liquid", quantity=400), line("stock", "liquid", quantity=600)
+        )
+        before = reading(wine, stock, sharp, soup)
+        plan = plan_of(before, "soup", NO_WHEAT, Swap("soup", 0, "wine", "vinegar", 40, "g", "r"))
+        [part] = adjustments(before, plan)
+        self.assertEqual((part.item, part.before, part.after), ("stock", 600, 960))
+        [made] = placed(before, plan, {}, [part]).preparations
+        self.assertEqual([entry.quantity for entry in made.lines], [40, 960])
+        self.assertEqual(adjusted(soup, [replace(part, in_="other")]), soup)
+
+
+class Methods(unittest.TestCase):
+    def card(self) -> Reading:
+        steps = (
+            Step("Cook the roux.", minutes=6, uses=("white-roux",)),
+            Step("Add the milk to the roux.", uses=("white-roux", "milk")),
+            Step("Strain."),
+        )
+        sauce = pot("sauce", line("white-roux", "thickener"), line("milk", "liquid"), method=steps)
+        return reading(FLOUR, BUTTER, MILK, ROUX, product("starch", "", "maize-starch"), sauce)
+
+    def test_roux_first_becomes_slurry_last(self) -> None:
+        before = self.card()
+        [plan, *_] = propose(before, "sauce", NO_WHEAT).plans
+        found = reworked(before.book, before.book.preparations["sauce"], plan.swaps)
+        told = [(change.kind, change.text) for change in found.changes]
+        self.assertEqual(told[0], ("dropped", "Cook the roux."))
+        self.assertEqual(told[1][0], "changed")
+        self.assertEqual(
+            [step.text for step in found.steps][:2], ["Add the milk to the roux.", "Strain."]
+        )
+        self.assertTrue(found.steps[-1].text.startswith("Instead of White roux: Pour it in near"))
+        self.assertEqual(found.minutes, 2 - 6)
+        self.assertEqual(found.steps[0].uses, ("starch", "milk"))
+
+    def test_what_no_step_speaks_of_is_said_first(self) -> None:
+        before = reading(*CHEESE_BOOK)
+        swap = Swap(
+            "white-roux", 0, "plain-flour", "rice-flour", 1, "g", "r", ("Whisk.",), when="with"
+        )
+        found = reworked(before.book, before.book.preparations["white-roux"], [swap])
+        self.assertEqual([step.text for step in found.steps], ["Instead of Plain flour: Whisk."])
+
+
+if __name__ == "__main__":
+    unittest.main()

@@ -1,0 +1,132 @@
+"""Where a plan is made, and what its pots are called."""
+
+import unittest
+from dataclasses import replace
+
+from tests.kitchens import (
+    BUTTER,
+    FLOUR,
+    MILK,
+    OPEN,
+    RICE_FLOUR,
+    ROUX,
+    line,
+    pot,
+    product,
+    reading,
+)
+from yellow_ladle.core.change import applied
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.plan import THERE_IS, Plan, Swap, carried
+from yellow_ladle.core.planner.applying import as_variant, placed
+from yellow_ladle.core.planner.floor import floor_sentence
+from yellow_ladle.core.planner.naming import names_by_what_it_is
+from yellow_ladle.core.planner.placing import placements
+from yellow_ladle.core.planner.proposing import propose
+from yellow_ladle.core.reading import Reading, read
+
+NO_WHEAT = Goals(("wheat",))
+OAT = product("oat-drink", "oats", "oat-drink")
+
+
+def plan_of(before: Reading, item: str, goals: Goals, *swaps: Swap) -> Plan:
+    plan = carried(before, item, goals, swaps)
+    assert plan is not None
+    return plan
+
+
+class Places(unittest.TestCase):
+    PIECES = (
+        *(FLOUR, RICE_FLOUR, BUTTER, MILK, OAT, ROUX),
+        pot("bechamel", line("white-roux", "thickener"), line("milk", "liquid"), class_="bechamel"),
+        pot("gratin", "bechamel", kind="dish"),
+        pot("pasta", "bechamel", kind="dish"),
+    )
+    SWAPS = (
+        Swap("white-roux", 0, "plain-flour", "rice-flour", 100, "g", "rice-flour-roux"),
+        Swap("bechamel", 1, "milk", "oat-drink", 100, "g", "plant-drink-for-milk"),
+    )
+
+    def setUp(self) -> None:
+        self.before = reading(*self.PIECES)
+        self.plan = plan_of(self.before, "gratin", NO_WHEAT, *self.SWAPS)
+
+    def test_the_three_are_compared(self) -> None:
+        for_all, small, mixed = placements(self.before, self.plan)
+        self.assertEqual((for_all.beside, small.in_place), ((), ()))
+        self.assertEqual(small.beside, ("white-roux", "bechamel", "gratin"))
+        moved = {entry.item: (entry.better, entry.worse) for entry in for_all.moved}
+        self.assertEqual(moved["pasta"], (("wheat",), ("oats",)))
+        # rice flour brings nothing to anybody; the oat drink would bring oats to the pasta
+        self.assertEqual((mixed.in_place, mixed.beside), (("white-roux",), ("bechamel", "gratin")))
+        moved = {entry.item: (entry.better, entry.worse) for entry in mixed.moved}
+        self.assertEqual(moved["pasta"], (("wheat",), ()))
+
+    def test_mixed_gives_no_plate_a_flag_and_the_item_its_goal(self) -> None:
+        mixed = placements(self.before, self.plan)[2]
+        names = {pot: f"{pot} two" for pot in mixed.beside}
+        change = placed(self.before, self.plan, names)
+        after = read(applied(self.before.book, change))
+        for plate in ("gratin", "pasta"):
+            self.assertLessEqual(after.levels(plate).keys(), self.before.levels(plate).keys())
+        self.assertTrue(NO_WHEAT.met(after, "gratin-two"))
+
+    def test_a_pot_in_place_is_pointed_to_a_pot_beside(self) -> None:
+        change = placed(self.before, self.plan, {"white-roux": "Roux two"})
+        after = applied(self.before.book, change).preparations
+        self.assertEqual(after["bechamel"].lines[0].item, "roux-two")
+        self.assertEqual(after["white-roux"], self.before.book.preparations["white-roux"])
+
+    def test_names_say_what_it_is(self) -> None:
+        self.assertEqual(
+            names_by_what_it_is(self.before.book, self.plan),
+            {
+                "white-roux": "White roux, rice flour",
+                "bechamel": "Bechamel, rice flour, oat drink",
+                "gratin": "Gratin, rice flour, oat drink",
+            },
+        )
+
+    def test_a_sentence_for_the_floor(self) -> None:
+        self.assertEqual(
+            floor_sentence(self.before, self.plan, NO_WHEAT),
+            "Without wheat: the white roux is made with rice flour; the bechamel is made with oat"
+            " drink; it now contains oats.",
+        )
+        jar = product("jar", class_="rice-flour", otherwise=OPEN, free="wheat")
+        before = reading(*self.PIECES, jar)
+        plan = plan_of(before, "white-roux", NO_WHEAT, replace(self.SWAPS[0], to="jar"))
+        self.assertIn("nobody has checked it for rye", floor_sentence(before, plan, NO_WHEAT))
+        as_usual = plan_of(self.before, "oat-drink", NO_WHEAT)
+        told = floor_sentence(self.before, as_usual, NO_WHEAT)
+        self.assertEqual(told, "Without wheat: the oat drink is as usual.")
+
+    def test_a_pot_that_is_itself_changed_is_not_called_by_what_it_was(self) -> None:
+        hen = product("hen", "poultry", "poultry")
+        stock = pot("hen-stock", "hen", "leek", kind="stock", class_="chicken-stock")
+        soup = pot("soup", line("cube", "liquid"), kind="soup")
+        before = reading(
+            hen, product("leek"), product("cube", "beef"), product("mushroom"), stock, soup
+        )
+        swaps = (
+            Swap("soup", 0, "cube", "hen-stock", 1, "l", "r"),
+            Swap("hen-stock", 0, "hen", "mushroom", 1, "kg", "r"),
+        )
+        goals = Goals((), ("vegetarian",))
+        plan = plan_of(before, "soup", goals, *swaps)
+        told = floor_sentence(before, plan, goals)
+        self.assertIn("the soup is made with that hen stock", told)
+        self.assertNotIn("chicken", told)
+        self.assertEqual(names_by_what_it_is(before.book, plan)["soup"], "Soup, mushroom")
+
+    def test_a_small_pot_that_is_there_is_taken_again(self) -> None:
+        change = as_variant(self.before, self.plan, dict.fromkeys(self.plan.pots, "Two"))
+        again = read(applied(self.before.book, change))
+        plans = propose(again, "pasta", NO_WHEAT, 20).plans
+        taken = [plan for plan in plans if plan.swaps[0].rule == THERE_IS]
+        self.assertTrue(taken)
+        self.assertEqual(min(len(plan.pots) for plan in plans), 1)
+
+
+if __name__ == "__main__":
+    unittest.main()
