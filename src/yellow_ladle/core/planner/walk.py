@@ -11,11 +11,9 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from heapq import heappop, heappush
 from itertools import count
-from typing import TypeAlias, TypeVar
+from typing import TypeVar
 
 from yellow_ladle.core.book import Book
-from yellow_ladle.core.cycles import cycle
-from yellow_ladle.core.family import bases_first
 from yellow_ladle.core.plan import Swap, closes_loop
 from yellow_ladle.core.planner.bounds import (
     NO_LOSS,
@@ -28,21 +26,24 @@ from yellow_ladle.core.planner.bounds import (
     losses_at,
     plus,
 )
+from yellow_ladle.core.planner.exact import (
+    TOP,
+    Chosen,
+    Weight,
+    exact,
+    heavier,
+    listed,
+    score_of,
+    weighed,
+)
 from yellow_ladle.core.planner.option import Option
-from yellow_ladle.core.planner.prices import UNKNOWN
 from yellow_ladle.core.planner.region import Choice, Region
-from yellow_ladle.core.planner.score import Rank, Score, told_apart
+from yellow_ladle.core.planner.score import Rank, Score
 
 T = TypeVar("T")
 
 MOST_STEPS = 60_000
 """Nodes that a walk takes up before it says that it stopped early."""
-
-Chosen: TypeAlias = "tuple[Chosen, Choice, Option] | None"
-Weight: TypeAlias = Losses
-"""The share of the item that a pot is in flavour, texture and colour, and its makings."""
-
-_TOP: Weight = (1.0, 1.0, 1.0, 1.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -144,7 +145,7 @@ class Walk:
             if alike in self._seen or self._dominated(node.exact):
                 continue
             bad = self._regions[id(node.bounds)].bad
-            found = Found(bad, _listed(node.chosen), node.exact)
+            found = Found(bad, listed(node.chosen), node.exact)
             wanted = fits(found)
             if wanted is not None:
                 self._kept.append(node.exact)
@@ -166,7 +167,7 @@ class Walk:
             counts=(0, 0, 0),
             unfamiliar=0,
             losses=NO_LOSS,
-            weights={0: _TOP},
+            weights={0: TOP},
             stays=True,
             chosen=None,
         )
@@ -197,9 +198,10 @@ class Walk:
             if not node.stays:
                 return
         if node.pending == 0:
-            exact = self._exact(node, region)
-            if exact is not None:
-                self._wait(replace(node, exact=exact))
+            chosen = listed(node.chosen)
+            score = exact(region.top, chosen, node.counts, node.brought, node.unfamiliar)
+            if score is not None:
+                self._wait(replace(node, exact=score))
             return
         place = (node.pending & -node.pending).bit_length() - 1
         begun = order[place]
@@ -222,7 +224,7 @@ class Walk:
             below = region.places[option.leads]
             if not node.done >> below & 1:
                 pending |= 1 << below
-            weights = {**weights, below: _heavier(weights.get(below), weight, choice)}
+            weights = {**weights, below: heavier(weights.get(below), weight, choice)}
         swap = option.swap
         strange = swap is not None and (swap.from_, swap.to) not in self._familiar
         self._wait(
@@ -265,7 +267,7 @@ class Walk:
         counts = added(counts, disjoint(tuple(below), taken))
         # A pot in which a label is checked, or a line freed, may stay as it is.
         surely = counts[0] == counts[1] == 0
-        return _score(
+        return score_of(
             counts,
             node.brought.bit_count() + adds,
             node.unfamiliar,
@@ -286,80 +288,3 @@ class Walk:
             left &= left - 1
             total += bounds.lost_together(place, weights[place])
         return total
-
-    def _exact(self, node: _Node, region: Region) -> Score | None:
-        """The score of a node with nothing left to decide; None where a pot is put into itself."""
-        chosen = _listed(node.chosen)
-        order = _tops_first(region.top, chosen)
-        if order is None:
-            return None
-        weights: dict[str, Weight] = {region.top: _TOP}
-        losses = NO_LOSS
-        by_pot: dict[str, list[tuple[Choice, Option]]] = {}
-        for choice, option in chosen:
-            by_pot.setdefault(choice.pot, []).append((choice, option))
-        for pot in order:
-            for choice, option in by_pot.get(pot, ()):
-                losses = plus(losses, weighed(weights[pot], losses_at(choice, option)))
-                if option.leads is not None:
-                    there = weights.get(option.leads)
-                    weights[option.leads] = _heavier(there, weights[pot], choice)
-        remade: set[str] = set()
-        for pot in reversed(order):
-            for _, option in by_pot.get(pot, ()):
-                if option.swap is not None or option.leads in remade:
-                    remade.add(pot)
-        if any(option.cost and not weights[choice.pot][3] for choice, option in chosen):
-            losses = (*losses[:3], UNKNOWN)
-        return _score(node.counts, node.brought.bit_count(), node.unfamiliar, losses, len(remade))
-
-
-def weighed(weight: Weight, losses: Losses) -> Losses:
-    """Losses in a pot as losses of the item."""
-    # An unknown price stays unknown, however little of it goes in.
-    cost = losses[3] * weight[3] if losses[3] and weight[3] else 0.0
-    return (losses[0] * weight[0], losses[1] * weight[1], losses[2] * weight[2], cost)
-
-
-def _heavier(there: Weight | None, weight: Weight, choice: Choice) -> Weight:
-    """The share of a pot in the item, once one more line leads to it."""
-    share = choice.share
-    more = (
-        weight[0] * share[0],
-        weight[1] * share[1],
-        weight[2] * share[2],
-        weight[3] * choice.makings,
-    )
-    return more if there is None else plus(there, more)
-
-
-def _score(
-    counts: Counts, adds: int, unfamiliar: int, losses: Losses, pots: int, lost: float | None = None
-) -> Score:
-    """A score; `lost` is a better bound than the sum of three, where it is given."""
-    flavour, texture, colour, cost = map(told_apart, losses)
-    together = told_apart(sum(losses[:3]) if lost is None else lost)
-    stands, checks, swaps = counts
-    return Score(
-        stands, checks, adds, swaps, unfamiliar, together, flavour, texture, colour, pots, cost
-    )
-
-
-def _listed(chosen: Chosen) -> tuple[tuple[Choice, Option], ...]:
-    found: list[tuple[Choice, Option]] = []
-    while chosen is not None:
-        chosen, choice, option = chosen
-        found.append((choice, option))
-    return tuple(reversed(found))
-
-
-def _tops_first(top: str, chosen: Sequence[tuple[Choice, Option]]) -> list[str] | None:
-    """The pots that a plan decides, each before what it is made from; None where one is a loop."""
-    inputs: dict[str, list[str]] = {top: []}
-    for choice, option in chosen:
-        inputs.setdefault(choice.pot, [])
-        if option.leads is not None:
-            inputs[choice.pot].append(option.leads)
-    if cycle(inputs):
-        return None
-    return list(reversed(bases_first(inputs)))
