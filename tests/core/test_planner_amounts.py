@@ -15,10 +15,10 @@ from tests.kitchens import (
     product,
     reading,
 )
+from tests.planned import NO_WHEAT, OAT, plan_of
 from yellow_ladle.core.book import Preparation, Step
 from yellow_ladle.core.change import applied
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.adjusting import adjusted, adjustments
 from yellow_ladle.core.planner.amounts import worked_out
 from yellow_ladle.core.planner.applying import placed
@@ -27,15 +27,6 @@ from yellow_ladle.core.planner.proposing import propose
 from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
 from yellow_ladle.core.rules import rules_by_id
-
-NO_WHEAT = Goals(("wheat",))
-OAT = product("oat-drink", "oats", "oat-drink")
-
-
-def plan_of(before: Reading, item: str, goals: Goals, *swaps: Swap) -> Plan:
-    plan = carried(before, item, goals, swaps)
-    assert plan is not None
-    return plan
 
 
 class Amounts(unittest.TestCase):

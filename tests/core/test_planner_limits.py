@@ -17,22 +17,13 @@ from tests.kitchens import (
     product,
     reading,
 )
+from tests.planned import NO_WHEAT, OAT, asked
 from tests.random_swaps import rule
 from yellow_ladle.core.book import Preparation, Step
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.planner.conditions import conditions
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
-from yellow_ladle.core.planner.proposing import Proposal, propose
-from yellow_ladle.core.product import Product
-
-NO_WHEAT = Goals(("wheat",))
-OAT = product("oat-drink", "oats", "oat-drink")
-
-
-def asked(
-    item: str, goals: Goals, *pieces: Product | Preparation, limits: Limits = NO_LIMITS
-) -> Proposal:
-    return propose(reading(*pieces), item, goals, limits=limits)
+from yellow_ladle.core.planner.proposing import propose
 
 
 class LimitsAndChecks(unittest.TestCase):

@@ -15,24 +15,16 @@ from tests.kitchens import (
     product,
     reading,
 )
+from tests.planned import NO_WHEAT, OAT, plan_of
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.plan import THERE_IS, Plan, Swap, carried
+from yellow_ladle.core.plan import THERE_IS, Swap
 from yellow_ladle.core.planner.applying import as_variant, placed
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.naming import names_by_what_it_is
 from yellow_ladle.core.planner.placing import placements
 from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.reading import Reading, read
-
-NO_WHEAT = Goals(("wheat",))
-OAT = product("oat-drink", "oats", "oat-drink")
-
-
-def plan_of(before: Reading, item: str, goals: Goals, *swaps: Swap) -> Plan:
-    plan = carried(before, item, goals, swaps)
-    assert plan is not None
-    return plan
+from yellow_ladle.core.reading import read
 
 
 class Places(unittest.TestCase):

@@ -14,24 +14,13 @@ from tests.kitchens import (
     product,
     reading,
 )
-from yellow_ladle.core.book import Amount, Preparation
-from yellow_ladle.core.goals import Goals
+from tests.planned import NO_WHEAT, asked
+from yellow_ladle.core.book import Amount
 from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.fidelity import shares
-from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.option import Option, worth_trying
 from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.prices import UNKNOWN, Prices
-from yellow_ladle.core.planner.proposing import Proposal, propose
-from yellow_ladle.core.product import Product
-
-NO_WHEAT = Goals(("wheat",))
-
-
-def asked(
-    item: str, goals: Goals, *pieces: Product | Preparation, limits: Limits = NO_LIMITS
-) -> Proposal:
-    return propose(reading(*pieces), item, goals, limits=limits)
 
 
 class Shares(unittest.TestCase):

@@ -14,6 +14,7 @@ from tests.kitchens import (
     product,
     reading,
 )
+from tests.planned import NO_WHEAT, OAT
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.planner.applying import as_variant
@@ -22,9 +23,6 @@ from yellow_ladle.core.planner.naming import names_by_what_it_is
 from yellow_ladle.core.planner.proposing import propose
 from yellow_ladle.core.planner.together import carried_together, propose_together
 from yellow_ladle.core.reading import read
-
-NO_WHEAT = Goals(("wheat",))
-OAT = product("oat-drink", "oats", "oat-drink")
 
 
 class Together(unittest.TestCase):

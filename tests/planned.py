@@ -1,0 +1,27 @@
+"""Questions to the planner, asked in a line."""
+
+from tests.kitchens import product, reading
+from yellow_ladle.core.book import Preparation
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
+from yellow_ladle.core.planner.proposing import Proposal, propose
+from yellow_ladle.core.product import Product
+from yellow_ladle.core.reading import Reading
+
+NO_WHEAT = Goals(("wheat",))
+OAT = product("oat-drink", "oats", "oat-drink")
+
+
+def asked(
+    item: str, goals: Goals, *pieces: Product | Preparation, limits: Limits = NO_LIMITS
+) -> Proposal:
+    """What is proposed for an item of a small book."""
+    return propose(reading(*pieces), item, goals, limits=limits)
+
+
+def plan_of(before: Reading, item: str, goals: Goals, *swaps: Swap) -> Plan:
+    """Some swaps as a plan, which is known to stand."""
+    plan = carried(before, item, goals, swaps)
+    assert plan is not None
+    return plan
