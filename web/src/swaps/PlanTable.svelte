@@ -5,10 +5,10 @@
   import { amountText } from '../pot/lines';
   import type { Bench, Plan, Plans } from './bench.svelte';
   import FlagChanges from './FlagChanges.svelte';
+  import LineRows from './LineRows.svelte';
   import Placements from './Placements.svelte';
   import PlanHead from './PlanHead.svelte';
   import StepList from './StepList.svelte';
-  import SwapText from './SwapText.svelte';
 
   /** Now and the plans that are looked at, side by side: only what is different. */
   let { bench, plans }: { bench: Bench; plans: Plans } = $props();
@@ -16,13 +16,6 @@
   const shown = $derived(
     bench.shown.flatMap((at) => (plans.plans[at] ? [{ at, plan: plans.plans[at] }] : []))
   );
-  const lines = $derived([
-    ...new Map(
-      shown
-        .flatMap(({ plan }) => plan.swaps)
-        .map((entry) => [`${entry.swap.in} ${entry.swap.line}`, entry])
-    ).values()
-  ]);
   const spoons = $derived([
     ...new Map(shown.flatMap(({ plan }) => plan.thickness).map((move) => [move.pot, move])).values()
   ]);
@@ -47,18 +40,7 @@
 {#snippet nothing()}—{/snippet}
 {#snippet carriesNow()}<LevelLists flags={plans.flags_now} />{/snippet}
 {#snippet carries(plan: Plan)}<FlagChanges {plan} now={plans.flags_now} />{/snippet}
-{#snippet linesNow()}
-  {#each lines as entry (entry.swap.in + entry.swap.line)}
-    <p class="mb-1">
-      {entry.in_name}: {entry.from_name}
-      <span class="amount block text-note">
-        {amountText(entry.quantity_before, entry.unit_before)}
-      </span>
-    </p>
-  {/each}
-{/snippet}
-{#snippet swaps(plan: Plan)}
-  {#each plan.swaps as entry (entry.swap.in + entry.swap.line)}<SwapText {bench} {entry} />{/each}
+{#snippet besides(plan: Plan)}
   {#each plan.adjustments as part (part.in_name + part.name)}
     <p class="mb-2">
       {part.name} in {part.in_name}
@@ -88,7 +70,7 @@
   {/each}
 {/snippet}
 {#snippet keeps(plan: Plan)}
-  <p class="amount text-note">
+  <p class="text-note">
     flavour {share(plan.fidelity.flavour)} · texture {share(plan.fidelity.texture)} · colour
     {share(plan.fidelity.colour)}
   </p>
@@ -116,7 +98,10 @@
   </thead>
   <tbody>
     {@render across('Carries', carriesNow, carries)}
-    {@render across('Change', linesNow, swaps)}
+    <LineRows {bench} {shown} {row} {rowHead} {on} />
+    {#if shown.some(({ plan }) => plan.adjustments.length > 0)}
+      {@render across('With it', nothing, besides)}
+    {/if}
     {@render across('On the spoon', spoonsNow, spoonsThen)}
     {@render across('Keeps', nothing, keeps)}
     {@render across('Where', nothing, places)}

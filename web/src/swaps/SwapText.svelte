@@ -3,22 +3,17 @@
   import { amountText } from '../pot/lines';
   import type { Bench } from './bench.svelte';
 
-  /** One swap: what for what, how much and why so much, where, and what was found with it here. */
+  /** One swap of a line: what comes instead, how much and why so much, and what was found with it here. */
   let { bench, entry }: { bench: Bench; entry: Schema['SwapOut'] } = $props();
   const small = 'min-h-8 text-note underline underline-offset-4';
-  const before = $derived(amountText(entry.quantity_before, entry.unit_before));
-  const after = $derived(amountText(entry.swap.quantity, entry.swap.unit));
 </script>
 
 <div class="mb-2">
-  {#if entry.to_name === null}
-    <b class="font-[650]">leave out</b> {entry.from_name}
-  {:else}
-    <b class="font-[650]">{entry.to_name}</b> for {entry.from_name}
-  {/if}
-  <span class="block text-note text-soft">in {entry.in_name}</span>
+  <b class="font-[650]">{entry.to_name ?? 'left out'}</b>
   {#if entry.to_name !== null}
-    <span class="amount block text-note">{before} <span aria-label="becomes">→</span> {after}</span>
+    <span class="amount block text-note">
+      {amountText(entry.swap.quantity, entry.swap.unit)}
+    </span>
   {/if}
   {#if entry.why}<span class="block text-note text-soft">{entry.why}</span>{/if}
   {#if entry.or_names.length > 0}
