@@ -170,6 +170,8 @@ class Rulebook(ApiTest):
         faults = " ".join(self.post("/rules/try", {"rule": wrong})["faults"])
         self.assertIn('no goods or pots of class "no-such-class" are known', faults)
         self.assertIn('asks for a pot that is "milk" and is not', faults)
+        group = self.post("/rules/try", {"rule": RULE | {"with": ["@no-such-group"]}})
+        self.assertIn('no goods or pots of class "@no-such-group" are known', group["faults"])
         self.assertEqual(self.own(wrong).status_code, 422)
         self.assertEqual(self.own(RULE, "rice-flour-roux").status_code, 422)
 

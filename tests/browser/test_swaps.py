@@ -179,7 +179,7 @@ class Swaps(Bench):
         self.goal("vegetarian", "vegetarian")
         self.pick("[aria-label='Clear another plate by the same swaps']", "Mushrooms on polenta")
         self.see("[aria-label='and Mushrooms on polenta: let go of it']")
-        self.shows("Mushrooms on polenta: ", "table")
+        self.shows("In Mushrooms on polenta", "table")
         self.click("button", "Change it for all")
         self.see("h1", "Hen and leek pie")
         reading = self.served.ledger.now.reading

@@ -40,12 +40,11 @@ def class_groups() -> Mapping[str, tuple[str, ...]]:
 def expanded(wanted: Iterable[str]) -> tuple[str, ...]:
     """Classes with every group (`@milks`) written out, each once.
 
-    Raises:
-        KeyError: a group that the table does not hold.
+    A group that the table does not hold stays as it is written, so that it is found to be unknown.
     """
     found: dict[str, None] = {}
     for word in wanted:
-        group = class_groups()[word[1:]] if word.startswith(GROUP) else (word,)
+        group = class_groups().get(word[1:], (word,)) if word.startswith(GROUP) else (word,)
         found |= dict.fromkeys(group)
     return tuple(found)
 
