@@ -80,7 +80,7 @@ class RulingPiece(Piece):
     id: Id
     off: bool = False
     tasted: Shares | None = None
-    notes: Annotated[list[NotePiece], Field(max_length=1_000)] = []
+    notes: list[NotePiece] = []
     own: OwnRulePiece | None = None
 
 

@@ -58,7 +58,9 @@
   </div>
   <Trouble error={error ?? rules.error} />
   {#each functions as [name, found] (name)}
-    <h2 class="mt-5 text-[20px] first-letter:uppercase">{name === 'own' ? 'Our own' : asWords(name)}</h2>
+    <h2 class="mt-5 text-[20px] first-letter:uppercase">
+      {name === 'own' ? 'Our own' : asWords(name)}
+    </h2>
     <ul>
       {#each found as rule (rule.id)}
         <RuleRow
