@@ -34,7 +34,8 @@ class Plans(ApiTest):
         self.assertEqual((flour["quantity_before"], flour["swap"]["quantity"]), (500, 500))
         self.assertIn("500 g of flour in a white roux bind as 500 g of rice flour", flour["why"])
         self.assertTrue(flour["method"] and flour["thickness"] and flour["caution"])
-        self.assertIn("mushroom-cream", [item["item"] for item in plan["for_all"]["items"]])
+        [for_all, *_] = plan["placements"]
+        self.assertIn("mushroom-cream", [moved["id"] for moved in for_all["moved"]])
         self.assertTrue(plan["sentence"].startswith("Without wheat: the butter pastry lid is made"))
         self.assertTrue(found["whole"])
 

@@ -129,6 +129,12 @@ class Swaps(Bench):
         self.see("[aria-label='Pin plan 2 to compare it']")
         self.click("button", "Plan 2")
         self.see("button[aria-pressed=true]", "Plan 2")
+        self.click("button", "Further plans")
+        self.click("[aria-label='Pin plan 4 to compare it']")
+        self.click("button", "Plans before")
+        self.click("[aria-label='Pin plan 2 to compare it']")
+        self.shows("Plan 4", "thead")
+        self.assertNotIn("Plan 3", self.text("thead"))
 
     def test_a_limit_bounds_the_plans(self) -> None:
         self.open("/pots/hen-leek-pie/swaps", "#add-goal")

@@ -196,7 +196,6 @@ class PlanOut(BaseModel):
     adjustments: list[AdjustmentOut]
     thickness: list[ThicknessMoveOut]
     pour: list[DrawnOut]
-    for_all: RippleOut
     also: list[Named]
     seen: dict[str, int]
 

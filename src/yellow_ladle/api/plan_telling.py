@@ -20,14 +20,12 @@ from yellow_ladle.api.plan_forms import (
     SwapPiece,
     ThicknessMoveOut,
 )
-from yellow_ladle.api.ripples import ripple_out
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.products import level_words
 from yellow_ladle.core.goals import Goals, offences
 from yellow_ladle.core.numbers.thickness import thickness
 from yellow_ladle.core.plan import ON_THE_CARD, Plan, Swap
 from yellow_ladle.core.planner.adjusting import adjustments
-from yellow_ladle.core.planner.applying import for_all
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.method import reworked
 from yellow_ladle.core.planner.naming import names_by_what_it_is
@@ -36,7 +34,6 @@ from yellow_ladle.core.planner.prices import UNKNOWN
 from yellow_ladle.core.planner.proposing import CheckFirst
 from yellow_ladle.core.planner.standing import Blocked
 from yellow_ladle.core.planner.thinner import poured
-from yellow_ladle.core.ripple import ripple
 from yellow_ladle.core.rulebook import RuleHere
 from yellow_ladle.store.standing import Now
 
@@ -96,7 +93,6 @@ class Telling:
             ],
             thickness=self._thickness(plan),
             pour=self._pour(plan),
-            for_all=ripple_out(ripple(reading, for_all(reading, plan))[1]),
             also=self.named(plan.also),
             seen={pot: self._now.versions[pot] for pot in plan.pots},
         )

@@ -3194,7 +3194,6 @@ export interface components {
             thickness: components["schemas"]["ThicknessMoveOut"][];
             /** Pour */
             pour: components["schemas"]["DrawnOut"][];
-            for_all: components["schemas"]["RippleOut"];
             /** Also */
             also: components["schemas"]["Named"][];
             /** Seen */

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { kitchenQuery, potQuery } from '../api/queries';
   import { selection } from '../family/selection.svelte';
-  import Act from '../parts/Act.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { p, route } from '../routes';
   import { Bench } from './bench.svelte';
@@ -11,6 +10,7 @@
   import GoalBar from './GoalBar.svelte';
   import LimitBar from './LimitBar.svelte';
   import LoosenList from './LoosenList.svelte';
+  import PlanTurns from './PlanTurns.svelte';
   import PlateBar from './PlateBar.svelte';
   import PlanTable from './PlanTable.svelte';
   import PourDrawing from './PourDrawing.svelte';
@@ -20,7 +20,6 @@
   const kitchen = kitchenQuery();
   const bench = new Bench(() => id);
   const plans = $derived(bench.plans);
-  const more = $derived((plans?.plans.length ?? 0) - bench.shown.length);
 
   $effect(() => {
     selection.pot = id;
@@ -55,15 +54,7 @@
       {/if}
       {#if plans.plans.length > 0}
         <PlanTable {bench} {plans} />
-        {#if more > 0 || bench.pinned.length === 2}
-          <div class="mt-3 flex gap-3">
-            {#if bench.pinned.length === 2}
-              <Act onclick={() => (bench.pinned = [])}>Show all plans again</Act>
-            {:else}
-              <Act onclick={() => (bench.all = true)}>{more} more plans</Act>
-            {/if}
-          </div>
-        {/if}
+        <PlanTurns {bench} />
         {#if bench.plan}<PourDrawing plan={bench.plan} />{/if}
         {#if plans.plans.some((plan) => plan.meets)}<LoosenList {bench} />{/if}
         <p class="mb-4 text-note text-soft">

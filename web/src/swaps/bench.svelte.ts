@@ -38,7 +38,8 @@ export class Bench {
   others = $state<Record<string, string>>({});
   kept = $state<Record<string, string>>({});
   barred = $state<Record<string, string>>({});
-  all = $state(false);
+  /** The place of the first plan that is shown; three stand side by side. */
+  from = $state(0);
   names = $state<Record<string, string>>({});
   error = $state<unknown>(null);
   busy = $state(false);
@@ -55,7 +56,7 @@ export class Bench {
   shown = $derived(
     this.pinned.length === 2
       ? this.pinned
-      : (this.plans?.plans ?? []).map((_, at) => at).slice(0, this.all ? undefined : SHOWN)
+      : (this.plans?.plans ?? []).map((_, at) => at).slice(this.from, this.from + SHOWN)
   );
 
   wanted = $derived({
@@ -78,7 +79,7 @@ export class Bench {
         })
       },
       order: this.first ? [this.first] : [],
-      limit: 6
+      limit: SHOWN + 1
     };
   }
 
@@ -147,13 +148,36 @@ export class Bench {
       if (mine !== this.#latest) return;
       this.plans = found;
       this.pinned = [];
-      this.all = false;
+      this.from = 0;
       this.pick(0);
     } catch (error) {
       if (mine === this.#latest) this.error = error;
     } finally {
       if (mine === this.#latest) this.busy = false;
     }
+  }
+
+  further = $derived((this.plans?.plans.length ?? 0) > this.from + SHOWN);
+
+  /** Turns to the next plans; those before stay where they are, also where they are pinned. */
+  async turn() {
+    const mine = this.#latest;
+    const from = this.from + SHOWN;
+    try {
+      const body = { ...this.asked, limit: from + SHOWN + 1 };
+      const found = await answer(api.POST('/api/v1/plans', { body }));
+      if (mine !== this.#latest) return;
+      this.plans = found;
+      this.from = from;
+      announcements.say(`Plans ${from + 1} to ${from + this.shown.length}.`);
+    } catch (error) {
+      if (mine === this.#latest) this.error = error;
+    }
+  }
+
+  turnBack() {
+    this.from = Math.max(this.from - SHOWN, 0);
+    announcements.say(`Plans ${this.from + 1} to ${this.from + this.shown.length}.`);
   }
 
   async askWhatLooseningOpens() {

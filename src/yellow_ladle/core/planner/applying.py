@@ -1,6 +1,6 @@
 """Putting a plan into the book: where its pots stand, in pots of their own beside, or mixed."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import replace
 
 from yellow_ladle.core.book import Book, Preparation
@@ -47,19 +47,33 @@ def placed(
     `beside` gives the new name of each pot that is to stand beside; a pot in place that is made of
     one of those is pointed to it. Bases come first.
     """
-    adjustments = tuple(adjustments)
+    parts = tuple(adjustments)
+    change = _placed(before, plan, beside, lambda made: _told(before.book, made, plan, parts))
+    return _explained(before.book, change)
+
+
+def lines_placed(before: Reading, plan: Plan, beside: Mapping[str, str]) -> Change:
+    """The same change of the lines alone, which is all that flags go by."""
+    return _placed(before, plan, beside, lambda made: made)
+
+
+def _placed(
+    before: Reading,
+    plan: Plan,
+    beside: Mapping[str, str],
+    tell: Callable[[Preparation], Preparation],
+) -> Change:
     ids = _new_ids(before.book, plan, beside)
-    after = plan.after.book.preparations
     written: list[Preparation] = []
     for pot in plan.pots:
-        told = _told(before.book, after[pot], plan, adjustments)
+        told = tell(plan.after.book.preparations[pot])
         if pot in beside:
             written.append(_variant(told, ids, beside[pot]))
             continue
         made = _pointed(told, ids)
         if made != before.book.preparations[pot]:
             written.append(made)
-    return _explained(before.book, Change(preparations=tuple(written)))
+    return Change(preparations=tuple(written))
 
 
 def _new_ids(book: Book, plan: Plan, beside: Mapping[str, str]) -> dict[str, str]:

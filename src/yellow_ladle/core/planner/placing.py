@@ -6,7 +6,7 @@ from typing import Literal, TypeAlias
 from yellow_ladle.core.change import reread
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Plan
-from yellow_ladle.core.planner.applying import placed
+from yellow_ladle.core.planner.applying import lines_placed
 from yellow_ladle.core.reading import Reading
 
 How: TypeAlias = Literal["for_all", "small_pots", "mixed"]
@@ -45,10 +45,11 @@ def placements(before: Reading, plan: Plan) -> tuple[Placement, Placement, Place
     """
     harmless = tuple(pot for pot in plan.pots if not _harms(before, plan, pot))
     beside = tuple(pot for pot in plan.pots if pot not in harmless)
+    for_all = _moved(before, plan, ())
     return (
-        Placement("for_all", plan.pots, (), _moved(before, plan, ())),
+        Placement("for_all", plan.pots, (), for_all),
         Placement("small_pots", (), plan.pots, ()),
-        Placement("mixed", harmless, beside, _moved(before, plan, beside)),
+        Placement("mixed", harmless, beside, _moved(before, plan, beside) if beside else for_all),
     )
 
 
@@ -66,7 +67,7 @@ def _harms(before: Reading, plan: Plan, pot: str) -> bool:
 
 def _moved(before: Reading, plan: Plan, beside: tuple[str, ...]) -> tuple[Moved, ...]:
     """What is different for everybody once a plan's pots are placed, read again."""
-    change = placed(before, plan, {pot: before.book.name(pot) for pot in beside})
+    change = lines_placed(before, plan, {pot: before.book.name(pot) for pot in beside})
     after = reread(before, change).reading
     found: list[Moved] = []
     stirred = before.family.downstream(change.written) & before.book.preparations.keys()
