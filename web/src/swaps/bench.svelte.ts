@@ -29,8 +29,8 @@ const without = (record: Record<string, string>, key: string) =>
 export class Bench {
   goals = $state<Goal[]>([]);
   limits = $state<Limits>(noLimits());
-  plans = $state<Plans | null>(null);
-  loosened = $state<Loosened[] | null>(null);
+  plans = $state.raw<Plans | null>(null);
+  loosened = $state.raw<Loosened[] | null>(null);
   picked = $state(0);
   pinned = $state<number[]>([]);
   /** What counts most this once; null leaves it to the kitchen's own order. */
