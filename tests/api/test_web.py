@@ -1,6 +1,7 @@
 """The application as a web server: safety, compression, documentation, and its description."""
 
 import json
+import tempfile
 from html.parser import HTMLParser
 from pathlib import Path
 from unittest import skipUnless
@@ -22,6 +23,7 @@ from sqlalchemy.orm import Session
 from tests.api.client import ApiTest
 from yellow_ladle.api.app import CLIENT, create_app, openapi_document
 from yellow_ladle.store.engine import open_engine
+from yellow_ladle.store.ledger import Ledger
 
 ROOT = Path(__file__).resolve().parents[2]
 DESCRIBED = [
@@ -53,6 +55,14 @@ class Safety(ApiTest):
             self.assertIn("script-src 'self';", policy)
             self.assertNotIn("unsafe", policy)
             self.assertNotIn("http", policy)
+
+    def test_it_begins_over_a_full_book_and_an_empty_one(self) -> None:
+        with tempfile.TemporaryDirectory() as folder:
+            empty = Ledger.open(Path(folder) / "empty.sqlite")
+            for ledger in (self.ledger, empty):
+                with TestClient(create_app(ledger), base_url="http://127.0.0.1") as api:
+                    self.assertEqual(api.get("/api/v1/family").status_code, 200)
+            empty.close()
 
     def test_other_hosts_are_turned_away_where_the_machine_is_meant(self) -> None:
         local = TestClient(create_app(self.ledger, ["127.0.0.1"]), base_url="http://elsewhere")

@@ -87,7 +87,7 @@
       <fieldset class="flex flex-wrap gap-x-4">
         <legend class="text-note text-soft">What goes in here</legend>
         {#each items as item (item)}
-          <label class="flex min-h-9 items-center gap-1.5">
+          <label class="flex min-h-11 items-center gap-1.5">
             <input
               type="checkbox"
               class="size-5"

@@ -27,7 +27,7 @@
     {#each made.ways ?? [] as way, index (way.name)}
       {index > 0 ? ', ' : ''}<button
         type="button"
-        class="min-h-9 underline underline-offset-4"
+        class="min-h-11 underline underline-offset-4"
         aria-pressed={wanted === way.name}
         onclick={() => (wanted = wanted === way.name ? '' : way.name)}>{way.name}</button
       >

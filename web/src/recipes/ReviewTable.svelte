@@ -54,7 +54,7 @@
             {#each told.near as near (near.id)}
               <button
                 type="button"
-                class="mr-3 min-h-9 underline"
+                class="mr-3 min-h-11 underline"
                 onclick={() => {
                   recipe.names[near.id] = near.name;
                   line.item = near.id;

@@ -45,7 +45,7 @@
             <span class="text-soft">If it is free of it, nothing has to be swapped.</span>
           {:else}
             <details class="text-soft">
-              <summary class="cursor-pointer underline underline-offset-4">
+              <summary class="min-h-11 cursor-pointer py-2.5 underline underline-offset-4">
                 Then {swaps[0]?.length} swaps{swaps.length > 1 ? `, ${swaps.length} ways` : ''}
               </summary>
               <ul>

@@ -36,7 +36,7 @@
             >{worse(placement)} new in {risen(placement)}</b
           >{:else}, nothing new in any{/if}
         <Collapsible.Root>
-          <Collapsible.Trigger class="min-h-8 underline underline-offset-4">
+          <Collapsible.Trigger class="min-h-11 underline underline-offset-4">
             Which{placement.how === 'mixed' ? ', if mixed' : ''}
           </Collapsible.Trigger>
           <Collapsible.Content>

@@ -5,10 +5,10 @@
 
   /** One swap of a line: what comes instead, how much and why so much, and what was found with it here. */
   let { bench, entry }: { bench: Bench; entry: Schema['SwapOut'] } = $props();
-  const small = 'min-h-8 text-note underline underline-offset-4';
+  const small = 'min-h-11 text-note whitespace-nowrap underline underline-offset-4';
 </script>
 
-<div class="mb-2">
+<div>
   <b class="font-[650]">{entry.to_name ?? 'left out'}</b>
   {#if entry.to_name !== null}
     <span class="amount block text-note">
@@ -19,7 +19,7 @@
   {#if entry.or_names.length > 0}
     <span class="block text-note text-soft">or {entry.or_names.join(', ')}</span>
   {/if}
-  <div class="flex gap-4">
+  <div class="flex flex-wrap gap-x-4">
     {#if entry.swap.to !== null}
       <button
         type="button"
