@@ -42,8 +42,9 @@ def _new(book: Book, item: str, changed: set[str]) -> str:
 def _goal(plan: Plan, goals: Goals, names: dict[str, str]) -> str:
     cleared = [names[flag] for flag in goals.clear if flag in plan.reached]
     fitting = [diets()[diet].name.lower() for diet in goals.fit if diet in plan.reached]
-    told = [f"without {_and(cleared)}"] if cleared else []
-    told += [_and(fitting)] if fitting else []
+    # The diets come first, or "without milk, vegan" would be read as without either.
+    told = [_and(fitting)] if fitting else []
+    told += [f"without {_and(cleared)}"] if cleared else []
     said = ", ".join(told) or "not there yet"
     return said[0].upper() + said[1:]
 
