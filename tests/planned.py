@@ -1,9 +1,13 @@
 """Questions to the planner, asked in a line."""
 
+from collections.abc import Mapping
+
 from tests.kitchens import product, reading
 from yellow_ladle.core.book import Preparation
+from yellow_ladle.core.change import Change
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.planner.applying import placed
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.proposing import Proposal, propose
 from yellow_ladle.core.product import Product
@@ -25,3 +29,13 @@ def plan_of(before: Reading, item: str, goals: Goals, *swaps: Swap) -> Plan:
     plan = carried(before, item, goals, swaps)
     assert plan is not None
     return plan
+
+
+def for_all(before: Reading, plan: Plan) -> Change:
+    """The change that makes a plan's swaps where they stand."""
+    return placed(before, plan, {})
+
+
+def as_variant(before: Reading, plan: Plan, names: Mapping[str, str]) -> Change:
+    """The change that makes all of a plan's pots beside the usual ones, under these names."""
+    return placed(before, plan, {pot: names[pot] for pot in plan.pots})

@@ -5,6 +5,7 @@ from dataclasses import replace
 from typing import ClassVar
 
 from tests.kitchens import CHEESE_BOOK, line, pot, product, reading
+from tests.planned import as_variant, for_all
 from yellow_ladle.core.book import Amount, ByProduct, Step, Way
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.faults import change_faults
@@ -12,7 +13,6 @@ from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.pan import Batch
 from yellow_ladle.core.plan import Plan, Swap, carried
-from yellow_ladle.core.planner.applying import as_variant, for_all
 from yellow_ladle.core.reading import Reading, read
 
 RICE = Swap(

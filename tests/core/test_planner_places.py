@@ -15,11 +15,11 @@ from tests.kitchens import (
     product,
     reading,
 )
-from tests.planned import NO_WHEAT, OAT, plan_of
+from tests.planned import NO_WHEAT, OAT, as_variant, plan_of
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.plan import THERE_IS, Swap
-from yellow_ladle.core.planner.applying import as_variant, placed
+from yellow_ladle.core.planner.applying import placed
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.naming import names_by_what_it_is
 from yellow_ladle.core.planner.placing import placements

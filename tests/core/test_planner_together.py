@@ -14,10 +14,9 @@ from tests.kitchens import (
     product,
     reading,
 )
-from tests.planned import NO_WHEAT, OAT
+from tests.planned import NO_WHEAT, OAT, as_variant
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.planner.applying import as_variant
 from yellow_ladle.core.planner.limits import Limits
 from yellow_ladle.core.planner.naming import names_by_what_it_is
 from yellow_ladle.core.planner.proposing import propose

@@ -1,9 +1,7 @@
 """The application: routes, error handling, security headers, and the built client."""
 
-from collections.abc import AsyncIterator, Awaitable, Callable
-from contextlib import asynccontextmanager
+from collections.abc import Awaitable, Callable
 from pathlib import Path
-from threading import Thread
 from typing import Any
 
 from fastapi import APIRouter, FastAPI, Request, Response
@@ -40,9 +38,6 @@ from yellow_ladle.api.routes import (
     unchecked,
 )
 from yellow_ladle.api.routes import feed as feed_routes
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.reading import Reading
 from yellow_ladle.store.applied import lapse
 from yellow_ladle.store.ledger import Ledger
 
@@ -81,7 +76,6 @@ def create_app(
         openapi_url="/api/v1/openapi.json",
         docs_url=None,
         redoc_url=None,
-        lifespan=_begun,
     )
     app.state.ledger = ledger
     if ledger is not None:
@@ -105,20 +99,6 @@ def create_app(
 def openapi_document() -> dict[str, Any]:
     """The API's description, from which the client's types are generated."""
     return create_app(None).openapi()
-
-
-@asynccontextmanager
-async def _begun(app: FastAPI) -> AsyncIterator[None]:
-    """Asks one question beside the first requests, so that nobody waits for tables to be read."""
-    if app.state.ledger is not None:
-        Thread(target=_ask_once, args=(app.state.ledger.now.reading,), daemon=True).start()
-    yield
-
-
-def _ask_once(reading: Reading) -> None:
-    dishes = (made.id for made in reading.book.preparations.values() if made.kind == "dish")
-    if dish := next(dishes, None):
-        propose(reading, dish, Goals(("wheat",)), 1)
 
 
 async def _headed(request: Request, handle: Callable[[Request], Awaitable[Response]]) -> Response:

@@ -3,6 +3,7 @@
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
+from operator import attrgetter
 from typing import Literal, TypeAlias, get_args
 
 from yellow_ladle.core.criteria import CRITERIA, Criterion
@@ -241,7 +242,7 @@ class Book:
             tuple(tools),
             tuple(needs),
             dict(sign_offs or {}),
-            tuple(sorted(rulings, key=lambda ruling: ruling.id)),
+            tuple(sorted(filter(attrgetter("says_something"), rulings), key=attrgetter("id"))),
         )
 
     @cached_property

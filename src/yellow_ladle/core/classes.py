@@ -4,7 +4,8 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from functools import cache
 
-from yellow_ladle.core.book import Book
+from yellow_ladle.core.book import Book, Preparation
+from yellow_ladle.core.product import Product
 from yellow_ladle.core.tables import section, table, words
 
 GROUP = "@"
@@ -47,6 +48,12 @@ def expanded(wanted: Iterable[str]) -> tuple[str, ...]:
         group = class_groups().get(word[1:], (word,)) if word.startswith(GROUP) else (word,)
         found |= dict.fromkeys(group)
     return tuple(found)
+
+
+def classes_in_use(products: Iterable[Product], preparations: Iterable[Preparation]) -> set[str]:
+    """The classes that a kitchen's own goods and pots bear."""
+    made = {preparation.class_ for preparation in preparations if preparation.class_}
+    return {product.class_ for product in products} | made
 
 
 def classes_of(book: Book, item: str) -> frozenset[str]:

@@ -7,6 +7,7 @@ from unicodedata import category
 from yellow_ladle.core.book import Book, Kitchen, Preparation, items_of, owner_of
 from yellow_ladle.core.card_faults import preparation_faults
 from yellow_ladle.core.change import Change
+from yellow_ladle.core.classes import classes_in_use
 from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.fault import Fault, unknown
 from yellow_ladle.core.flags import Flag, shipped_flags
@@ -61,14 +62,9 @@ def faults(pieces: Pieces) -> list[Fault]:
         found += _statement_faults(place, preparation, known_flags)
         found += preparation_faults(place, preparation, known_items, measures)
     found += _sign_off_faults(pieces)
-    found += ruling_faults(pieces.rulings, _classes(pieces))
+    bearing = classes_in_use(pieces.products, pieces.preparations)
+    found += ruling_faults(pieces.rulings, bearing)
     return [*found, *_cycle_faults(pieces)]
-
-
-def _classes(pieces: Pieces) -> set[str]:
-    """The classes of the kitchen's own goods and pots."""
-    made = {preparation.class_ for preparation in pieces.preparations if preparation.class_}
-    return {product.class_ for product in pieces.products} | made
 
 
 def change_faults(after: Book, change: Change) -> list[Fault]:

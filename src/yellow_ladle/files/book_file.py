@@ -79,7 +79,7 @@ def parse_book(content: bytes) -> Book:
         loose.tools,
         loose.needs,
         loose.sign_offs,
-        (ruling for ruling in loose.rulings if ruling.says_something),
+        loose.rulings,
     )
 
 

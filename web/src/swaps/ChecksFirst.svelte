@@ -14,7 +14,7 @@
     for (const way of checks) (found[JSON.stringify(way.checks)] ??= []).push(way);
     return Object.entries(found).map(([key, ways]) => ({
       key,
-      checks: ways.flatMap((way) => way.checks).slice(0, ways[0]?.checks.length),
+      checks: ways[0]?.checks ?? [],
       swaps: ways.map((way) => way.swaps)
     }));
   });

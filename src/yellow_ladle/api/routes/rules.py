@@ -10,7 +10,7 @@ from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.plan_forms import FidelityOut, RuleNoteOut
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.core.book import KINDS, ROLES, STAGES, Book
-from yellow_ladle.core.classes import known_classes
+from yellow_ladle.core.classes import classes_in_use, known_classes
 from yellow_ladle.core.colours import colours
 from yellow_ladle.core.fault import BookRefused
 from yellow_ladle.core.ids import free_id
@@ -148,10 +148,10 @@ def keep_rule(wanted: OwnRuleIn, ledger: TheLedger) -> RuleOut:
     book = ledger.now.reading.book
     taken = {*rules_by_id(), *(ruling.id for ruling in book.rulings)}
     id = wanted.id or free_id(wanted.rule.name, taken)
-    rule = rule_of(wanted.rule.row(id), OWN)
-    if found := list(own_faults(id, rule, _own_classes(book))):
+    row = wanted.rule.row(id)
+    if found := list(own_faults(id, rule_of(row, OWN), _own_classes(book))):
         raise BookRefused(found)
-    ledger.rule(partial(with_own, id=id, row=wanted.rule.row(id)))
+    ledger.rule(partial(with_own, id=id, row=row))
     return _out(_known(ledger.now.reading.book, id))
 
 
@@ -173,8 +173,10 @@ def switch_rule(id: Id, wanted: SwitchIn, ledger: TheLedger) -> None:
 @router.post("/verdict")
 def verdict(wanted: VerdictIn, ledger: TheLedger) -> None:
     """Writes down how a tried plan tasted, in the place of its rules' own figures."""
+    known = {here.rule.id for here in rulebook(ledger.now.reading.book)}
     for id in wanted.rules:
-        _known(ledger.now.reading.book, id)
+        if id not in known:
+            raise Missing("rule", id)
     found = Fidelity(wanted.flavour, wanted.texture, wanted.colour)
     note = Note(wanted.note, ledger.today, wanted.item) if wanted.note else None
     ledger.rule(partial(tasted, ids=wanted.rules, verdict=found, note=note))
@@ -189,8 +191,7 @@ def _known(book: Book, id: str) -> RuleHere:
 
 
 def _own_classes(book: Book) -> set[str]:
-    made = {made.class_ for made in book.preparations.values() if made.class_}
-    return {product.class_ for product in book.products.values()} | made
+    return classes_in_use(book.products.values(), book.preparations.values())
 
 
 def _examples(reading: Reading, rule: SwapRule) -> list[str]:

@@ -18,24 +18,6 @@ LIGHTER = "lighter since a swap; check the yield"
 """Why a pot yields more than went in, until somebody has made it."""
 
 
-def for_all(before: Reading, plan: Plan, adjustments: Iterable[Adjustment] = ()) -> Change:
-    """The change that makes a plan's swaps where they stand, with the method that they ask for."""
-    return placed(before, plan, {}, adjustments)
-
-
-def as_variant(
-    before: Reading,
-    plan: Plan,
-    names: Mapping[str, str],
-    adjustments: Iterable[Adjustment] = (),
-) -> Change:
-    """The change that makes a plan's pots beside the usual ones, each linked to what it came from.
-
-    `names` gives the new name of each of the plan's pots. Nothing that exists is changed.
-    """
-    return placed(before, plan, {pot: names[pot] for pot in plan.pots}, adjustments)
-
-
 def placed(
     before: Reading,
     plan: Plan,

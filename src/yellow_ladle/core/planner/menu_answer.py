@@ -1,7 +1,8 @@
 """An answer for a menu: which version of a pot is eaten by whom, and what goes into it."""
 
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from typing import NamedTuple
+from typing import NamedTuple, TypeAlias
 
 from yellow_ladle.core.plan import Swap
 
@@ -29,6 +30,10 @@ class Way:
         return self.swap is not None and self.swap.to is None
 
 
+Lines: TypeAlias = Mapping[str, Mapping[int, Sequence[Way]]]
+"""Per pot what can be done about each line that offends somebody."""
+
+
 @dataclass(frozen=True, slots=True)
 class Solved:
     """One answer. `serves`: the version per plate and group, None for the usual; `taken`: per line
@@ -45,3 +50,17 @@ class Solved:
     def optimal(self) -> bool:
         """Whether no fewer versions would do."""
         return len(self.swaps) == self.bound
+
+
+def swaps_taken(
+    lines: Lines, taken: Mapping[Version, Mapping[int, int]]
+) -> dict[Version, tuple[Swap, ...]]:
+    """The swaps of each version, by the ways that are taken in it."""
+    return {
+        version: tuple(
+            way.swap
+            for index, at in ways.items()
+            if (way := lines[version.pot][index][at]).swap is not None
+        )
+        for version, ways in taken.items()
+    }

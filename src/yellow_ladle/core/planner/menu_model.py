@@ -12,7 +12,7 @@ from ortools.sat.python import cp_model
 from yellow_ladle.core.book import owner_of
 from yellow_ladle.core.goals import together
 from yellow_ladle.core.plan import Swap
-from yellow_ladle.core.planner.menu_answer import Solved, Version, Way
+from yellow_ladle.core.planner.menu_answer import Solved, Version, Way, swaps_taken
 from yellow_ladle.core.planner.menu_start import started
 from yellow_ladle.core.planner.options import Offer, Proposer
 from yellow_ladle.core.reading import node_mask
@@ -283,14 +283,7 @@ class MenuModel:
             )
             for version in versions
         }
-        swaps = {
-            version: tuple(
-                way.swap
-                for index, at in ways.items()
-                if (way := self._lines[version.pot][index][at]).swap is not None
-            )
-            for version, ways in taken.items()
-        }
+        swaps = swaps_taken(self._lines, taken)
         return Solved(serves, swaps, taken, made_of, eaten_by, bound)
 
 

@@ -8,12 +8,10 @@ from functools import partial
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.goals import together
-from yellow_ladle.core.planner.menu_answer import Solved, Version, Way
+from yellow_ladle.core.planner.menu_answer import Lines, Solved, Version, Way, swaps_taken
 
 Eaters: TypeAlias = int | Literal["all"]
 """One group, or all of them at once."""
-Lines: TypeAlias = Mapping[str, Mapping[int, Sequence[Way]]]
-"""Per pot what can be done about each line that offends somebody."""
 
 
 def started(
@@ -69,14 +67,7 @@ class _Making:
                 else version[self._gets[plate, group]]
                 for plate, group in wanted
             },
-            swaps={
-                made: tuple(
-                    way.swap
-                    for index, at in ways.items()
-                    if (way := self._lines[made.pot][index][at]).swap is not None
-                )
-                for made, ways in taken.items()
-            },
+            swaps=swaps_taken(self._lines, taken),
             taken=taken,
             made_of={
                 made: tuple(
