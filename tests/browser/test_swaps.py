@@ -85,7 +85,7 @@ class Swaps(Bench):
         self.open("/applied", "h1")
         self.accessible()
         self.click("button", "Take it back")
-        self.shows("taken back")
+        self.shows(f"taken back, {self.served.ledger.today}")
         self.assertNotIn("pie-for-table-six", self.served.ledger.now.reading.book.preparations)
         self.open("/", "h1")
         self.shows("Hen and leek pie")
