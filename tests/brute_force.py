@@ -6,6 +6,7 @@ it is after the swaps, losses by following every single path from the plate down
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import cached_property
 from itertools import product
 from math import prod
 
@@ -33,10 +34,12 @@ class BruteForce:
         """How many combinations of swaps there are."""
         return prod(len(offers) + 1 for _, offers in self.places())
 
+    @cached_property
     def front(self) -> set[Score]:
         """The scores of all plans that need each of their swaps and that no other dominates."""
-        return undominated(self.score(swaps) for swaps in self.plans())
+        return undominated(self.score(swaps) for swaps in self.plans)
 
+    @cached_property
     def plans(self) -> list[frozenset[Swap]]:
         """Every set of swaps that meets the goals and could do without none of its swaps."""
         meeting = {frozenset(swaps) for swaps in self.tried() if self.meets(swaps)}

@@ -2,19 +2,33 @@
 
 import shutil
 import tempfile
+from collections.abc import Callable
+from datetime import UTC, datetime
 from functools import cache
 from pathlib import Path
 
-from yellow_ladle.files.book_file import parse_book
+from yellow_ladle.demo.kitchen import demo_book
+from yellow_ladle.files.book_file import parse_book, write_book
 from yellow_ladle.store.ledger import Ledger
 
 _FOLDER = tempfile.TemporaryDirectory(prefix="yellow-ladle-tests-")
 
 
-def filled(content: bytes, path: Path) -> Ledger:
+def now() -> datetime:
+    """The machine's own clock."""
+    return datetime.now(UTC)
+
+
+def filled(content: bytes, path: Path, clock: Callable[[], datetime] = now) -> Ledger:
     """A ledger in a file of its own, holding the book of some book file's bytes."""
     shutil.copy(_written(content), path)
-    return Ledger.open(path)
+    return Ledger.open(path, clock)
+
+
+@cache
+def demo_content() -> bytes:
+    """The demo's book file."""
+    return write_book(demo_book())
 
 
 @cache

@@ -1,30 +1,49 @@
-"""A client on a fresh demo kitchen for every test."""
+"""A client on a fresh demo kitchen for every test, and one application for all of them."""
 
 import tempfile
 import unittest
+from datetime import datetime
+from functools import cache
 from pathlib import Path
 from typing import Any
 
+from fastapi import FastAPI
 from fastapi.testclient import TestClient
 from httpx2 import Response
 
-from tests.filled import filled
-from yellow_ladle.api.app import create_app
-from yellow_ladle.demo.kitchen import demo_book
-from yellow_ladle.files.book_file import write_book
+from tests.filled import demo_content, filled, now
+from yellow_ladle.api.app import create_app, open_kitchen
 from yellow_ladle.store.ledger import Ledger
 
 
+@cache
+def application() -> FastAPI:
+    """The application, built once: its routes and schemas are the same for every test."""
+    return create_app(None)
+
+
 class ApiTest(unittest.TestCase):
-    """`self.api` speaks to an application on demo data that is thrown away."""
+    """`self.api` speaks to an application on demo data that is thrown away.
+
+    The kitchen's clock is the machine's own unless a class sets `time`.
+    """
+
+    time: datetime | None = None
 
     def setUp(self) -> None:
         folder = tempfile.TemporaryDirectory()
         self.addCleanup(folder.cleanup)
         self.path = Path(folder.name) / "demo.sqlite"
-        self.ledger = filled(write_book(demo_book()), self.path)
+        self.ledger = filled(demo_content(), self.path, lambda: self.time or now())
         self.addCleanup(self.ledger.close)
-        self.api = TestClient(create_app(self.ledger), base_url="http://127.0.0.1")
+        self.open_kitchen()
+
+    def open_kitchen(self) -> None:
+        """Puts `self.ledger` behind the application, as it is after a start."""
+        app = application()
+        app.state.feed = None
+        open_kitchen(app, self.ledger)
+        self.api = TestClient(app, base_url="http://127.0.0.1")
 
     def get(self, path: str, **query: Any) -> Any:
         response = self.api.get(f"/api/v1{path}", params=query)

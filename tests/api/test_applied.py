@@ -1,12 +1,9 @@
 """Plans in the book: kept, taken back as a whole, and gone overnight; the rulebook; menus."""
 
 import json
-import tempfile
 from datetime import UTC, datetime, timedelta
-from pathlib import Path
 from typing import Any
 
-from fastapi.testclient import TestClient
 from httpx2 import Response
 
 from tests.api.client import ApiTest
@@ -30,15 +27,10 @@ RULE = {
 
 
 class Applied(ApiTest):
+    time = datetime(2026, 11, 25, 12, tzinfo=UTC)
+
     def setUp(self) -> None:
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        self.time = datetime(2026, 11, 25, 12, tzinfo=UTC)
-        self.path = Path(folder.name) / "clocked.sqlite"
-        self.ledger = Ledger.open(self.path, lambda: self.time)
-        self.addCleanup(self.ledger.close)
-        self.ledger.take(demo_book())
-        self.api = TestClient(create_app(self.ledger), base_url="http://127.0.0.1")
+        super().setUp()
         self.usual = self.ledger.now.reading.book.preparations
 
     def apply(self, how: str, at: int = 0, **rest: Any) -> Any:

@@ -12,7 +12,6 @@ from openpyxl import Workbook, load_workbook
 from PIL import Image
 
 from tests.api.client import ApiTest
-from yellow_ladle.api.app import create_app
 from yellow_ladle.core.levels import Level
 from yellow_ladle.demo.kitchen import demo_feed
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
@@ -272,7 +271,7 @@ class Feed(IntakeTest):
         self.assertGreater(len(self.get("/codes")), 7)
 
     def test_no_feed_is_set_up(self) -> None:
-        self.api.app.state.feed = create_app(self.ledger).state.feed  # type: ignore[attr-defined]
+        self.open_kitchen()
         self.assertIn("No supplier's feed", self.post("/feed/fetch", {}, 422)["detail"])
 
 

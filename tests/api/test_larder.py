@@ -1,12 +1,10 @@
 """The larder through the API: labels, bags, tools, what is unchecked, history and sign-offs."""
 
-import tempfile
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from typing import Any
 
 from tests.api.client import ApiTest
-from tests.filled import filled
 from yellow_ladle.core.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.book_file import write_book
@@ -218,17 +216,7 @@ class History(LarderTest):
 class Clock(ApiTest):
     """The same kitchen with a clock that the test sets."""
 
-    def setUp(self) -> None:
-        super().setUp()
-        self.time = datetime(2026, 11, 24, 12, 0, tzinfo=UTC)
-        folder = tempfile.TemporaryDirectory()
-        self.addCleanup(folder.cleanup)
-        path = Path(folder.name) / "clocked.sqlite"
-        filled(write_book(demo_book()), path).close()
-        self.ledger.close()
-        self.ledger = type(self.ledger).open(path, lambda: self.time)
-        self.addCleanup(self.ledger.close)
-        self.api.app.state.ledger = self.ledger  # type: ignore[attr-defined]
+    time = datetime(2026, 11, 24, 12, tzinfo=UTC)
 
     def test_the_larder_as_of_a_moment(self) -> None:
         self.post("/changes", {"change": self.statement("butter", "soy", "contains"), "seen": 1})

@@ -8,7 +8,7 @@ from unittest import skipUnless
 
 import schemathesis
 from fastapi.testclient import TestClient
-from hypothesis import HealthCheck, given, settings
+from hypothesis import HealthCheck, given
 from schemathesis import Case
 from schemathesis.checks import not_a_server_error
 from schemathesis.specs.openapi.checks import (
@@ -21,6 +21,7 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from tests.api.client import ApiTest
+from tests.effort import examples
 from yellow_ladle.api.app import CLIENT, create_app, openapi_document
 from yellow_ladle.store.engine import open_engine
 from yellow_ladle.store.ledger import Ledger
@@ -124,12 +125,7 @@ class Description(ApiTest):
         for result in schema.get_all_operations():
             operation = result.ok()
 
-            @settings(
-                max_examples=12,
-                deadline=None,
-                database=None,
-                suppress_health_check=list(HealthCheck),
-            )
+            @examples(12, suppress_health_check=list(HealthCheck))
             @given(case=operation.as_strategy())
             def check(case: Case) -> None:
                 case.call_and_validate(checks=DESCRIBED)

@@ -1,5 +1,6 @@
 """The application in a real browser, on a demo kitchen that is thrown away."""
 
+import atexit
 import json
 import os
 import shutil
@@ -7,10 +8,13 @@ import tempfile
 import threading
 import time
 import unittest
+from dataclasses import dataclass
+from functools import cache
 from pathlib import Path
 from typing import Any
 
 import uvicorn
+from fastapi import FastAPI
 from selenium import webdriver
 from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.action_chains import ActionChains
@@ -19,10 +23,11 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.wait import WebDriverWait
 
-from tests.filled import filled
-from yellow_ladle.api.app import create_app
+from tests.filled import demo_content, filled
+from yellow_ladle.api.app import create_app, open_kitchen
 from yellow_ladle.core.book import Book
 from yellow_ladle.demo.kitchen import demo_book, demo_feed
+from yellow_ladle.devices.supplier_feed import SupplierFeed
 from yellow_ladle.files.book_file import write_book
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -30,6 +35,39 @@ FAILURES = ROOT / "test-failures"
 AXE = (ROOT / "web/node_modules/axe-core/axe.min.js").read_text("utf-8")
 WAIT = 40
 """Seconds after which something is taken not to come; a busy machine needs more than a moment."""
+NAME = """
+const plain = (text) => (text ?? '').replace(/\\s+/g, '');
+const ofLabel = (label) => {
+  const copy = label.cloneNode(true);
+  copy.querySelectorAll('input, select, textarea, button').forEach((field) => field.remove());
+  return plain(copy.textContent);
+};
+const name = (element) =>
+  plain(element.ariaLabel) ||
+  plain((element.getAttribute('aria-labelledby') ?? '').split(' ')
+    .map((id) => document.getElementById(id)?.innerText ?? '').join('')) ||
+  [...(element.labels ?? [])].map(ofLabel).join('') || plain(element.title || element.alt);
+const wanted = plain(arguments[1]);
+"""
+"""An element's name without its spaces. The browser's own computing of names takes milliseconds an
+element, as it brings the whole page's tree up to date for each."""
+CANDIDATES = (
+    NAME
+    + """
+return [...document.querySelectorAll(arguments[0])].filter((element) => {
+  const text = plain(element.innerText);
+  return text.includes(wanted) || (!text && name(element).includes(wanted));
+});
+"""
+)
+"""The elements that may hold a text, found in one go: hundreds of buttons asked one by one take
+seconds. An element that shows no text goes by its name."""
+NAMED = (
+    NAME
+    + """
+return [...document.querySelectorAll(arguments[0])].find((element) => name(element) === wanted);
+"""
+)
 OPTIONS = (
     "--headless=new",
     "--no-sandbox",
@@ -44,62 +82,95 @@ OPTIONS = (
 )
 
 
-def start_browser(folder: str) -> webdriver.Chrome:
-    """Headless Chromium from Debian's packages, 1280 by 800, without any network of its own."""
+@cache
+def chromium() -> webdriver.Chrome:
+    """Headless Chromium from Debian's packages, without any network of its own; one a process."""
     os.environ |= {"SE_OFFLINE": "true", "SE_AVOID_STATS": "true"}
+    folder = tempfile.TemporaryDirectory(ignore_cleanup_errors=True)
     options = webdriver.ChromeOptions()
     options.binary_location = shutil.which("chromium") or ""
-    for option in (*OPTIONS, "--window-size=1280,800", f"--user-data-dir={folder}"):
+    for option in (*OPTIONS, "--window-size=1280,800", f"--user-data-dir={folder.name}"):
         options.add_argument(option)
     options.set_capability("goog:loggingPrefs", {"browser": "ALL"})
     driver = webdriver.Chrome(options=options, service=Service(shutil.which("chromedriver")))
-    size = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
-    driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
+    atexit.register(folder.cleanup)
+    atexit.register(driver.quit)
     return driver
 
 
+def new_tab(browser: webdriver.Chrome) -> None:
+    """An empty tab of 1280 by 800 in the place of the present one, with no page of it running on.
+
+    What a tab keeps for a session is gone with it.
+    """
+    old = browser.current_window_handle
+    browser.switch_to.new_window("tab")
+    new = browser.current_window_handle
+    browser.switch_to.window(old)
+    browser.close()
+    browser.switch_to.window(new)
+    size = {"width": 1280, "height": 800, "deviceScaleFactor": 1, "mobile": False}
+    browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
+
+
+@dataclass(frozen=True)
+class Server:
+    """The application in a thread, on a port of its own, over one kitchen after the other."""
+
+    app: FastAPI
+    feed: SupplierFeed
+    address: str
+
+
+@cache
+def server() -> Server:
+    """The one server of this process; it ends with it."""
+    feed = demo_feed()
+    app = create_app(None, feed=feed.address)
+    running = uvicorn.Server(uvicorn.Config(app, port=0, log_level="error"))
+    threading.Thread(target=running.run, daemon=True).start()
+    while not running.started:
+        time.sleep(0.02)
+    port = running.servers[0].sockets[0].getsockname()[1]
+    return Server(app, feed, f"http://127.0.0.1:{port}")
+
+
 class Served:
-    """The application in a thread, on a port of its own."""
+    """A kitchen in a file of its own, behind the server."""
 
     def __init__(self, book: Book, path: Path) -> None:
-        self.ledger = filled(write_book(book), path)
-        self.feed = demo_feed()
-        app = create_app(self.ledger, feed=self.feed.address)
-        config = uvicorn.Config(app, port=0, log_level="error")
-        self._server = uvicorn.Server(config)
-        self._thread = threading.Thread(target=self._server.run, daemon=True)
-        self._thread.start()
-        while not self._server.started:
-            time.sleep(0.02)
-        port = self._server.servers[0].sockets[0].getsockname()[1]
-        self.address = f"http://127.0.0.1:{port}"
+        content = demo_content() if book == demo_book() else write_book(book)
+        self.ledger = filled(content, path)
+        self.address = server().address
+        self.feed = server().feed
+        self.feed.reset()
+        open_kitchen(server().app, self.ledger)
 
     def stop(self) -> None:
-        self._server.should_exit = True
-        self._thread.join(10)
-        self.feed.stop()
         self.ledger.close()
 
 
 class BrowserTest(unittest.TestCase):
-    """Each class has one browser, each test a fresh kitchen. A failure leaves what was seen."""
+    """Each test has a fresh kitchen and a fresh tab. A failure leaves what was seen."""
 
     book = staticmethod(demo_book)
-
-    @classmethod
-    def setUpClass(cls) -> None:
-        profile = tempfile.TemporaryDirectory(ignore_cleanup_errors=True)
-        cls.addClassCleanup(profile.cleanup)
-        cls.browser = start_browser(profile.name)
-        cls.addClassCleanup(cls.browser.quit)
 
     def setUp(self) -> None:
         folder = tempfile.TemporaryDirectory()
         self.addCleanup(folder.cleanup)
+        self.browser = chromium()
         self.served = self.serve(Path(folder.name) / "kitchen.sqlite")
         self.addCleanup(self.served.stop)
+        self.addCleanup(self.forget)
         self.addCleanup(self.keep_what_was_seen)
         self.browser.get_log("browser")
+
+    def forget(self) -> None:
+        """Ends the page and clears what it kept in the browser, before its kitchen is closed."""
+        new_tab(self.browser)
+        self.browser.execute_cdp_cmd(
+            "Storage.clearDataForOrigin", {"origin": self.served.address, "storageTypes": "all"}
+        )
 
     def serve(self, path: Path) -> Any:
         """What answers at `address`, over a file at the path, until it is stopped."""
@@ -123,7 +194,7 @@ class BrowserTest(unittest.TestCase):
         """Waits for an element, holding a text where one is given."""
 
         def found(browser: webdriver.Chrome) -> WebElement | None:
-            for element in browser.find_elements(By.CSS_SELECTOR, selector):
+            for element in browser.execute_script(CANDIDATES, selector, text):
                 if element.is_displayed() and text in (element.text or element.accessible_name):
                     return element
             return None
@@ -133,6 +204,11 @@ class BrowserTest(unittest.TestCase):
             self.browser, WAIT, 0.05, ignored_exceptions=[Exception]
         ).until(found, message)
         return shown
+
+    def named(self, selector: str, name: str) -> WebElement:
+        """The first element with just this accessible name."""
+        found: WebElement = self.script(NAMED, selector, name)
+        return found
 
     def press(self, *keys: str) -> None:
         """Types into whatever has the focus."""
@@ -184,7 +260,8 @@ class BrowserTest(unittest.TestCase):
         """axe finds nothing serious on the page as it stands."""
         self.script(AXE)
         found = self.browser.execute_async_script(
-            "const done = arguments[0]; axe.run().then(r => done(r.violations))"
+            "const done = arguments[0];"
+            "axe.run({resultTypes: ['violations']}).then(r => done(r.violations))"
         )
         serious = [
             f"{rule['id']}: {node['html'][:160]}"

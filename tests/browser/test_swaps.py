@@ -36,10 +36,7 @@ class Bench(BrowserTest):
 
     def labelled(self, label: str) -> WebElement:
         """The field of a sheet by its label."""
-        found = self.browser.find_elements(
-            By.CSS_SELECTOR, "[role=dialog] :is(input, select, textarea)"
-        )
-        return next(field for field in found if field.accessible_name == label)
+        return self.named("[role=dialog] :is(input, select, textarea)", label)
 
     def write(self, label: str, *words: str) -> None:
         self.labelled(label).send_keys(*words)
@@ -290,6 +287,7 @@ class BesideTheBench(Bench):
         self.click("[aria-label='Change the rule Beetroot in the roux']")
         self.see("[aria-label='white roux: take it out']")
         self.write("Name", " and nowhere else")
+        self.shows("Velouté: White roux → ")
         self.click("button", "Record it")
         self.shows("Beetroot in the roux and nowhere else")
         [ruling] = self.served.ledger.now.reading.book.rulings

@@ -5,6 +5,7 @@ import unittest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.effort import examples
 from yellow_ladle.core.amounts.grammar import LONGEST, understand
 from yellow_ladle.core.amounts.rounding import Rounded, rounded
 from yellow_ladle.core.amounts.weighing import Weighed, weigh
@@ -93,6 +94,7 @@ class Grammar(unittest.TestCase):
         self.assertEqual(weigh(3, "ladle"), Weighed())
 
     @given(st.text(max_size=LONGEST + 20))
+    @examples(100)
     def test_anything_may_be_typed(self, text: str) -> None:
         found = understand(text)
         self.assertEqual(found.text, text)
@@ -101,6 +103,7 @@ class Grammar(unittest.TestCase):
         self.assertTrue(found.quantity is not None or found.question)
 
     @given(st.floats(0.25, 5000), st.sampled_from(["g", "kg", "ml", "l", "oz", "tbsp"]))
+    @examples(100)
     def test_what_is_written_out_is_read_again(self, quantity: float, unit: str) -> None:
         amount = round(quantity, 2)
         for sign in (".", ","):
@@ -170,6 +173,7 @@ class Rounding(unittest.TestCase):
         self.assertEqual(self.round(0.125, "ladle"), (0.25, "ladle"))
 
     @given(st.floats(0.001, 1e5), st.sampled_from(sorted(shipped_units())), st.booleans())
+    @examples(100)
     def test_nothing_is_rounded_away(self, quantity: float, unit: str, exact: bool) -> None:
         known = dict(shipped_units())
         found: Rounded = rounded(quantity, known[unit], known, self.kitchen, exact=exact)

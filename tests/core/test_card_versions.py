@@ -6,6 +6,7 @@ from dataclasses import fields, replace
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.effort import examples
 from tests.kitchens import BUTTER, FLOUR, OIL, OPEN, book, line, pot, product, read
 from yellow_ladle.core.aligning import aligned
 from yellow_ladle.core.book import Amount, ByProduct, Preparation, Step, Way
@@ -226,6 +227,7 @@ class Merging(unittest.TestCase):
         self.assertEqual(found.conflicts, ())
 
     @given(st.permutations(["a", "b", "c", "d"]), st.lists(st.sampled_from("abcdxyz"), max_size=6))
+    @examples(100)
     def test_nothing_changed_takes_all_of_the_other(
         self, order: list[str], items: list[str]
     ) -> None:

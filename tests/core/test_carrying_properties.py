@@ -3,9 +3,10 @@
 import unittest
 from dataclasses import replace
 
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 
+from tests.effort import examples
 from tests.kitchens import line
 from tests.random_books import FLAGS, books
 from yellow_ladle.core.book import Book, Preparation, owner_of
@@ -43,7 +44,7 @@ def naive(book: Book, item: str, flag: str) -> Level:
 
 class Carrying(unittest.TestCase):
     @given(books())
-    @settings(max_examples=150, deadline=None)
+    @examples(150)
     def test_agrees_with_a_naive_reading(self, book: Book) -> None:
         carried = read(book)
         for item in carried.items():
@@ -51,7 +52,7 @@ class Carrying(unittest.TestCase):
                 self.assertEqual(carried.level(item, flag), naive(book, item, flag), (item, flag))
 
     @given(books(), st.data())
-    @settings(max_examples=80, deadline=None)
+    @examples(80)
     def test_adding_a_line_never_lowers_a_level(self, book: Book, data: st.DataObject) -> None:
         carried = read(book)
         made = data.draw(st.sampled_from(sorted(book.preparations)))
@@ -65,7 +66,7 @@ class Carrying(unittest.TestCase):
                 self.assertGreaterEqual(after.level(other, flag), carried.level(other, flag))
 
     @given(books(), st.randoms(use_true_random=False))
-    @settings(max_examples=80, deadline=None)
+    @examples(80)
     def test_the_order_of_lines_does_not_matter(self, book: Book, random: object) -> None:
         turned = {
             id: replace(made, lines=shuffled(made, random))
@@ -77,7 +78,7 @@ class Carrying(unittest.TestCase):
             self.assertEqual(before.sources(item), after.sources(item))
 
     @given(books())
-    @settings(max_examples=80, deadline=None)
+    @examples(80)
     def test_nothing_is_lost_by_straining_or_by_products(self, book: Book) -> None:
         strained = {
             id: replace(
@@ -92,7 +93,7 @@ class Carrying(unittest.TestCase):
             self.assertEqual(after.masks[item], after.masks[owner_of(item)])
 
     @given(books(), st.data())
-    @settings(max_examples=80, deadline=None)
+    @examples(80)
     def test_a_choice_changed_carries_what_the_choice_brings(
         self, book: Book, data: st.DataObject
     ) -> None:
@@ -110,7 +111,7 @@ class Carrying(unittest.TestCase):
         self.assertEqual(after.masks[id] | after.masks[item], after.masks[id])
 
     @given(books())
-    @settings(max_examples=80, deadline=None)
+    @examples(80)
     def test_all_verdicts_at_once_are_each_diets_own(self, book: Book) -> None:
         carried = read(book)
         for item in carried.items():
@@ -118,7 +119,7 @@ class Carrying(unittest.TestCase):
             self.assertEqual(dict(carried.verdicts(item)), single)
 
     @given(books())
-    @settings(max_examples=80, deadline=None)
+    @examples(80)
     def test_every_level_above_free_has_a_source_that_gives_it(self, book: Book) -> None:
         carried = read(book)
         for item in carried.items():
@@ -132,7 +133,7 @@ class Carrying(unittest.TestCase):
 
 class Rereading(unittest.TestCase):
     @given(books(), books(most=4), st.data())
-    @settings(max_examples=120, deadline=None)
+    @examples(120)
     def test_a_change_reread_is_the_changed_book_read_anew(
         self, book: Book, other: Book, data: st.DataObject
     ) -> None:

@@ -6,6 +6,7 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.effort import examples
 from tests.kitchens import BUTTER, FLOUR, book, line, pot, product, reading
 from tests.random_books import books
 from yellow_ladle.core.book import Amount, Book, Preparation
@@ -255,6 +256,7 @@ def known_numbers(made: Book) -> Book:
 
 class Properties(unittest.TestCase):
     @given(books(5), st.sampled_from([0.25, 2.0, 10.0]))
+    @examples(100)
     def test_scaling_leaves_every_concentration_as_it_is(self, made: Book, factor: float) -> None:
         made = known_numbers(made)
         scaled = {id: doubled(entry, factor) for id, entry in made.preparations.items()}
@@ -264,6 +266,7 @@ class Properties(unittest.TestCase):
                 self.assertAlmostEqual(was, now, delta=1e-9 + abs(was) * 1e-9)
 
     @given(books(5), st.floats(0.05, 0.95))
+    @examples(100)
     def test_reducing_raises_every_concentration_by_one_factor(
         self, made: Book, left: float
     ) -> None:
@@ -279,6 +282,7 @@ class Properties(unittest.TestCase):
                 self.assertAlmostEqual(now, was / left, delta=1e-9 + was / left * 1e-9)
 
     @given(books(6))
+    @examples(100)
     def test_what_goes_in_is_in_what_comes_out(self, made: Book) -> None:
         made = known_numbers(made)
         balance = Balance(made)
@@ -290,6 +294,7 @@ class Properties(unittest.TestCase):
                 self.assertAlmostEqual(brought, held, delta=1e-6 + abs(held) * 1e-9)
 
     @given(books(6))
+    @examples(100)
     def test_all_at_once_is_each_by_itself(self, made: Book) -> None:
         whole = Balance(made)
         whole.work_out_all()
@@ -300,6 +305,7 @@ class Properties(unittest.TestCase):
                 self.assertEqual(one.missing(one.of(id), place), whole.missing(whole.of(id), place))
 
     @given(books(6))
+    @examples(100)
     def test_the_goods_at_the_root_bring_all_of_it(self, made: Book) -> None:
         made = known_numbers(made)
         balance = Balance(made)

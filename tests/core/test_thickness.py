@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.test_numbers import FAT, WATER, WHEAT, WINE, ZERO
+from tests.effort import examples
 from tests.kitchens import book, line, pot, product, read
 from yellow_ladle.core.book import Amount, Book, Preparation, Step
 from yellow_ladle.core.numbers.balance import Balance
@@ -69,6 +70,7 @@ class Scale(unittest.TestCase):
         self.assertEqual(place_of(found.lukewarm.middle).id, "blankets")
 
     @given(st.floats(1, 200), st.floats(0.1, 100))
+    @examples(100)
     def test_more_flour_is_never_thinner(self, grams: float, more: float) -> None:
         first = of(WHEAT, WATER, flour(grams)).hot
         second = of(WHEAT, WATER, flour(grams + more)).hot

@@ -7,9 +7,10 @@ from copy import deepcopy
 from pathlib import Path
 from typing import Any
 
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.effort import examples
 from tests.kitchens import book, product
 from tests.random_books import books
 from yellow_ladle.core.book import Book, Line, Step
@@ -141,7 +142,7 @@ class Reading(unittest.TestCase):
 
 class Writing(unittest.TestCase):
     @given(books())
-    @settings(max_examples=80, deadline=None)
+    @examples(80)
     def test_export_then_import_gives_the_same_bytes(self, book: Book) -> None:
         once = write_book(book)
         again = parse_book(once)
@@ -287,7 +288,7 @@ class Refusing(unittest.TestCase):
     )
 
     @given(JUNK, st.sampled_from([("products",), ("preparations",), ("kitchen",), ("flags",)]))
-    @settings(max_examples=150, deadline=None)
+    @examples(150)
     def test_whatever_is_put_in_it_is_read_or_refused_in_words(
         self, junk: Any, path: tuple[str]
     ) -> None:
@@ -296,7 +297,7 @@ class Refusing(unittest.TestCase):
                 self.assertNotIn("Traceback", fault)
 
     @given(JUNK)
-    @settings(max_examples=100, deadline=None)
+    @examples(100)
     def test_any_line_is_read_or_refused_in_words(self, junk: Any) -> None:
         for key in ("item", "quantity", "unit", "role", "choice", "chosen"):
             refused(changed("preparations", 0, "lines", 0, key, to=junk))

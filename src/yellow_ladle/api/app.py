@@ -77,12 +77,10 @@ def create_app(
         docs_url=None,
         redoc_url=None,
     )
-    app.state.ledger = ledger
-    if ledger is not None:
-        lapse(ledger)
-        ledger.mornings.append(lapse)
+    app.state.ledger = None
     app.state.feed = feed
-    app.state.presence = Presence()
+    if ledger is not None:
+        open_kitchen(app, ledger)
     app.add_middleware(GZipMiddleware, minimum_size=800)
     if hosts is not None:
         app.add_middleware(TrustedHostMiddleware, allowed_hosts=hosts)
@@ -94,6 +92,17 @@ def create_app(
     app.include_router(api)
     _serve_client(app)
     return app
+
+
+def open_kitchen(app: FastAPI, ledger: Ledger) -> None:
+    """Puts a kitchen behind the application, in the place of any other.
+
+    Plans made for a day that is over are taken back at once, and at the turn of each day.
+    """
+    lapse(ledger)
+    ledger.mornings.append(lapse)
+    app.state.ledger = ledger
+    app.state.presence = Presence()
 
 
 def openapi_document() -> dict[str, Any]:

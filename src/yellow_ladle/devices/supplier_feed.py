@@ -36,7 +36,7 @@ class SupplierFeed:
 
         self._server = ThreadingHTTPServer(("127.0.0.1", 0), Handler)
         self._server.daemon_threads = True
-        self._thread = threading.Thread(target=self._server.serve_forever, daemon=True)
+        self._thread = threading.Thread(target=self._serve, daemon=True)
         self._thread.start()
 
     @property
@@ -53,6 +53,14 @@ class SupplierFeed:
         if versions is None:
             return None
         return versions[min(max(self._asked, 1), len(versions)) - 1]
+
+    def _serve(self) -> None:
+        # The library looks every half second whether it is to end, and `stop` waits for that.
+        self._server.serve_forever(poll_interval=0.02)
+
+    def reset(self) -> None:
+        """Begins anew with the first version of every sheet."""
+        self._asked = 0
 
     def stop(self) -> None:
         """Ends the service."""

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import TypeVar
 
 from sqlalchemy import delete, select
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, selectinload
 
 from yellow_ladle.core.book import Book, Kitchen, Preparation
 from yellow_ladle.core.change import Change, applied
@@ -73,8 +73,12 @@ def refuse_unsound(book: Book, change: Change) -> None:
 def load(session: Session, on: str) -> Now:
     """Everything that the file holds of the book, read as of a day."""
     kitchen = session.get(KitchenRow, 1)
-    products = session.scalars(select(ProductRow).order_by(ProductRow.id)).all()
-    preparations = session.scalars(select(PreparationRow).order_by(PreparationRow.id)).all()
+    # Parts are fetched with one query a table; loaded on first touch, they would be one a row.
+    with_parts = selectinload("*")
+    products = session.scalars(select(ProductRow).options(with_parts).order_by(ProductRow.id)).all()
+    preparations = session.scalars(
+        select(PreparationRow).options(with_parts).order_by(PreparationRow.id)
+    ).all()
     flags = session.scalars(select(HouseFlagRow).order_by(HouseFlagRow.id)).all()
     book = Book.of(
         kitchen_of(kitchen),

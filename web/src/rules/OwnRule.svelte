@@ -61,7 +61,7 @@
   <div class="mt-2"><RuleHow bind:rule={form.rule} {words} /></div>
   <RuleWhere bind:rule={form.rule} {words} />
   {#snippet foot()}
-    <div class="mb-2" aria-live="polite">
+    <div class="mb-2 min-h-26" aria-live="polite">
       {#each form.tried?.faults ?? [] as fault (fault)}
         <p class="text-brick">{fault}.</p>
       {/each}

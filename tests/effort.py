@@ -1,0 +1,37 @@
+"""How much a test tries, and from which seed; the runner sets both for all processes.
+
+By default the tests that search for counter-examples try a part of what they can; with
+`./ladle test --thorough` they try all of it. The same seed gives the same examples.
+"""
+
+import os
+from collections.abc import Callable
+from typing import Any, TypeVar
+
+from hypothesis import seed, settings
+
+THOROUGH = os.environ.get("LADLE_THOROUGH") == "1"
+SEED = int(os.environ.get("LADLE_SEED", "1"))
+QUICK_SHARE = 4
+MIN_EXAMPLES = 3
+
+Test = TypeVar("Test", bound=Callable[..., Any])
+
+
+def tries(full: int) -> int:
+    """How often to try where a thorough run tries `full` times."""
+    return full if THOROUGH else max(MIN_EXAMPLES, full // QUICK_SHARE)
+
+
+def examples(full: int, **rest: Any) -> Callable[[Test], Test]:
+    """Settings of a property that a thorough run tries `full` times.
+
+    No database: examples remembered from an earlier run would make two runs differ.
+    """
+
+    def decorate(test: Test) -> Test:
+        bounded = settings(max_examples=tries(full), deadline=None, database=None, **rest)
+        seeded: Test = seed(SEED)(bounded(test))
+        return seeded
+
+    return decorate
