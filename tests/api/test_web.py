@@ -16,15 +16,17 @@ from schemathesis.specs.openapi.checks import (
     response_schema_conformance,
     status_code_conformance,
 )
-from sqlalchemy import text
+from sqlalchemy import event, text
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from tests.api.client import ApiTest
 from tests.effort import examples
+from tests.kitchens import book, pot, product
 from yellow_ladle.api.app import CLIENT, create_app, openapi_document
 from yellow_ladle.store.engine import open_engine
 from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.standing import load
 
 ROOT = Path(__file__).resolve().parents[2]
 DESCRIBED = [
@@ -143,6 +145,28 @@ class Store(ApiTest):
             with self.assertRaises(IntegrityError):
                 session.execute(text("DELETE FROM product WHERE id = 'milk'"))
                 session.commit()
+
+    def test_a_larger_book_needs_no_more_queries_to_open(self) -> None:
+        def queries(ledger: Ledger) -> int:
+            count = 0
+
+            def counted(*_: object) -> None:
+                nonlocal count
+                count += 1
+
+            engine = open_engine(ledger.path)
+            self.addCleanup(engine.dispose)
+            event.listen(engine, "before_cursor_execute", counted)
+            with Session(engine) as session:
+                load(session, "2026-11-25")
+            return count
+
+        small = book(product("salt"), pot("brine", "salt", by="foam"))
+        with tempfile.TemporaryDirectory() as folder:
+            other = Ledger.open(Path(folder) / "small.sqlite")
+            self.addCleanup(other.close)
+            other.take(small)
+            self.assertLessEqual(queries(self.ledger), queries(other))
 
     def test_the_migrations_make_just_what_the_tables_say(self) -> None:
         from alembic.autogenerate import compare_metadata
