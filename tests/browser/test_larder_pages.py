@@ -74,6 +74,18 @@ class ReadingALabel(LarderPages):
         self.assertEqual(self.product("stock-powder").statements, {"celery": Level.CONTAINS})
         self.assertEqual(self.product("stock-powder").otherwise, Level.UNCHECKED)
 
+    def test_a_label_with_a_word_that_nobody_knows_is_never_taken_whole(self) -> None:
+        self.open("/larder/stock-powder", "textarea")
+        self.see("textarea").send_keys("Salt, celery seed, zorblax")
+        self.click("button", "Read it")
+        self.shows("zorblax. Look at each and state what it brings.")
+        self.accessible()
+        self.click("button", "Take all that was read")
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.product("stock-powder").statements, {"celery": Level.CONTAINS})
+        self.assertEqual(self.product("stock-powder").otherwise, Level.UNCHECKED)
+
     def test_a_plain_food_takes_one_key(self) -> None:
         self.open("/larder/new", "#start-from")
         self.choose("#start-from", "leek", "Leek")

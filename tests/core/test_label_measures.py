@@ -3,6 +3,7 @@
 import unittest
 
 from tests.labels.measuring import found, labels, measured, spread
+from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.levels import Level
 
 
@@ -41,3 +42,32 @@ class Measures(unittest.TestCase):
         for label in self.labels:
             told = found(label, label["lang"])[Level.CONTAINS]
             self.assertLessEqual(spread(label.get("contains", [])), told, label["text"])
+
+
+class Phrases(unittest.TestCase):
+    """Negations, exceptions and damaged words: what is named behind them is not lost."""
+
+    def test_nothing_is_lost_and_little_is_made_up(self) -> None:
+        for name in ("phrases", "aside"):
+            chosen = labels(name)
+            for level in (Level.CONTAINS, Level.MAY_CONTAIN):
+                measure = measured(chosen, level)
+                print(
+                    f"\nmeasured: {len(chosen)} texts of {name}, {level.word}: recall"
+                    f" {100 * measure.recall:.1f} %, precision {100 * measure.precision:.1f} %"
+                )
+                self.assertEqual(dict(measure.missed), {}, name)
+                self.assertGreaterEqual(measure.precision, 0.97, name)
+            for label in chosen:
+                asked = found(label, "auto")[Level.UNCHECKED]
+                self.assertLessEqual(spread(label.get("unchecked", [])), asked, label["text"])
+
+
+class WholeLabels(unittest.TestCase):
+    """Most ordinary labels are understood to the last word."""
+
+    def test_four_of_five_are_complete(self) -> None:
+        chosen = labels("whole")
+        complete = sum(read_label(label["text"]).complete for label in chosen)
+        print(f"\nmeasured: {complete} of {len(chosen)} ordinary whole labels are complete")
+        self.assertGreaterEqual(complete, 0.8 * len(chosen))

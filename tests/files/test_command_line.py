@@ -51,7 +51,9 @@ class Labels(CommandLine):
         done = ladle("label", str(text), "--lang", "en", "--json")
         self.assertEqual(done.returncode, 0, done.stderr)
         content = json.loads(done.stdout)
-        self.assertEqual(list(content), ["format", "version", "flags", "questions"])
+        self.assertEqual(
+            list(content), ["format", "version", "flags", "questions", "unknown", "complete"]
+        )
         self.assertEqual((content["format"], content["version"]), ("yellow-ladle-label", 1))
         egg = content["flags"]["egg"]
         self.assertEqual(egg["level"], "may_contain")

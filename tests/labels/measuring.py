@@ -9,10 +9,13 @@ from typing import Any
 from yellow_ladle.core.flags import shipped_flags
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.regimes import regimes
 
 NUTS = ("almond", "hazelnut", "walnut", "cashew", "pecan", "brazil_nut", "pistachio", "macadamia")
-GROUPS = {"nuts": (*NUTS, "pine_nut"), "gluten": ("wheat", "rye", "barley", "oats")}
-LABELS = Path(__file__).parent / "labels.toml"
+GLUTEN = ("wheat", "rye", "barley", "oats")
+EU_14 = tuple(flag for group in regimes()["eu-14"].groups for flag in group.flags)
+GROUPS = {"nuts": (*NUTS, "pine_nut"), "gluten": GLUTEN, "all14": EU_14}
+FOLDER = Path(__file__).parent
 
 
 @dataclass
@@ -44,9 +47,14 @@ class Measure:
         ]
 
 
-def labels() -> list[dict[str, Any]]:
-    """The label texts with their right answers."""
-    return list(tomllib.loads(LABELS.read_text("utf-8"))["label"])
+def labels(name: str = "labels") -> list[dict[str, Any]]:
+    """The label texts of a file with their right answers."""
+    found = list(tomllib.loads((FOLDER / f"{name}.toml").read_text("utf-8"))["label"])
+    for label in found:
+        if label.get("may_contain") == ["others14"]:
+            named = spread(label.get("contains", []))
+            label["may_contain"] = [flag for flag in EU_14 if flag not in named]
+    return found
 
 
 def spread(flags: list[str]) -> set[str]:

@@ -21,6 +21,10 @@ def label_content(reading: LabelReading) -> dict[str, Any]:
             if flag.id in proposals
         },
         "questions": list(reading.questions),
+        "unknown": [
+            {"text": word.text, "start": word.start, "end": word.end} for word in reading.unknown
+        ],
+        "complete": reading.complete,
     }
 
 

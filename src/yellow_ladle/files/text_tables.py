@@ -107,6 +107,11 @@ def print_label(reading: LabelReading) -> None:
     console.print(table)
     for question in reading.questions:
         console.print(f"Ask: {question}", markup=False)
+    if reading.unknown:
+        unknown = ", ".join(dict.fromkeys(word.text for word in reading.unknown))
+        console.print(f"Not known here: {unknown}", markup=False)
+    if not reading.complete:
+        console.print("Not every word is accounted for: the rest of the label is not checked.")
     console.print("Proposed from the words alone. Read the label; confirm each flag yourself.")
 
 

@@ -2355,6 +2355,9 @@ export interface components {
         /**
          * LabelOut
          * @description What a label's text proposes, asks, claims and lists.
+         *
+         *     `complete`: every word is accounted for and no question is open; only then may a person take the
+         *     rest as free.
          */
         LabelOut: {
             /** Language */
@@ -2367,6 +2370,10 @@ export interface components {
             claims: components["schemas"]["ClaimOut"][];
             /** Listed */
             listed: components["schemas"]["ListedOut"][];
+            /** Unknown */
+            unknown: components["schemas"]["WordOut"][];
+            /** Complete */
+            complete: boolean;
         };
         /**
          * LarderAsOf
@@ -4642,6 +4649,18 @@ export interface components {
              * @default white
              */
             colour: string;
+        };
+        /**
+         * WordOut
+         * @description A word that the reader does not know, with its places in the text as given.
+         */
+        WordOut: {
+            /** Text */
+            text: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
         };
         /**
          * YieldPiece

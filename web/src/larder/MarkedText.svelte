@@ -2,7 +2,7 @@
   import { asWords, levelWord } from '../marks/levels';
   import type { Run } from './labelReading.svelte';
 
-  /** The text as it was read, with the words that led to a proposal marked in it. */
+  /** The text as it was read, with the words that led to a proposal, or are not known, marked in it. */
   let { runs }: { runs: Run[] } = $props();
 
   const UNDER = {
@@ -17,5 +17,8 @@
   {#each runs as run, index (index)}{#if run.level}<mark
         class={['bg-transparent pb-px text-ink', UNDER[run.level]]}
         title="{run.flags.map(asWords).join(', ')}: {levelWord(run.level)}">{run.text}</mark
+      >{:else if run.strange}<mark
+        class="border-b-[3px] border-double border-clay bg-transparent pb-px text-clay"
+        title="not known here">{run.text}</mark
       >{:else}{run.text}{/if}{/each}
 </p>

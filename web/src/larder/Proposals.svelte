@@ -75,8 +75,23 @@
       {#each read.questions as question (question)}<li>{question}</li>{/each}
     </ul>
   {/if}
+  {#if read.unknown.length > 0}
+    <h3 class="mt-2 text-[17px]">Not known here</h3>
+    <p class="text-clay" data-unknown>
+      {[...new Set(read.unknown.map((word) => word.text))].join(', ')}. Look at each and state what
+      it brings.
+    </p>
+  {/if}
   <div class="mt-2 flex flex-wrap items-center gap-4">
-    <Act onclick={() => reading.takeAll(label)}>I read the whole label: take the lot</Act>
-    <p class="text-soft">All that the label does not name then counts as free.</p>
+    {#if read.complete}
+      <Act onclick={() => reading.takeAll(label)}>I read the whole label: take the lot</Act>
+      <p class="text-soft">All that the label does not name then counts as free.</p>
+    {:else}
+      <Act onclick={() => reading.takeAll(label)}>Take all that was read</Act>
+      <p class="text-soft">
+        {read.unknown.length > 0 ? 'Some words are not known' : 'Something is still to be asked'}:
+        the rest stays not checked.
+      </p>
+    {/if}
   </div>
 {/if}

@@ -8,6 +8,8 @@ export interface Run {
   text: string;
   level: Level | null;
   flags: string[];
+  /** Whether the reader does not know the words. */
+  strange: boolean;
 }
 
 const RANK: Record<Level, number> = { free: 0, may_contain: 1, unchecked: 2, contains: 3 };
@@ -48,26 +50,29 @@ export class LabelReading {
     if (!this.taken.includes(proposal.flag)) this.taken = [...this.taken, proposal.flag];
   }
 
-  /** The lot: every proposal as it stands, and all the rest of the label as read. */
+  /** Every proposal as it stands. The rest counts as free only where every word was understood. */
   takeAll(label: LabelDraft) {
     for (const proposal of this.read?.proposals ?? []) this.take(label, proposal);
-    label.otherwise = 'free';
+    label.otherwise = this.read?.complete ? 'free' : 'unchecked';
     label.evidence = 'label';
   }
 
-  /** The text cut where words led to a proposal. */
+  /** The text cut where words led to a proposal, or are not known. Places count code points. */
   runs = $derived.by((): Run[] => {
-    const edges = new Set([0, this.text.length]);
+    const letters = [...this.text];
+    const edges = new Set([0, letters.length]);
     const marks = (this.read?.proposals ?? []).flatMap((proposal) =>
       proposal.because.map((why) => ({ ...why, flag: proposal.flag, level: proposal.level }))
     );
-    for (const mark of marks) edges.add(mark.start).add(mark.end);
+    const unknown = this.read?.unknown ?? [];
+    for (const mark of [...marks, ...unknown]) edges.add(mark.start).add(mark.end);
     const places = [...edges].sort((a, b) => a - b);
     return places.slice(0, -1).map((start, index) => {
       const over = marks.filter((mark) => mark.start <= start && start < mark.end);
       const level = over.map((mark) => mark.level).sort((a, b) => RANK[b] - RANK[a])[0] ?? null;
-      const text = this.text.slice(start, places[index + 1]);
-      return { text, level, flags: [...new Set(over.map((mark) => mark.flag))] };
+      const text = letters.slice(start, places[index + 1]).join('');
+      const strange = unknown.some((word) => word.start <= start && start < word.end);
+      return { text, level, flags: [...new Set(over.map((mark) => mark.flag))], strange };
     });
   });
 }

@@ -5,6 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
+from yellow_ladle.api.ledger import TheBook
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
@@ -68,14 +69,28 @@ class ListedOut(BaseModel):
     parts: list["ListedOut"]
 
 
+class WordOut(BaseModel):
+    """A word that the reader does not know, with its places in the text as given."""
+
+    text: str
+    start: int
+    end: int
+
+
 class LabelOut(BaseModel):
-    """What a label's text proposes, asks, claims and lists."""
+    """What a label's text proposes, asks, claims and lists.
+
+    `complete`: every word is accounted for and no question is open; only then may a person take the
+    rest as free.
+    """
 
     language: str
     proposals: list[ProposalOut]
     questions: list[str]
     claims: list[ClaimOut]
     listed: list[ListedOut]
+    unknown: list[WordOut]
+    complete: bool
 
 
 class GoodOut(BaseModel):
@@ -91,13 +106,14 @@ class GoodOut(BaseModel):
 
 
 @router.post("/labels/read")
-def read(wanted: LabelIn) -> LabelOut:
+def read(wanted: LabelIn, now: TheBook) -> LabelOut:
     """Reads a label. Nothing is recorded: a person confirms each proposal, or the lot."""
     if wanted.language != AUTO and wanted.language not in languages():
         known = [AUTO, *languages()]
         raise BookRefused([Fault("language", unknown("language", wanted.language, known))])
     try:
-        return _label(read_label(wanted.text, wanted.language))
+        regime = now.reading.book.kitchen.regime
+        return _label(read_label(wanted.text, wanted.language, regime))
     except TooLong as error:
         raise BookRefused([Fault("text", str(error))]) from error
 
@@ -142,6 +158,10 @@ def _label(reading: LabelReading) -> LabelOut:
             for claim in reading.claims
         ],
         listed=[_listed(entry) for entry in reading.listed],
+        unknown=[
+            WordOut(text=word.text, start=word.start, end=word.end) for word in reading.unknown
+        ],
+        complete=reading.complete,
     )
 
 

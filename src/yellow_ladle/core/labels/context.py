@@ -4,7 +4,7 @@ from collections.abc import Collection, Iterator, Sequence
 
 from yellow_ladle.core.labels.finding import Hit
 from yellow_ladle.core.labels.ingredients import Ingredient
-from yellow_ladle.core.labels.letters import Token
+from yellow_ladle.core.labels.letters import CLOSING, OPENING, Token
 from yellow_ladle.core.labels.lexicon import Entry, Lexicon
 
 GLUTEN = ("wheat", "rye", "barley", "oats")
@@ -46,6 +46,22 @@ def only_claims(words: Lexicon, entry: Ingredient, claiming: Collection[int]) ->
         place in covered or words.has("free_after", token.text) or words.has("joiners", token.text)
         for place, token in enumerate(entry.tokens)
     )
+
+
+def named_behind(run: Sequence[Token], found: Sequence[Hit], number: int) -> bool:
+    """Whether brackets behind a group name which of it are meant: "tree nuts (almond, hazelnut)".
+
+    Brackets that begin with a word like "including" name only some.
+    """
+    group = set(found[number].entry.any_of)
+    place = found[number].last + 1
+    if not group or place >= len(run) or run[place].text not in OPENING:
+        return False
+    end = next((n for n in range(place, len(run)) if run[n].text in CLOSING), len(run))
+    within = [hit for hit in found if place < hit.first < end]
+    if not within or within[0].first != place + 1:
+        return False
+    return all(set(hit.entry.contains) <= group and hit.entry.contains for hit in within)
 
 
 def beside(entry: Ingredient, number: int) -> Iterator[Hit]:

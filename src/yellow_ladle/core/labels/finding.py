@@ -66,7 +66,26 @@ def _at(lexicon: Lexicon, run: Sequence[Token], here: int) -> list[Hit]:
         return [replace(hit, read_as=slips[0], slip=True)] if slips else [hit]
     if token.kind == "number" or not 4 <= len(token.text) <= LONGEST_WORD:
         return []
+    if claim := _free(lexicon, token.text, here):
+        return [claim]
     return _within(lexicon, token.text, here)
+
+
+def _free(lexicon: Lexicon, word: str, here: int) -> Hit | None:
+    """A claim to be without something that is one word with it: "erdnussfrei"."""
+    for (suffix,) in lexicon.lists["free_suffix"]:
+        stem = word.removesuffix(suffix)
+        if stem == word or len(stem) < 3:
+            continue
+        for form in (*forms(lexicon, stem), stem.removesuffix("s")):
+            entry = lexicon.entries.get((form,)) or lexicon.parts.get(form)
+            if entry is not None and entry.speaks:
+                flags = (*entry.contains, *entry.any_of)
+                unclaimed = lexicon.has("unclaimed", form)
+                return Hit(
+                    Entry("free from, says the label", free=() if unclaimed else flags), here, here
+                )
+    return None
 
 
 def additive(lexicon: Lexicon, number: str) -> Entry | None:
@@ -127,7 +146,7 @@ def _pieces(rest: str) -> Iterator[str]:
 def _mended(lexicon: Lexicon, token: Token) -> Token:
     """The token, or where it is no known word but a slip away from one, as that word."""
     word = token.text
-    if token.kind != "word" or not 6 <= len(word) <= LONGEST_WORD or _stands(lexicon, word):
+    if token.kind != "word" or not 6 <= len(word) <= LONGEST_WORD or stands(lexicon, word):
         return token
     for short in (word, *sorted(shortened(word))):
         for candidate in lexicon.near.get(short, ()):
@@ -136,7 +155,7 @@ def _mended(lexicon: Lexicon, token: Token) -> Token:
     return token
 
 
-def _stands(lexicon: Lexicon, word: str) -> bool:
+def stands(lexicon: Lexicon, word: str) -> bool:
     """Whether a word, or a word that it holds, is known as it is."""
     if any(form in lexicon.vocabulary or form in lexicon.longest for form in forms(lexicon, word)):
         return True

@@ -5,7 +5,14 @@ from collections.abc import Iterable, Iterator, Sequence
 from yellow_ladle.core.labels.context import settled_by
 from yellow_ladle.core.labels.letters import Token
 from yellow_ladle.core.labels.lexicon import Entry
-from yellow_ladle.core.labels.proposals import Because, Claim, LabelReading, Listed, Proposal
+from yellow_ladle.core.labels.proposals import (
+    Because,
+    Claim,
+    LabelReading,
+    Listed,
+    Proposal,
+    Word,
+)
 from yellow_ladle.core.levels import Level
 
 
@@ -21,6 +28,9 @@ class Findings:
         self.claims: list[Claim] = []
         self.settled: set[str] = set()
         self.listed: list[Listed] = []
+        self.unknown: list[Word] = []
+        self.ingredients_read = False
+        self.language_known = False
         self.stressed_known = False
         self.stressed_unknown: list[Token] = []
         self.recognised = 0
@@ -75,6 +85,8 @@ class Findings:
             tuple(dict.fromkeys(questions)),
             tuple(self.claims),
             tuple(self.listed),
+            tuple(sorted(self.unknown, key=lambda word: (word.start, word.end))),
+            self.language_known and self.ingredients_read,
         )
 
     def _resolve_any_of(self) -> None:
@@ -101,7 +113,9 @@ class Findings:
         return flag in self.settled or any(flag in settled_by(claim.flags) for claim in claims)
 
     def _unknown(self, all_tokens: Sequence[Token]) -> Iterator[str]:
-        if any(token.kind == "word" for token in all_tokens) and not self.recognised:
+        if any(token.kind == "word" for token in all_tokens) and not (
+            self.recognised or self.ingredients_read
+        ):
             yield "None of these words is known here. Read the label yourself, word by word."
         if self.stressed_known or not self._found:
             for token in self.stressed_unknown:

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable, Sequence
 
+from yellow_ladle.core.labels.damage import repaired
 from yellow_ladle.core.labels.letters import Token
 from yellow_ladle.core.labels.lexicon import languages, lexicon
 
@@ -13,6 +14,17 @@ CLEARLY = 2
 def language_of(text: Iterable[Token]) -> str:
     """The language whose words the text knows most of; of equals the first, English before all."""
     scores = _scores(text)
+    return max(scores, key=lambda id: scores[id])
+
+
+def is_known(text: Iterable[Token]) -> bool:
+    """Whether some language knows a word of the text."""
+    return any(_scores(text).values())
+
+
+def damaged_language_of(text: Sequence[Token], given: str) -> str:
+    """The language whose words the text knows most of once its damaged words are put right."""
+    scores = {id: _scores(repaired(lexicon(id), text, given))[id] for id in languages()}
     return max(scores, key=lambda id: scores[id])
 
 

@@ -15,10 +15,16 @@ TOKEN = re.compile(
     r"|(?P<additive>\b(?:E|INS)[ \u2010-\u2015-]?\d{3,4}[a-z]?(?:[ivx]{1,3})?\b)"
     r"|(?P<number>\d+(?:[.,]\d+)*)"
     r"|(?P<word>[^\W\d_][^\W\d_\u0300-\u036f]*(?:[\u0300-\u036f]+[^\W\d_]*)*)"
+    r"|(?P<sign>[✓✔☑✗✘☒✕×])"
     r"|(?P<mark>[()\[\]{},;:.!?\n•·|/])",
     re.IGNORECASE,
 )
+PARTED = re.compile(r"(?<=[^\W\d_])[-\u2010\u2011][ \t]*\n[ \t]*(?=[^\W\d_])")
+"""A hyphen at a line's end between two letters: the halves of one word, or two words."""
 OPENING, CLOSING = "([{", ")]}"
+ANSWERS = {**dict.fromkeys("✓✔☑", "✓"), **dict.fromkeys("✗✘☒✕×", "✗")}
+"""Signs that answer yes or no, as the two that the reader knows."""
+SOFT_HYPHEN = "\u00ad"
 LETTERS = str.maketrans({"œ": "oe", "æ": "ae", "ø": "o", "ł": "l", "đ": "d", "ı": "i"})
 
 
@@ -26,8 +32,8 @@ LETTERS = str.maketrans({"œ": "oe", "æ": "ae", "ø": "o", "ł": "l", "đ": "d"
 class Token:
     """A word, number or mark. `text` is folded; `start` and `end` are places in the given text.
 
-    `kind`: word, number, percent, additive or mark. `stressed`: set in bold, underlined or in
-    capitals. `mended`: a slip of the label's was put right in `text`.
+    `kind`: word, number, percent, additive, sign (an answer of yes or no) or mark. `stressed`: set
+    in bold, underlined or in capitals. `mended`: a slip of the label's was put right in `text`.
     """
 
     text: str
@@ -50,15 +56,24 @@ def fold(word: str) -> str:
     return "".join(letter for letter in plain if not unicodedata.combining(letter))
 
 
-def tokens(text: str) -> list[Token]:
-    """The tokens of a text, which may hold HTML or markdown. Markup itself gives none."""
-    letters: list[str] = []
-    places: list[int] = []
-    bold: list[bool] = []
-    for letter, place, is_bold in _letters(text):
-        letters.append(letter)
-        places.append(place)
-        bold.append(is_bold)
+def is_parted(text: str) -> bool:
+    """Whether some word is parted by a hyphen at a line's end."""
+    return bool(PARTED.search("".join(letter for letter, _, _ in _letters(text))))
+
+
+def tokens(text: str, *, joined: bool = True) -> list[Token]:
+    """The tokens of a text, which may hold HTML or markdown. Markup itself gives none.
+
+    `joined`: whether the halves of a word parted at a line's end are one token, else two.
+    """
+    given = list(_letters(text))
+    for match in reversed(list(PARTED.finditer("".join(letter for letter, _, _ in given)))):
+        start, end = match.span()
+        _, place, is_bold = given[start]
+        given[start:end] = [] if joined else [("-", place, is_bold)]
+    letters = [letter for letter, _, _ in given]
+    places = [place for _, place, _ in given]
+    bold = [is_bold for _, _, is_bold in given]
     found: list[Token] = []
     cleaned = "".join(letters)
     for match in TOKEN.finditer(cleaned):
@@ -107,6 +122,8 @@ def _plain(text: str, start: int, end: int, is_bold: bool) -> Iterator[tuple[str
             yield "\n", place, is_bold
         elif letter == "\t":
             yield " ", place, is_bold
+        elif letter == SOFT_HYPHEN and text[place + 1 : place + 2] in ("\n", "\r"):
+            yield "-", place, is_bold
         elif unicodedata.category(letter) not in ("Cc", "Cf", "Cs", "Co"):
             yield letter, place, is_bold
 
@@ -114,7 +131,7 @@ def _plain(text: str, start: int, end: int, is_bold: bool) -> Iterator[tuple[str
 def _folded(kind: str, word: str) -> str:
     if kind == "additive":
         return re.sub(r"^(e|ins)\D*", "", word.lower())
-    return fold(word) if kind == "word" else word
+    return fold(word) if kind == "word" else ANSWERS.get(word, word)
 
 
 def _abbreviates(text: str, place: int) -> bool:

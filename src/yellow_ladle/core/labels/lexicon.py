@@ -21,9 +21,12 @@ PHRASES = (
     "aside",
 )
 WORD_LISTS = (
-    *("made", "site", "where", "at", "free_list", "free_after", "joiners", "listing"),
-    *("vegan", "vegetarian", "sources"),
+    *("made", "site", "where", "at", "free_list", "free_from", "free_after", "joiners", "listing"),
+    *("vegan", "vegetarian", "sources", "unclaimed", "free_suffix"),
+    *("contrast", "denied", "answers_yes", "answers_no", "bare"),
 )
+MIN_TELLING = 4
+"""Letters from which on a word tells one language from another."""
 Key = tuple[str, ...]
 
 
@@ -36,7 +39,8 @@ class Entry:
     thing is made from them. `settles`: hidden flags that the words rule out. `free`: flags that
     they claim to be without. `by_source`: what is hidden hangs on the source named beside it.
     `usual`: what is meant unless the label says of what else. `head`: means it only where nothing
-    stands before it. `ask` is the question for the maker.
+    stands before it. `every`: means each allergen of the regime ("all 14 allergens"). `ask` is the
+    question for the maker.
     """
 
     why: str
@@ -49,12 +53,14 @@ class Entry:
     by_source: bool = False
     usual: bool = False
     head: bool = False
+    every: bool = False
     ask: str = ""
 
     @property
     def neutral(self) -> bool:
         """Whether it looks like a flag to some reader and is none."""
-        return not (self.contains or self.any_of or self.hides or self.exempt or self.free)
+        says = self.contains or self.any_of or self.hides or self.exempt or self.free
+        return not (says or self.every)
 
     @property
     def speaks(self) -> bool:
@@ -78,6 +84,11 @@ class Lexicon:
     near: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
     openers: frozenset[str] = frozenset()
     """The first words of all phrases: most words of a label open none."""
+    plain: frozenset[Key] = frozenset()
+    """Words that say nothing of any flag, beside the entries that only look as if they did."""
+    company: frozenset[str] = frozenset()
+    """Words that say nothing beside another that is known, and are asked about alone."""
+    longest_plain: Mapping[str, int] = field(default_factory=dict)
 
     def has(self, kind: str, *word: str) -> bool:
         """Whether a word list of the language holds a word."""
@@ -117,6 +128,9 @@ def lexicon(language: str) -> Lexicon:
     by_phrase = {key: kind for kind in PHRASES for key in _keys(phrases.get(kind))}
     lists = {kind: frozenset(_keys(phrases.get(kind))) for kind in WORD_LISTS}
     spoken = {word for key in (*by_phrase, *lists["joiners"]) for word in key}
+    plain = frozenset(_keys(section(own["plain"]).get("words")))
+    company = {word for key in _keys(section(own["plain"]).get("company")) for word in key}
+    own_words |= {word for key in plain for word in key if len(word) >= MIN_TELLING} | company
     return Lexicon(
         language,
         name,
@@ -129,6 +143,9 @@ def lexicon(language: str) -> Lexicon:
         frozenset(own_words | spoken),
         _near(entries),
         frozenset(key[0] for key in by_phrase),
+        plain,
+        frozenset(company),
+        _longest(plain),
     )
 
 
@@ -149,6 +166,7 @@ def _entry(row: Table) -> Entry:
         by_source=bool(row.get("by_source")),
         usual=bool(row.get("usual")),
         head=bool(row.get("head")),
+        every=bool(row.get("every")),
         ask=str(row.get("ask", "")),
     )
 

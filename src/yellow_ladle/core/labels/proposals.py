@@ -29,6 +29,15 @@ class Because:
 
 
 @dataclass(frozen=True, slots=True)
+class Word:
+    """A word of the label with its places in the text as given."""
+
+    text: str
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
 class Proposal:
     """A level proposed for one flag, above free, with the words that led to it."""
 
@@ -63,13 +72,27 @@ class Listed:
 
 @dataclass(frozen=True, slots=True)
 class LabelReading:
-    """Everything that a label's text says."""
+    """Everything that a label's text says.
+
+    `unknown`: the words that nobody here knows, in their order. `understood`: whether the language
+    is known and an ingredient was read.
+    """
 
     language: str
     proposals: tuple[Proposal, ...]
     questions: tuple[str, ...]
     claims: tuple[Claim, ...]
     listed: tuple[Listed, ...]
+    unknown: tuple[Word, ...] = ()
+    understood: bool = False
+
+    @property
+    def complete(self) -> bool:
+        """Whether every word is accounted for and no question is open.
+
+        Only then may a person take the rest of the label as free.
+        """
+        return self.understood and not self.unknown and not self.questions
 
     @property
     def levels(self) -> dict[str, Level]:

@@ -3,12 +3,14 @@
 from collections.abc import Sequence
 from itertools import pairwise
 
+from yellow_ladle.core.labels.both_ways import merged
 from yellow_ladle.core.labels.context import (
     claims_absence,
     exempt_here,
     flags_beside,
     has_a_name_of_its_own,
     instead,
+    named_behind,
     negated,
     only_claims,
     opened_without,
@@ -16,11 +18,18 @@ from yellow_ladle.core.labels.context import (
     settled_by,
     sources_named,
 )
+from yellow_ladle.core.labels.damage import repaired
 from yellow_ladle.core.labels.finding import Hit, hits
 from yellow_ladle.core.labels.findings import Findings
 from yellow_ladle.core.labels.ingredients import Ingredient, ingredients
-from yellow_ladle.core.labels.languages import AUTO, language_of, parts_by_language
-from yellow_ladle.core.labels.letters import Token, tokens
+from yellow_ladle.core.labels.languages import (
+    AUTO,
+    damaged_language_of,
+    is_known,
+    language_of,
+    parts_by_language,
+)
+from yellow_ladle.core.labels.letters import Token, is_parted, tokens
 from yellow_ladle.core.labels.lexicon import Entry, Lexicon, lexicon
 from yellow_ladle.core.labels.proposals import (
     LONGEST,
@@ -29,9 +38,15 @@ from yellow_ladle.core.labels.proposals import (
     LabelReading,
     Listed,
     TooLong,
+    Word,
 )
 from yellow_ladle.core.labels.turns import Turn, opens_a_sentence, turns
+from yellow_ladle.core.labels.vocabulary import unknown_words
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.regimes import regimes
+
+USUAL_REGIME = "eu-14"
+LISTING = ("ingredients", "contains", "apart")
 
 CLAIMED_VEGETARIAN = ("pork", "beef", "lamb", "poultry", "game", "insect", "gelatine")
 CLAIMED_VEGETARIAN_ALSO = (*CLAIMED_VEGETARIAN, "animal_rennet")
@@ -45,24 +60,44 @@ ALCOHOL_FREE = 0.5
 STRENGTH = "the strength of a drink, in per cent of its volume"
 
 
-def read_label(text: str, language: str = AUTO) -> LabelReading:
-    """What a label's text proposes. Raises TooLong, KeyError for a language without a lexicon."""
+def read_label(text: str, language: str = AUTO, regime: str = USUAL_REGIME) -> LabelReading:
+    """What a label's text proposes.
+
+    `regime`: whose allergens "all 14 allergens" or "other allergens" mean. Raises TooLong, and
+    KeyError for a language without a lexicon or an unknown regime.
+    """
     if len(text) > LONGEST:
         raise TooLong(len(text))
-    all_tokens = tokens(text)
-    main = language_of(all_tokens) if language == AUTO else language
-    reader = _Reader(text)
+    groups = regimes()[regime].groups
+    allergens = tuple(dict.fromkeys(flag for group in groups for flag in group.flags))
+    joined = _read(text, tokens(text), language, allergens)
+    if not is_parted(text):
+        return joined
+    return merged(joined, _read(text, tokens(text, joined=False), language, allergens))
+
+
+def _read(
+    text: str, all_tokens: list[Token], language: str, allergens: tuple[str, ...]
+) -> LabelReading:
+    known = is_known(all_tokens)
+    detected = language_of(all_tokens) if known else damaged_language_of(all_tokens, text)
+    main = detected if language == AUTO else language
+    reader = _Reader(text, allergens)
     parts = parts_by_language(all_tokens, main) if language == AUTO else [(main, all_tokens)]
     for spoken, part in parts:
-        reader.read(lexicon(spoken), part)
+        words = lexicon(spoken)
+        mended = repaired(words, part, text)
+        reader.findings.language_known |= known or is_known(mended)
+        reader.read(words, mended)
     return reader.findings.result(main, all_tokens)
 
 
 class _Reader:
     """Goes through the parts of one text and tells its findings what they say."""
 
-    def __init__(self, text: str) -> None:
+    def __init__(self, text: str, allergens: tuple[str, ...]) -> None:
         self._text = text
+        self._allergens = allergens
         self.findings = Findings(text)
 
     def read(self, words: Lexicon, text: Sequence[Token]) -> None:
@@ -70,7 +105,11 @@ class _Reader:
         listing: list[Token] = []
         for turn in turns(words, text):
             run = [text[place] for place in turn.places]
-            if turn.mode in ("ingredients", "contains"):
+            if turn.mode != "aside":
+                self._account(words, run, listed=turn.mode in LISTING)
+            if turn.mode in LISTING:
+                # Words after an "except" are no part of the name before them.
+                listing += [Token(",", "mark", 0, 0)] if turn.mode == "apart" else []
                 listing += run
             elif turn.mode != "aside":
                 listing.append(Token(".", "mark", 0, 0))
@@ -81,6 +120,16 @@ class _Reader:
             for entry in top:
                 self._ingredient(words, entry, None)
             self.findings.listed += [listed for entry in top for listed in self._as_listed(entry)]
+
+    def _account(self, words: Lexicon, run: Sequence[Token], *, listed: bool) -> None:
+        """Notes the words of a run that nobody knows, and whether some ingredient was known."""
+        unknown = list(unknown_words(words, run))
+        self.findings.unknown += [
+            Word(self._text[token.start : token.end], token.start, token.end) for token in unknown
+        ]
+        named = [token for token in run if token.kind in ("word", "additive")]
+        if listed and len(named) > len(unknown):
+            self.findings.ingredients_read = True
 
     def _strength(self, text: Sequence[Token]) -> None:
         """ "12 % vol" says that there is alcohol, whatever the drink is called."""
@@ -97,18 +146,24 @@ class _Reader:
     ) -> None:
         self.findings.recognised += 1
         why = self._phrase(turn, text)
-        for hit in hits(words, run):
+        found = hits(words, run)
+        for number, hit in enumerate(found):
+            if named_behind(run, found, number):
+                continue
             # "Packed in a nut-free factory" warns of nothing; "we cannot guarantee nut-free" does.
             if turn.mode == "site" and claims_absence(words, run, hit):
                 continue
             entry = hit.entry
             because = self._because(run, hit, f"{why}: {entry.why}")
-            flags = (*entry.contains, *entry.any_of)
+            every = self._allergens if entry.every else ()
+            flags = (*entry.contains, *entry.any_of, *every)
             if turn.mode in ("precaution", "site", "unsuitable"):
                 for flag in flags or (entry.hides if not entry.by_source else ()):
                     self.findings.add(flag, Level.MAY_CONTAIN, because)
                 if entry.any_of and entry.ask:
                     self.findings.ask(entry.ask, entry.any_of, Level.MAY_CONTAIN)
+            elif words.has("unclaimed", run[hit.first].text):
+                continue
             elif turn.mode in ("free", "suitable") and (flags or entry.free):
                 whole = opens_a_sentence(text, turn)
                 self.findings.claims.append(Claim(because, (*flags, *entry.free), whole))
@@ -144,8 +199,15 @@ class _Reader:
         whole = only_claims(words, entry, without)
         settled: set[str] = set()
         for number in sorted(without):
-            meant = entry.found[number].entry
-            because = self._because(entry.tokens, entry.found[number], "free from, says the label")
+            hit = entry.found[number]
+            meant = hit.entry
+            if words.has("unclaimed", entry.tokens[hit.first].text):
+                continue
+            because = self._because(entry.tokens, hit, "free from, says the label")
+            if hit.first and words.has("denied", entry.tokens[hit.first - 1].text):
+                for flag in (*meant.contains, *meant.any_of, *meant.free):
+                    self.findings.add(flag, Level.MAY_CONTAIN, because)
+                continue
             claim = Claim(because, (*meant.contains, *meant.any_of, *meant.free), whole)
             self.findings.claims.append(claim)
             settled |= settled_by(claim.flags)
@@ -181,6 +243,10 @@ class _Reader:
         hit = entry.found[number]
         meant = hit.entry
         because = self._because(entry.tokens, hit, _why(hit))
+        if meant.every:
+            for flag in self._allergens:
+                self.findings.add(flag, Level.MAY_CONTAIN, because)
+            self.findings.note(meant.ask)
         named = sources_named(words, entry, number)
         exempt = exempt_here(entry, number, above)
         sourced = hit.source or bool(named)
@@ -210,7 +276,7 @@ class _Reader:
             for flag in hidden:
                 self.findings.add(flag, Level.UNCHECKED, because)
             self.findings.ask(meant.ask, tuple(hidden))
-        self._exempted(meant, entry, number, because)
+        self._exempted(meant, entry, number, because, sourced=sourced)
         if hit.slip:
             self.findings.note(f'Is "{because.text}" read rightly as "{hit.read_as}"?')
 
@@ -220,6 +286,8 @@ class _Reader:
         entry: Ingredient,
         number: int,
         because: Because,
+        *,
+        sourced: bool,
     ) -> None:
         if not meant.exempt:
             return
@@ -232,7 +300,7 @@ class _Reader:
                 " declared here. Does your guest accept it?",
                 tuple(sorted(named)),
             )
-        else:
+        elif not sourced:
             self.findings.note(f'"{because.text}": what is it made from? {_sentence(meant.why)}')
 
     def _stress(self, words: Lexicon, entry: Ingredient) -> None:

@@ -1,16 +1,21 @@
 """What each part of a label's text is: ingredients, a precaution, a claim, or advice."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from yellow_ladle.core.labels.finding import hits
+from yellow_ladle.core.labels.answers import answers
+from yellow_ladle.core.labels.finding import forms, hits
 from yellow_ladle.core.labels.letters import CLOSING, OPENING, Token
 from yellow_ladle.core.labels.lexicon import Lexicon
 
 ENDS = frozenset(".!?\n•·|")
+ENDS_AND_SEMICOLON = ENDS | {";"}
 LONGEST_PHRASE = 12
 NEAR = 3
 """Words that may stand between: "a factory that contains nuts", "this product does not contain"."""
+CLAIMS = ("free", "suitable")
+"""What says that something is not there. Such a claim reaches no further than its own phrase: a
+flag that is lost behind it would be taken as free."""
 CLOSED = ("precaution", "unsuitable")
 """What a "free from" cannot turn: "we cannot guarantee that it is free from peanuts"."""
 
@@ -19,7 +24,8 @@ CLOSED = ("precaution", "unsuitable")
 class Turn:
     """A part of the text, as its tokens' places, and what it is.
 
-    `mode`: ingredients, contains, precaution, site, unsuitable, suitable, free, or aside.
+    `mode`: ingredients, contains, precaution, site, unsuitable, suitable, free, or aside; apart is
+    ingredients that do not belong to what stands before them.
     `phrase`: the places of the words that turned it, first and one past the last.
     """
 
@@ -50,6 +56,10 @@ class _Walk:
                 self._mark(here, token.text)
                 here += 1
                 continue
+            if contrast := self._contrast(here):
+                self._turn("apart", here, contrast)
+                here += contrast
+                continue
             kind, length = self._phrase(here)
             if kind:
                 self._turn(kind, here, length)
@@ -73,12 +83,15 @@ class _Walk:
             held = self.outside[-1] if self.outside else ("ingredients", None)
             self.mode, self.phrase = held
             self.begins, self.listed = True, False
+        elif sign == ";" and self.mode in CLAIMS:
+            self.mode, self.phrase = "ingredients", None
         elif sign == ";":
-            # Where semicolons part the ingredients, a precaution among them ends at the next one.
-            if self.listed and self.mode in CLOSED:
+            # Where semicolons part the ingredients, a precaution among them ends at the next one,
+            # and any precaution at a good.
+            if self.mode in CLOSED and (self.listed or not self._bare_item(here + 1)):
                 self.mode, self.phrase = "ingredients", None
             self.listed = self.listed or self.mode == "ingredients"
-        elif sign in ",:" and self.mode == "free" and self._claim_ends(here):
+        elif sign in ",:" and self.mode in CLAIMS and self._claim_ends(here):
             self.mode, self.phrase = "ingredients", None
 
     def _goes_on(self, here: int) -> bool:
@@ -112,6 +125,23 @@ class _Walk:
                 return kind, size
         return "", named
 
+    def _contrast(self, here: int) -> int:
+        """The length of an "except" or "but" that ends a claim here, or 0."""
+        if self.mode not in CLAIMS and not self._claimed(here - 1):
+            return 0
+        run = tuple(token.text for token in self.text[here : here + LONGEST_PHRASE])
+        sizes = range(LONGEST_PHRASE, 0, -1)
+        return next((n for n in sizes if run[:n] in self.lexicon.lists["contrast"]), 0)
+
+    def _claimed(self, here: int) -> bool:
+        """Whether a word ends a claim: the "free" of "dairy free", or "milchfrei"."""
+        if here < 0 or self.text[here].kind != "word":
+            return False
+        word = self.text[here].text
+        if self.lexicon.has("free_after", word):
+            return True
+        return any(hit.entry.free for hit in hits(self.lexicon, [self.text[here]]))
+
     def _name(self, run: Sequence[str]) -> int:
         """The length of the name of two words or more that begins here, or 0."""
         most = min(self.lexicon.longest.get(run[0], 0), len(run)) if run else 0
@@ -137,6 +167,9 @@ class _Walk:
             kind = ""
         if kind == "free_before" and self.mode in CLOSED:
             kind = ""
+        if kind == "free_before" and here > 0:
+            denied = self.lexicon.has("denied", self.text[here - 1].text)
+            kind = "precaution" if denied else kind
         if kind == "contains" and self.mode in CLOSED and not self._says_contains(here):
             kind = ""
         if kind in ("precaution_sentence", ""):
@@ -155,8 +188,8 @@ class _Walk:
         opens = kind == "contains" and here > 0 and self.text[here - 1].text in OPENING
         for place in range(here, here + length):
             self.modes[place], self.phrases[place] = kind if opens else "phrase", phrase
-        if kind == "free_before":
-            self.whole = self._is_list_of_claims(here, length)
+        if kind in ("free_before", "suitable"):
+            self.whole = self._opens_a_list(here, length)
 
     def _says_contains(self, here: int) -> bool:
         """Whether a "contains" opens a statement of its own and does not close a precaution."""
@@ -166,23 +199,25 @@ class _Walk:
         after = self.text[here + length].text if here + length < len(self.text) else ""
         return self.begins and (length > 1 or after == ":")
 
-    def _is_list_of_claims(self, here: int, length: int) -> bool:
-        """Whether everything to the end of the sentence is claimed to be absent.
+    def _opens_a_list(self, here: int, length: int) -> bool:
+        """Whether a claim may go on over commas: it opens the sentence, or nearly so.
 
-        So it is where the claim opens the sentence, and is one that takes a list ("free from") or
-        has nothing but flags after it. "No added sugar, wheat flour" claims nothing of wheat.
+        One that takes a list does ("free from", "does not contain:"); any other only where nothing
+        but bare names come to the end. "Chocolate without milk, hazelnuts" claims nothing of
+        hazelnuts, and "contains no nuts, wheat, water" nothing of wheat.
         """
         claim = tuple(token.text for token in self.text[here : here + length])
-        listing = claim in self.lexicon.lists["free_list"]
-        if not self.begins and not (listing and self._near_the_start(here)):
+        sentence = claim in self.lexicon.lists["free_list"] and self._near_the_start(here)
+        if not (self.begins or sentence):
             return False
-        end = here + length
-        while end < len(self.text) and self.text[end].text not in ENDS:
+        start = here + length
+        opened = start < len(self.text) and self.text[start].text == ":"
+        if opened or claim in self.lexicon.lists["free_from"]:
+            return True
+        end = start
+        while end < len(self.text) and self.text[end].text not in ENDS_AND_SEMICOLON:
             end += 1
-        rest = self.text[here + length : end]
-        if any(token.kind == "percent" or token.text in OPENING for token in rest):
-            return False
-        return listing or all(self._names_flags(rest))
+        return self._bare(start, end)
 
     def _near_the_start(self, here: int) -> bool:
         """Whether only some words and no mark stand before it: "this product does not contain"."""
@@ -207,8 +242,46 @@ class _Walk:
         ]
 
     def _claim_ends(self, here: int) -> bool:
-        opens = self.phrase is not None and self.phrase[1] == here
-        return not (self.whole if self.text[here].text == "," else opens)
+        """Whether a claim ends at a comma or colon.
+
+        A colon may open its list. A comma carries it on only between the bare words of allergens:
+        "free from milk, egg", but not "without preservatives, egg" nor "no milk, wheat flour".
+        """
+        after_the_phrase = self.phrase is not None and self.phrase[1] == here
+        if self.text[here].text == ":":
+            return not after_the_phrase
+        before = here
+        while before > 0 and self.text[before - 1].names and not self._in_phrase(before - 1):
+            before -= 1
+        return not (self.whole and self._bare(before, here) and self._bare_item(here + 1))
+
+    def _bare_item(self, here: int) -> bool:
+        """Whether the words up to the next mark are bare names of allergens."""
+        end = here
+        while end < len(self.text) and self.text[end].names:
+            end += 1
+        return self._bare(here, end)
+
+    def _in_phrase(self, here: int) -> bool:
+        return self.phrase is not None and here < self.phrase[1]
+
+    def _bare(self, start: int, end: int) -> bool:
+        """Whether some words are bare names of allergens, joined or not."""
+        names = self.lexicon.lists["bare"]
+        here, found = start, False
+        while here < end:
+            for size in range(min(4, end - here), 0, -1):
+                *first, last = (token.text for token in self.text[here : here + size])
+                if any((*first, form) in names for form in forms(self.lexicon, last)):
+                    here, found = here + size, True
+                    break
+            else:
+                token = self.text[here]
+                joins = token.text == "," or self.lexicon.has("joiners", token.text)
+                if not joins and (token.text,) not in self.lexicon.phrases:
+                    return False
+                here += 1
+        return found
 
     def _back(self, here: int, phrase: tuple[int, int]) -> None:
         """A sentence that ends in "may be present" turns the flags named just before it."""
@@ -228,6 +301,7 @@ def turns(lexicon: Lexicon, text: Sequence[Token]) -> list[Turn]:
     walk = _Walk(lexicon, text)
     walk.walk()
     _sites(lexicon, text, walk.modes, walk.phrases)
+    _answered(lexicon, text, walk.modes, walk.phrases)
     parts: list[Turn] = []
     places: list[int] = []
     for here, mode in enumerate(walk.modes):
@@ -240,7 +314,39 @@ def turns(lexicon: Lexicon, text: Sequence[Token]) -> list[Turn]:
         places.append(here)
     if places:
         parts.append(Turn(walk.modes[places[-1]], tuple(places), walk.phrases[places[-1]]))
-    return [part for part in parts if part.mode != "phrase"]
+    parts = [part for part in parts if part.mode != "phrase"]
+    return parts + list(_withdrawn(lexicon, text, parts))
+
+
+def _answered(
+    lexicon: Lexicon,
+    text: Sequence[Token],
+    modes: list[str],
+    phrases: list[tuple[int, int] | None],
+) -> None:
+    """Turns what a table answers with no into a claim, and what it answers with yes into goods."""
+    for answer in answers(lexicon, text):
+        for place in range(*answer.said):
+            modes[place] = "phrase"
+        for place in range(*answer.named):
+            if modes[place] not in ("phrase", "aside"):
+                modes[place] = "apart" if answer.yes else "free"
+                phrases[place] = answer.said
+
+
+def _withdrawn(lexicon: Lexicon, text: Sequence[Token], parts: Sequence[Turn]) -> Iterator[Turn]:
+    """Claims that a precaution without a name takes back: "contains no milk (traces possible)"."""
+    for number, part in enumerate(parts):
+        if part.mode != "precaution" or part.phrase is None:
+            continue
+        if any(hit.entry.speaks for hit in hits(lexicon, [text[place] for place in part.places])):
+            continue
+        for before in reversed(parts[:number]):
+            if any(text[n].text in ENDS for n in range(before.places[-1] + 1, part.phrase[0])):
+                break
+            if before.mode == "free":
+                yield Turn("precaution", before.places, part.phrase)
+                break
 
 
 def opens_a_sentence(text: Sequence[Token], turn: Turn) -> bool:
