@@ -251,6 +251,11 @@ class Book:
         return (*shipped_flags(), *self.house_flags)
 
     @cached_property
+    def flag_ids(self) -> frozenset[str]:
+        """The ids of all flags that the book knows."""
+        return frozenset(flag.id for flag in self.flags)
+
+    @cached_property
     def units(self) -> Mapping[str, Unit]:
         """Every unit with its size, the kitchen's own measures among them."""
         return units_of(self.kitchen.measures)

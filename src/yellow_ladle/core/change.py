@@ -76,7 +76,7 @@ def reread(before: Reading, change: Change) -> Reread:
         if product.contents:
             rewritten.add(product.id)
             continue
-        mask = product_mask(before.layout, product, before.on)
+        mask = product_mask(before.layout, product, before.on, book)
         if before.masks.get(product.id) != mask:
             masks[product.id] = mask
             stirred.add(product.id)

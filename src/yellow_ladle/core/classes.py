@@ -33,6 +33,12 @@ def known_classes() -> Mapping[str, Usual]:
 
 
 @cache
+def grape_wine_classes() -> frozenset[str]:
+    """The classes of goods that are made of grapes as wine is."""
+    return frozenset(words(table("classes")["grape_wine"]))
+
+
+@cache
 def class_groups() -> Mapping[str, tuple[str, ...]]:
     """The classes of each group."""
     return {name: words(row) for name, row in section(table("classes")["group"]).items()}

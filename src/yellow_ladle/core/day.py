@@ -26,5 +26,7 @@ def _traces(book: Reading, today: Reading, uses: Sequence[Use]) -> dict[str, tup
     found = {item: list(traces) for item, traces in book.through.items()}
     for item, pairs in left_behind(book.book.tools, uses).items():
         for tool, other in pairs:
-            found.setdefault(item, []).append(Through(tool, other, today.levels(other)))
+            found.setdefault(item, []).append(
+                Through(tool, other, today.levels(other), today.masks[other])
+            )
     return {item: tuple(traces) for item, traces in found.items()}

@@ -8,7 +8,7 @@ from itertools import combinations
 
 from yellow_ladle.core.diets import Diet, diets
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.masks import Layout, certificate_pairs
+from yellow_ladle.core.masks import Layout
 
 MOST_KEPT = 20_000
 """Answers kept for masks seen before; a kitchen has far fewer, but runs for years."""
@@ -26,12 +26,13 @@ class Verdict(StrEnum):
 class Obstacle:
     """A flag that stands in the way of a diet, at the level that counts.
 
-    `uncertified` names the certificate whose lack makes it count, where that is so.
+    `lacking` names what is missing where the flag counts only for the lack of it: a certificate,
+    or a word of its origin.
     """
 
     flag: str
     level: Level
-    uncertified: str | None = None
+    lacking: str | None = None
 
 
 class Fitter:
@@ -40,21 +41,22 @@ class Fitter:
     def __init__(self, layout: Layout, diet: Diet) -> None:
         self.diet = diet
         self._layout = layout
-        self._pairs = certificate_pairs(diet)
-        ruled_out = layout.of_flags(diet.excludes)
-        for pair in self._pairs:
-            ruled_out |= 1 << layout.uncertified[pair]
-        self.ruled_out = ruled_out
+        self._order = {flag: place for place, flag in enumerate(layout.bits)}
+        self.ruled_out = layout.of_flags(diet.excludes) | layout.of_marks(diet.ruled_out_marks)
+        self.asked = layout.of_marks(diet.asked_marks)
         self.lowest = Level.MAY_CONTAIN if diet.traces_count else Level.UNCHECKED
-        self.contains = layout.at_least(ruled_out, Level.CONTAINS)
-        self.counts = layout.at_least(ruled_out, self.lowest)
+        self.contains = layout.at_least(self.ruled_out, Level.CONTAINS)
+        self.counts = layout.at_least(self.ruled_out | self.asked, self.lowest)
         self.apart = [
             (layout.of_flags(one), layout.of_flags(other))
             for one, other in combinations(diet.not_together, 2)
         ]
 
     def verdict(self, mask: int) -> Verdict:
-        """Does not suit where something is contained, ask where something counted is less sure."""
+        """Does not suit where something ruled out is contained.
+
+        Ask where that is less sure, and where something is there that the diet asks about.
+        """
         if mask & self.contains:
             return Verdict.DOES_NOT_SUIT
         meeting = self._meeting(mask)
@@ -78,23 +80,27 @@ class Fitter:
         return Level.FREE
 
     def obstacles(self, mask: int) -> list[Obstacle]:
-        """Everything that counts against the verdict, the surest first."""
+        """Everything that counts against the verdict, one entry a flag.
+
+        The surest first, then in the order of the vocabulary.
+        """
         found = [Obstacle(flag, self._level(mask, flag)) for flag in self.diet.excludes]
-        for pair in self._pairs:
-            level = self._layout.level(mask, self._layout.uncertified[pair])
-            found.append(Obstacle(pair[0], level, uncertified=pair[1]))
+        for mark in self.diet.marks:
+            level = self._layout.level(mask, self._layout.uncertified[mark])
+            found.append(Obstacle(mark[0], level, lacking=mark[1]))
         if self._meeting(mask) >= self.lowest:
             apart = {flag for flags in self.diet.not_together for flag in flags}
             named = {obstacle.flag for obstacle in found if obstacle.level >= self.lowest}
             found += [Obstacle(flag, self._level(mask, flag)) for flag in sorted(apart - named)]
         counted = [obstacle for obstacle in found if obstacle.level >= self.lowest]
-        return sorted(counted, key=lambda obstacle: -obstacle.level)
+        last = len(self._order)
+        return sorted(counted, key=lambda o: (-o.level, self._order.get(o.flag, last)))
 
     def traces(self, mask: int) -> list[str]:
         """The flags ruled out that are there as a trace and do not count: shown all the same."""
         if self.diet.traces_count:
             return []
-        flags = self.diet.excludes
+        flags = (*self.diet.excludes, *self.diet.asks_unsaid)
         return [flag for flag in flags if self._level(mask, flag) is Level.MAY_CONTAIN]
 
     def _level(self, mask: int, flag: str) -> Level:

@@ -48,9 +48,9 @@ def offences(reading: Reading, goals: Goals) -> list[dict[str, int]]:
         diet, lowest = diets()[id], reading.fitter(id).lowest
         for flag in diet.excludes:
             _add(fixed, flag, layout.at_least(1 << layout.bits[flag], lowest))
-        for flag in diet.uncertified if diet.certificate else ():
-            bit = layout.uncertified[flag, str(diet.certificate)]
-            _add(fixed, flag, layout.at_least(1 << bit, lowest))
+        for mark in diet.marks:
+            bit = layout.uncertified[mark]
+            _add(fixed, mark[0], layout.at_least(1 << bit, lowest))
         # Of two sets that may not meet, either one has to go.
         pairs = combinations(diet.not_together, 2)
         choices += [[(one, lowest), (other, lowest)] for one, other in pairs]

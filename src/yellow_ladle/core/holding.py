@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from yellow_ladle.core.giving import said
+from yellow_ladle.core.giving import said, voice_mask
 from yellow_ladle.core.masks import Layout
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.reading import Reading
@@ -85,8 +85,8 @@ def _products(reading: Reading) -> list[tuple[str, str | None, int]]:
     for id, product in reading.book.products.items():
         if not unchecked_bits(layout, reading.masks[id]):
             continue
-        for voice in said(product, reading.on):
-            mask = layout.mask(voice.statements, voice.otherwise, voice.certificates)
+        for voice in said(product, reading.on, reading.book):
+            mask = voice_mask(layout, product, voice)
             if bits := unchecked_bits(layout, mask):
                 found.append((id, voice.by or None, bits))
     return found
@@ -106,5 +106,5 @@ def _pots(reading: Reading) -> list[tuple[str, str | None, int]]:
 def _bits_of(reading: Reading, need: Need) -> int:
     bits = reading.layout.of_flags(need.clear)
     for diet in need.fit:
-        bits |= reading.fitter(diet).ruled_out
+        bits |= reading.fitter(diet).ruled_out | reading.fitter(diet).asked
     return bits

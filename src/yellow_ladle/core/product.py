@@ -85,6 +85,12 @@ class Bag:
     emptied_by: str | None = None
 
 
+MAX_ALCOHOL_FREE = 0.5
+"""Per cent by volume above which a drink is not free from alcohol, whatever its label says."""
+MAX_SULPHITE_FREE = 10.0
+"""Milligrams of SO2 in a kilogram above which a good is not free from sulphites.
+
+Regulation (EU) 1169/2011, Annex II, 12."""
 FIGURES = (
     *("abv_percent", "salt_g_per_100g", "so2_mg_per_kg", "density_g_per_ml", "unit_weight_g"),
     *("class_", "parts"),

@@ -7,9 +7,10 @@ from functools import cached_property, lru_cache, partial
 from yellow_ladle.core.book import Book, Preparation, by_product_item, items_of, owner_of
 from yellow_ladle.core.classes import items_by_class
 from yellow_ladle.core.declaring import Declaration, Declarer, declarer_of
+from yellow_ladle.core.diets import ORIGIN
 from yellow_ladle.core.family import Family
 from yellow_ladle.core.fitting import Fitter, Obstacle, Verdict, Verdicts, verdicts_of
-from yellow_ladle.core.giving import certified, product_mask
+from yellow_ladle.core.giving import product_mask
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.masks import Layout, layout_of
 from yellow_ladle.core.numbers.balance import Balance
@@ -24,11 +25,15 @@ RECENT = 64
 
 @dataclass(frozen=True, slots=True)
 class Reason:
-    """One flag behind a verdict, with the products (or preparations of their own) that give it."""
+    """One flag behind a verdict, with the products (or preparations of their own) that give it.
+
+    `certificate`: with which the diet would accept the flag; then `products` are those without it.
+    """
 
     flag: str
     level: Level
     products: tuple[str, ...]
+    certificate: str | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,11 +133,31 @@ class Reading:
         return {
             diet: Suitability(
                 fitter.verdict(mask),
-                tuple(_reason(obstacle, found, self.on) for obstacle in fitter.obstacles(mask)),
+                tuple(self._reason(obstacle, found) for obstacle in fitter.obstacles(mask)),
                 tuple(fitter.traces(mask)),
             )
             for diet, fitter in self._verdicts.fitters.items()
         }
+
+    def _reason(self, obstacle: Obstacle, found: list[Way]) -> Reason:
+        """An obstacle with the things that bring it at its level."""
+        if obstacle.lacking is None:
+            ways = giving(found, obstacle.flag)
+            givers = {w.source_id for w in ways if w.level(obstacle.flag) == obstacle.level}
+            return Reason(obstacle.flag, obstacle.level, tuple(sorted(givers)))
+        bit = self.layout.uncertified[obstacle.flag, obstacle.lacking]
+        levels = [(way, self.layout.level(self._way_mask(way), bit)) for way in found]
+        lacking = {way.source_id for way, level in levels if level is obstacle.level}
+        certificate = None if obstacle.lacking == ORIGIN else obstacle.lacking
+        return Reason(obstacle.flag, obstacle.level, tuple(sorted(lacking)), certificate)
+
+    def _way_mask(self, way: Way) -> int:
+        """What the thing at the end of a way brings by itself."""
+        if way.through is not None:
+            return self.layout.traces_of(way.through.mask)
+        if isinstance(way.giver, Product):
+            return product_mask(self.layout, way.giver, self.on, self.book)
+        return own_mask(self.layout, way.giver)
 
     def fitter(self, diet: str) -> Fitter:
         """What reads masks against one diet."""
@@ -195,7 +220,7 @@ def carry(book: Book, on: str | None, through: Mapping[str, tuple[Through, ...]]
     masks: dict[str, int] = {}
     for id, product in book.products.items():
         if not product.contents:
-            masks[id] = product_mask(layout, product, on)
+            masks[id] = product_mask(layout, product, on, book)
     reading = Reading(book, layout, family, masks, on, through)
     made = book.preparations
     # Each is tried as it comes; one whose bases are not read yet waits until they are.
@@ -222,10 +247,10 @@ def node_mask(reading: Reading, id: str) -> int:
     """What a preparation, or a product that is made of others, brings besides what goes in."""
     preparation = reading.book.preparations.get(id)
     if preparation is None:
-        return product_mask(reading.layout, reading.book.products[id], reading.on)
+        return product_mask(reading.layout, reading.book.products[id], reading.on, reading.book)
     mask = own_mask(reading.layout, preparation)
     for trace in reading.through.get(id, ()) if reading.through else ():
-        mask |= reading.layout.mask_of_traces(trace.levels)
+        mask |= reading.layout.traces_of(trace.mask)
     return mask
 
 
@@ -250,22 +275,10 @@ def _left(
     for tool, items in shared.items():
         levels = {item: reading.levels(item) for item in items}
         for item in items:
-            others = (Through(tool, other, levels[other]) for other in items if other != item)
+            others = (
+                Through(tool, other, levels[other], reading.masks[other])
+                for other in items
+                if other != item
+            )
             found.setdefault(item, []).extend(others)
     return {item: tuple(traces) for item, traces in found.items()}
-
-
-def _reason(obstacle: Obstacle, found: list[Way], on: str | None) -> Reason:
-    givers = [
-        way.source_id
-        for way in giving(found, obstacle.flag)
-        if way.level(obstacle.flag) == obstacle.level
-        and not _certified(way, obstacle.flag, obstacle.uncertified, on)
-    ]
-    return Reason(obstacle.flag, obstacle.level, tuple(sorted(set(givers))))
-
-
-def _certified(way: Way, flag: str, certificate: str | None, on: str | None) -> bool:
-    if certificate is None or not isinstance(way.giver, Product):
-        return False
-    return certified(way.giver, flag, certificate, on)

@@ -49,6 +49,9 @@ def verdict_sentence(reading: Reading, item: str, diet: Diet, fit: Suitability) 
     told = _listed(_givers(reading, item, reasons, diet.certificate))
     if fit.verdict is Verdict.DOES_NOT_SUIT:
         return f"Does not suit {diet.name}: {told}."
+    if fit.because[0].level is Level.CONTAINS:
+        flags = _listed(words(dict.fromkeys(reason.flag for reason in reasons)))
+        return f"Ask about {diet.name}: {flags} from {told}."
     only_traces = fit.because[0].level is Level.MAY_CONTAIN
     why = "there may be traces from" if only_traces else "not checked yet:"
     return f"Ask about {diet.name}: {why} {told}."

@@ -29,6 +29,7 @@ class Source:
 class Way:
     """One thing that may give flags to an item, with the shortest way to it."""
 
+    book: Book
     giver: Product | Preparation
     via: tuple[str, ...]
     through: Through | None = None
@@ -38,7 +39,7 @@ class Way:
         if self.through is not None:
             return Level.MAY_CONTAIN if flag in self.through.levels else Level.FREE
         if isinstance(self.giver, Product):
-            return own_level(self.giver, flag)
+            return own_level(self.giver, flag, self.book)
         return self.giver.statements.get(flag, self.giver.own_otherwise)
 
     @property
@@ -72,14 +73,14 @@ def ways(
         for via in level:
             here = owner_of(via[-1])
             giver = book.products.get(here) or book.preparations[here]
-            found.setdefault(here, Way(giver, via if here in book.preparations else via[:-1]))
+            found.setdefault(here, Way(book, giver, via if here in book.preparations else via[:-1]))
             for trace in (through or {}).get(here, ()):
-                way = Way(giver, via, trace)
+                way = Way(book, giver, via, trace)
                 traces.setdefault((trace.tool, trace.item), way)
             for below in sorted(set(_within(giver))):
                 product = book.products.get(below)
                 if product is not None and not product.contents:
-                    found.setdefault(below, Way(product, via))
+                    found.setdefault(below, Way(book, product, via))
                 elif below not in seen:
                     seen.add(below)
                     following.append((*via, below))

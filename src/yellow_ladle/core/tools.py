@@ -34,6 +34,7 @@ class Through:
     tool: str
     item: str
     levels: Mapping[str, Level]
+    mask: int
 
 
 def users(

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from yellow_ladle.core.fault import near
 from yellow_ladle.core.flags import Flag
-from yellow_ladle.core.giving import said
+from yellow_ladle.core.giving import voices
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import WORDS, Level
 from yellow_ladle.core.product import CERTIFICATES, Evidence, Product
@@ -94,9 +94,9 @@ def goods_rows(products: Iterable[Product], flags: Collection[Flag]) -> Table:
     headings = ["name", "class", "otherwise", "label", "pack", "code", "certificates", *NUMBERS]
     rows = [[*headings, *(flag.id for flag in flags)]]
     for product in products:
-        voices = said(product, None)
-        levels = {flag.id: max(voice.level(flag.id) for voice in voices) for flag in flags}
-        rest = max(voice.otherwise for voice in voices)
+        labels = voices(product, None)
+        levels = {flag.id: max(label.level(flag.id) for label in labels) for flag in flags}
+        rest = max(label.otherwise for label in labels)
         numbers = (getattr(product, field) for field in NUMBERS)
         rows.append(
             [

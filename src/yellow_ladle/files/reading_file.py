@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.reading import Reading, Reason
 from yellow_ladle.core.sources import Source
 
 
@@ -36,18 +36,21 @@ def item_content(reading: Reading, item: str) -> dict[str, Any]:
         "diets": {
             diet: {
                 "verdict": fit.verdict.value,
-                "because": [
-                    {
-                        "flag": reason.flag,
-                        "level": reason.level.word,
-                        "products": list(reason.products),
-                    }
-                    for reason in fit.because
-                ],
+                "because": [reason_content(reason) for reason in fit.because],
             }
             for diet, fit in reading.suitability(item).items()
         },
     }
+
+
+def reason_content(reason: Reason) -> dict[str, Any]:
+    """A reason of a verdict; `certificate` only where the diet accepts the flag with one."""
+    content = {
+        "flag": reason.flag,
+        "level": reason.level.word,
+        "products": list(reason.products),
+    }
+    return content if reason.certificate is None else content | {"certificate": reason.certificate}
 
 
 def source_content(source: Source) -> dict[str, Any]:

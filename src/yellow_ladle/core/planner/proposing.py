@@ -219,7 +219,7 @@ class _Search:
         """What is to go, and of the rest that offends every flag that can fall to free with it."""
         layout, mask = self.reading.layout, self.reading.masks[self.item]
         for flag, bits in self.ways_to_goal[0].items():
-            if mask & bits and bits & ~bad.get(flag, 0):
+            if flag in layout.bits and mask & bits and bits & ~bad.get(flag, 0):
                 free = layout.at_least(1 << layout.bits[flag], Level.MAY_CONTAIN)
                 more = {**bad, flag: bad.get(flag, 0) | free}
                 if self._feasible(more):

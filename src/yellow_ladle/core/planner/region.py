@@ -187,7 +187,8 @@ class Region:
 
     @cached_property
     def _bad_flags(self) -> int:
-        return self._reading.layout.of_flags(self.bad)
+        bits = self._reading.layout.bits
+        return self._reading.layout.of_flags(flag for flag in self.bad if flag in bits)
 
     def _only_unchecked(self, item: str) -> bool:
         """Whether nothing but missing statements make a product offend."""
@@ -196,8 +197,8 @@ class Region:
             return False
         mask = reading.masks[item]
         return all(
-            reading.level(item, flag) is Level.UNCHECKED
-            for flag, bits in self.bad.items()
+            reading.layout.highest(mask, bits) is Level.UNCHECKED
+            for bits in self.bad.values()
             if mask & bits
         )
 

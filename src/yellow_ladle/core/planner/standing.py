@@ -86,7 +86,7 @@ def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> 
         for item in (line.item, *tried)
         if item in reading.book.products
         and all(
-            reading.level(item, flag) is Level.UNCHECKED
+            reading.layout.highest(reading.masks[item], found.bad[flag]) is Level.UNCHECKED
             for flag in offending(reading.masks[item], found.bad)
         )
     ]

@@ -1,0 +1,69 @@
+"""Records of one product that cannot both be right: the higher level counts, and says so."""
+
+import unittest
+from dataclasses import replace
+
+from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, pot, product, reading
+from yellow_ladle.core.giving import contradictions
+from yellow_ladle.core.product import Addition, Bag, Evidence, Maker, Product
+
+PLAIN = {"otherwise": Evidence("plain_food")}
+
+
+class Numbers(unittest.TestCase):
+    def level(self, flag: str, thing: Product) -> object:
+        return reading(thing, pot("soup", thing.id)).level("soup", flag)
+
+    def test_a_number_above_the_line_raises_whatever_the_label_says(self) -> None:
+        for flag, field, above, below in (
+            ("alcohol", "abv_percent", 0.6, 0.5),
+            ("sulphites", "so2_mg_per_kg", 10.1, 10),
+        ):
+            for said in ({}, {"free": flag}, {"may": flag}, {"unchecked": flag}):
+                thing = product("thing", **said)
+                self.assertEqual(self.level(flag, replace(thing, **{field: above})), FULL)
+                before = reading(thing).level("thing", flag)
+                self.assertEqual(self.level(flag, replace(thing, **{field: below})), before)
+
+    def test_the_product_is_the_source_and_no_maker_escapes(self) -> None:
+        makers = (Maker("a", "A", levels("milk"), FREE), Maker("b", "B", {}, FREE))
+        for in_use in (None, "a", "b"):
+            thing = product("drink", makers=makers, in_use=in_use, abv_percent=12)
+            carried = reading(thing, pot("soup", "drink"))
+            [source] = carried.sources("soup")["alcohol"]
+            self.assertEqual((source.product, source.level), ("drink", FULL))
+
+
+class Classes(unittest.TestCase):
+    def test_a_plain_food_is_not_free_of_what_its_class_is(self) -> None:
+        butter = product("butter", "", "butter", evidence=PLAIN)
+        self.assertEqual(reading(butter).level("butter", "milk"), OPEN)
+        for other in (
+            replace(butter, evidence={"otherwise": Evidence("label")}),
+            replace(butter, statements=levels(free="milk")),
+            replace(butter, class_="tomato"),
+        ):
+            self.assertEqual(reading(other).level("butter", "milk"), FREE)
+
+    def test_house_flags_only_where_the_book_has_them(self) -> None:
+        chilli = product("chilli", "", "chilli", evidence=PLAIN)
+        self.assertEqual(reading(chilli).levels("chilli"), {})
+        self.assertEqual(reading(chilli, house=("chilli",)).level("chilli", "chilli"), OPEN)
+
+    def test_the_list_names_each_pair_with_what_it_is_against(self) -> None:
+        butter = product("butter", "", "butter", evidence=PLAIN)
+        cider = product("cider", may="alcohol", abv_percent=4.5)
+        found = contradictions(book(butter, cider), None)
+        told = [(entry.product, entry.flag, entry.against, entry.reads) for entry in found]
+        wanted = [("butter", "milk", "class", OPEN), ("cider", "alcohol", "abv_percent", FULL)]
+        self.assertEqual(told, wanted)
+
+
+class Bags(unittest.TestCase):
+    def test_what_nobody_knows_any_more_is_unchecked(self) -> None:
+        gone = Addition("nobody-knows", "2026-01-01", live=False)
+        bag = product("bag", bag=Bag((gone,)))
+        self.assertEqual(reading(bag).level("bag", "milk"), OPEN)
+        known = replace(gone, statements=levels(may="soy"))
+        kept = reading(replace(bag, bag=Bag((known,))))
+        self.assertEqual((kept.level("bag", "milk"), kept.level("bag", "soy")), (FREE, MAY))
