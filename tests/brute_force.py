@@ -1,16 +1,17 @@
 """Every combination of swaps in a small book, read one by one: what the planner has to agree with.
 
 Nothing of the planner is used but the offers of each line. Levels are read from the whole book as
-it is after the swaps, losses by following every single path from the plate down.
+it is after the swaps, losses by following every single path from the plate down. By-products that
+the swaps end are read from a copy of the whole kitchen as it was, kept beside under other names.
 """
 
-from collections.abc import Iterator
-from dataclasses import dataclass
+from collections.abc import Callable, Iterable, Iterator
+from dataclasses import dataclass, replace
 from functools import cached_property
 from itertools import product
 from math import prod
 
-from yellow_ladle.core.book import Book, owner_of
+from yellow_ladle.core.book import Book, Line, owner_of
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.goals import Goals
@@ -66,16 +67,59 @@ class BruteForce:
     def meets(self, swaps: tuple[Swap, ...]) -> bool:
         """Whether the whole book, read again, meets the goals."""
         book = self.after(swaps)
-        return not cycle(inputs_of(book)) and self.goals.met(read(book), self.item)
+        return not cycle(inputs_of(book)) and self.goals.met(read(self._beside(swaps)), self.item)
+
+    def _beside(self, swaps: Iterable[Swap]) -> Book:
+        """The book with the swaps made; lines on ended by-products are those of a copy."""
+        swaps = tuple(swaps)
+        book, before = self.after(swaps), self.before.book
+        gone = self._ended(swaps)
+        copies = {
+            f"usual-{id}": replace(
+                made, id=f"usual-{id}", lines=tuple(map(_copied(before), made.lines))
+            )
+            for id, made in before.preparations.items()
+        }
+        here = {
+            id: replace(
+                made,
+                lines=tuple(
+                    replace(entry, item=f"usual-{entry.item}") if entry.item in gone else entry
+                    for entry in made.lines
+                ),
+            )
+            for id, made in book.preparations.items()
+        }
+        return replace(book, preparations={**copies, **here})
+
+    def _ended(self, swaps: Iterable[Swap]) -> set[str]:
+        """The by-products of which a line is gone that they come of."""
+        book, gone = self.before.book, set()
+        for swap in swaps:
+            made = book.preparations[swap.in_]
+            counted = [made.lines[n] for n in made.counted()]
+            body = [entry for entry in counted if entry.role == "body"]
+            strained = [entry for entry in counted if entry.strained_out]
+            if made.lines[swap.line] not in (body or strained or counted):
+                continue
+            classes = {
+                item.id: item.class_
+                for item in (*book.products.values(), *book.preparations.values())
+            }
+            was, now = classes.get(swap.from_), classes.get(str(swap.to))
+            if was is None or was != now:
+                gone |= {f"{made.id}/{part.id}" for part in made.by_products}
+        return gone
 
     def score(self, swaps: frozenset[Swap]) -> Score:
         """The score of a set of swaps."""
-        book = self.after(swaps)
+        book = self._beside(swaps)
+        gone = self._ended(swaps)
         was, now = self.before.levels(self.item), read(book).levels(self.item)
         by_place = {swap.place: swap for swap in swaps}
         remade: set[str] = set()
         lost = [0.0, 0.0, 0.0]
-        for path in self._paths(self.item, by_place, ()):
+        for path in self._paths(self.item, by_place, (), gone):
             if path[-1] not in by_place:
                 continue
             remade.update(pot for pot, _ in path)
@@ -100,7 +144,11 @@ class BruteForce:
         )
 
     def _paths(
-        self, pot: str, by_place: dict[tuple[str, int], Swap], so_far: tuple[tuple[str, int], ...]
+        self,
+        pot: str,
+        by_place: dict[tuple[str, int], Swap],
+        so_far: tuple[tuple[str, int], ...],
+        gone: set[str],
     ) -> Iterator[tuple[tuple[str, int], ...]]:
         """Every way down from a pot as it is after the swaps, cut after each of its lines."""
         made = self.before.book.preparations.get(pot)
@@ -110,5 +158,15 @@ class BruteForce:
             yield here
             swap = by_place.get((pot, index))
             item = made.lines[index].item if swap is None else swap.to
-            if item is not None:
-                yield from self._paths(owner_of(item), by_place, here)
+            if item is not None and item not in gone:
+                yield from self._paths(owner_of(item), by_place, here, gone)
+
+
+def _copied(book: Book) -> Callable[[Line], Line]:
+    """Makes a line name the copy of the pot that it names."""
+
+    def copied(entry: Line) -> Line:
+        made = owner_of(entry.item) in book.preparations
+        return replace(entry, item=f"usual-{entry.item}") if made else entry
+
+    return copied

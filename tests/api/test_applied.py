@@ -106,6 +106,28 @@ class Applied(ApiTest):
         self.assertIn("New soup", problem["detail"])
         self.assertIn(done["item"], self.ledger.now.reading.book.preparations)
 
+    def test_a_by_product_that_somebody_uses_is_not_ended_for_all(self) -> None:
+        wanted = {"item": "hen-stock", "goals": {"clear": ["poultry"]}}
+        line = self.usual["hen-stock"].lines[0]
+        swap = {
+            "in": "hen-stock",
+            "line": 0,
+            "from": "hen",
+            "to": "carrot",
+            "quantity": line.quantity,
+            "unit": line.unit,
+            "rule": "test",
+        }
+        seen = {"hen-stock": self.ledger.now.versions["hen-stock"]}
+        body = wanted | {"swaps": [swap], "seen": seen}
+        problem = self.post("/plans/apply", body | {"as": "for_all"}, 422)
+        self.assertIn("would be there no more", str(problem))
+        self.assertEqual(dict(self.ledger.now.reading.book.preparations), self.usual)
+        done = self.post("/plans/apply", body | {"as": "variant"})
+        made = self.ledger.now.reading.book.preparations
+        self.assertEqual(made[done["item"]].by_products, ())
+        self.assertEqual(made["hen-stock"], self.usual["hen-stock"])
+
     def test_nothing_is_taken_back_twice(self) -> None:
         done = self.apply("for_all")
         self.post(f"/plans/applied/{done['plan']}/take-back", {})

@@ -66,15 +66,16 @@ class Plans(ApiTest):
 
     def test_several_plates_are_cleared_by_the_same_swaps(self) -> None:
         wanted = {
-            "item": "hen-leek-pie",
+            "item": "tomato-soup-plate",
             "and_items": ["mushroom-polenta"],
             "goals": {"fit": ["vegetarian"]},
         }
         found = self.post("/plans", wanted)
-        self.assertEqual(found["name"], "Hen and leek pie and Mushrooms on polenta")
+        names = "Tomato and lovage soup with fried crumbs and Mushrooms on polenta"
+        self.assertEqual(found["name"], names)
         plan = next(plan for plan in found["plans"] if plan["meets"])
         pots = {pot["id"] for pot in plan["pots"]}
-        self.assertLessEqual({"hen-leek-pie", "mushroom-polenta"}, pots)
+        self.assertLessEqual({"tomato-soup-plate", "mushroom-polenta"}, pots)
         body = wanted | {
             "swaps": [entry["swap"] for entry in plan["swaps"]],
             "as": "for_all",
@@ -82,8 +83,14 @@ class Plans(ApiTest):
         }
         self.post("/plans/apply", body)
         reading = self.ledger.now.reading
-        for plate in ("hen-leek-pie", "mushroom-polenta"):
+        for plate in ("tomato-soup-plate", "mushroom-polenta"):
             self.assertEqual(reading.verdict(plate, "vegetarian"), "suits")
+
+    def test_a_pie_of_picked_meat_is_never_vegetarian_by_another_stock(self) -> None:
+        wanted = {"item": "hen-leek-pie", "goals": {"fit": ["vegetarian"]}}
+        found = self.post("/plans", wanted)
+        self.assertFalse(any(plan["meets"] for plan in found["plans"]))
+        self.assertTrue(found["blocked"])
 
     def test_a_plan_that_goes_against_an_open_need_is_marked(self) -> None:
         need = {"id": "n", "guest": "Table 9", "clear": ["nightshade"], "strictness": "allergy"}

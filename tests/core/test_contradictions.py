@@ -4,8 +4,10 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, pot, product, reading
+from yellow_ladle.core.change import Change, reread
 from yellow_ladle.core.giving import contradictions
 from yellow_ladle.core.product import Addition, Bag, Evidence, Maker, Product
+from yellow_ladle.core.reading import read
 
 PLAIN = {"otherwise": Evidence("plain_food")}
 
@@ -67,3 +69,13 @@ class Bags(unittest.TestCase):
         known = replace(gone, statements=levels(may="soy"))
         kept = reading(replace(bag, bag=Bag((known,))))
         self.assertEqual((kept.level("bag", "milk"), kept.level("bag", "soy")), (FREE, MAY))
+
+    def test_a_change_that_makes_it_unknown_is_reread(self) -> None:
+        crab = product("crab", "crustacean")
+        kept = Addition("crab", "2026-01-01", live=False)
+        before = reading(crab, product("bag", bag=Bag((kept,))), pot("soup", "bag"))
+        for change in (Change(removed=("crab",)), Change(products=(crab,))):
+            after = reread(before, change).reading
+            self.assertEqual(after.masks, read(after.book).masks)
+            before = after
+        self.assertEqual(before.level("soup", "milk"), FREE)

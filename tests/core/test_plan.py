@@ -6,7 +6,7 @@ from typing import ClassVar
 
 from tests.kitchens import CHEESE_BOOK, line, pot, product, reading
 from tests.planned import as_variant, for_all
-from yellow_ladle.core.book import Amount, ByProduct, Step, Way
+from yellow_ladle.core.book import Amount, Step, Way
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.goals import Goals
@@ -107,11 +107,10 @@ class MadeAsAVariant(unittest.TestCase):
         self.assertEqual([e.item for e in bechamel.lines], ["white-roux-no-wheat", "milk"])
 
     def test_a_by_product_of_a_variant_is_taken_from_the_variant(self) -> None:
-        stock = replace(
-            pot("stock", line("plain-flour", "thickener")), by_products=(ByProduct("fat", "Fat"),)
-        )
-        before = reading(*CHEESE_BOOK, stock, pot("onions", "stock/fat"))
-        swap = replace(RICE, in_="stock")
+        hen = product("hen", "poultry")
+        stock = pot("stock", "hen", line("plain-flour", "thickener"), by="fat")
+        before = reading(*CHEESE_BOOK, hen, stock, pot("onions", "stock/fat"))
+        swap = replace(RICE, in_="stock", line=1)
         names = {"stock": "Other stock", "onions": "Other onions"}
         change = as_variant(before, plan_of(before, "onions", swap), names)
         self.assertEqual(change.preparations[1].lines[0].item, "other-stock/fat")

@@ -166,11 +166,12 @@ class WhatStandsInTheWay(unittest.TestCase):
         self.assertGreater(proved, tries(250) // 5)
 
     def entries(self, case: Case) -> list[tuple[str, int | None]]:
-        """Every line that brings a product, and every pot with words of its own."""
+        """Every line that brings a product or a by-product, and every pot with words of its own."""
         book = case.kitchen.book
         found: list[tuple[str, int | None]] = []
         for pot, made in book.preparations.items():
-            found += [(pot, n) for n in made.counted() if made.lines[n].item in book.products]
+            items = [(n, made.lines[n].item) for n in made.counted()]
+            found += [(pot, n) for n, item in items if item not in book.preparations]
             found += [(pot, None)] if made.statements else []
         return found
 

@@ -147,6 +147,7 @@ class PlacementOut(BaseModel):
     in_place: list[Named]
     beside: list[Named]
     moved: list[MovedOut]
+    stranded: list[str]
 
 
 class ThicknessMoveOut(BaseModel):

@@ -35,6 +35,7 @@ from yellow_ladle.core.planner.proposing import CheckFirst
 from yellow_ladle.core.planner.standing import Blocked
 from yellow_ladle.core.planner.thinner import poured
 from yellow_ladle.core.rulebook import RuleHere
+from yellow_ladle.core.sentences import stranded_sentences
 from yellow_ladle.store.standing import Now
 
 
@@ -101,13 +102,17 @@ class Telling:
         """A line that stands in the way."""
         return BlockedOut(
             in_name=self._book.name(blocked.in_),
-            from_name=self._book.name(blocked.from_),
-            flag=self._flags[blocked.flag],
+            from_name=self._book.name(blocked.from_) if blocked.from_ else f"the {blocked.tool}",
+            flag=self._flag_name(blocked.flag),
             why=blocked.why,
             buy=[class_.replace("-", " ") for class_ in blocked.buy],
             check=self.named(blocked.check),
             leave_out=blocked.leave_out,
         )
+
+    def _flag_name(self, flag: str) -> str:
+        """A flag's name; the mark of grape wine is none and has no name of its own."""
+        return self._flags.get(flag, flag.replace("_", " "))
 
     def check_first(self, way: CheckFirst) -> CheckFirstOut:
         """A way that ends in the reading of labels."""
@@ -115,7 +120,7 @@ class Telling:
             checks=[
                 CheckOut(
                     product=Named(id=check.product, name=self._book.name(check.product)),
-                    flags=[self._flags[flag] for flag in check.flags],
+                    flags=[self._flag_name(flag) for flag in check.flags],
                 )
                 for check in way.checks
             ],
@@ -182,6 +187,7 @@ class Telling:
                 )
                 for moved in placement.moved
             ],
+            stranded=stranded_sentences(self._book, placement.stranded),
         )
 
     def _harms(self, plan: Plan) -> list[NeedHarmedOut]:

@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from heapq import heapify, heappop, heappush
 
-from yellow_ladle.core.book import Book, Line, Preparation, items_of
+from yellow_ladle.core.book import Book, Line, Preparation, items_of, owner_of
 from yellow_ladle.core.family import Family, items_of_lines
 from yellow_ladle.core.giving import product_mask
 from yellow_ladle.core.levels import Level
@@ -51,15 +51,19 @@ def applied(book: Book, change: Change) -> Book:
     return replace(book, products=products, preparations=preparations)
 
 
-def reread(before: Reading, change: Change) -> Reread:
+def reread(before: Reading, change: Change, gone: Iterable[str] = ()) -> Reread:
     """The reading after a change that is known to be sound, worked out for descendants only.
 
     A descendant whose inputs come out as they were is not read again. Where tools are always
     shared, any pot may reach any other, and the whole book is read.
+
+    `gone`: by-products that the change ends. What still names one is on the usual pot's, which
+    carries what it carried before.
     """
     book = applied(before.book, change)
+    usual = {**before.usual, **dict.fromkeys(gone, before)}
     if any(tool.always_shared for tool in book.tools):
-        whole = read(book, before.on)
+        whole = read(book, before.on, usual)
         return Reread(whole, _differing(before.masks, whole.masks))
     family = _reshaped(before, change)
     masks = dict(before.masks)
@@ -69,7 +73,8 @@ def reread(before: Reading, change: Change) -> Reread:
         dropped.update(item for item in (items_of(old) if old else [id]) if item in masks)
     for item in dropped:
         del masks[item]
-    after = Reading(book, before.layout, family, masks, before.on, before.through)
+    masks |= {item: reading.masks[item] for item, reading in usual.items()}
+    after = Reading(book, before.layout, family, masks, before.on, before.through, usual)
     stirred: set[str] = set()
     rewritten = {made.id for made in change.preparations}
     for product in change.products:
@@ -80,9 +85,29 @@ def reread(before: Reading, change: Change) -> Reread:
         if before.masks.get(product.id) != mask:
             masks[product.id] = mask
             stirred.add(product.id)
+    for id in _bags_of(book, change, before.book):
+        if book.products[id].contents:
+            rewritten.add(id)
+            continue
+        masks[id] = product_mask(before.layout, book.products[id], before.on, book)
+        if masks[id] != before.masks.get(id):
+            stirred.add(id)
     _pour(after, before, masks, stirred, rewritten)
     gone = {item for item in dropped if item not in masks}
     return Reread(after, tuple(sorted(stirred | gone)))
+
+
+def _bags_of(book: Book, change: Change, before: Book) -> list[str]:
+    """The bags that hold something which the change makes known or unknown to the book."""
+    new = (id for id in change.written if id not in before.products)
+    touched = {*change.removed, *(id for id in new if id not in before.preparations)}
+    if not touched:
+        return []
+    return [
+        product.id
+        for product in book.products.values()
+        if product.bag and any(owner_of(e.item) in touched for e in product.bag.additions)
+    ]
 
 
 def _differing(before: Mapping[str, int], after: Mapping[str, int]) -> tuple[str, ...]:
@@ -133,6 +158,8 @@ def _pour(
             mask |= masks[item]
         changed = False
         for item in (id, *by_products_of(after.book, id)):
+            if item in after.usual:
+                continue
             masks[item] = mask
             if before.masks.get(item) != mask:
                 stirred.add(item)

@@ -15,7 +15,7 @@ def day_reading(reading: Reading, uses: Sequence[Use]) -> Reading:
     today = reading
     # A pot's own traces are known once those before it are: one more round for each use at most.
     for _ in range(len(uses) + 1):
-        again = carry(reading.book, reading.on, _traces(reading, today, uses))
+        again = carry(reading.book, reading.on, _traces(reading, today, uses), reading.usual)
         if again.masks == today.masks:
             return again
         today = again

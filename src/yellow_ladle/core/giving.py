@@ -109,7 +109,8 @@ def _contradicted(product: Product, voice: Said, book: Book) -> Iterator[Contrad
     if voice.otherwise is not Level.FREE:
         return
     numbers = {"alcohol": product.abv_percent, "sulphites": product.so2_mg_per_kg}
-    for flag in sorted(usual.has & book.flag_ids):
+    added = {flag for entry in _additions(product) for flag in entry.statements}
+    for flag in sorted((usual.has & book.flag_ids) - added):
         above = {"alcohol": MAX_ALCOHOL_FREE, "sulphites": MAX_SULPHITE_FREE}.get(flag)
         sure = above is not None and (numbers[flag] or 0) > above
         if flag not in voice.statements and not sure:

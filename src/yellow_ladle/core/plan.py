@@ -5,12 +5,14 @@ from dataclasses import dataclass, field, replace
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book import Book, Line, Preparation, owner_of
+from yellow_ladle.core.by_products import ended, used
 from yellow_ladle.core.change import Change, choosing, reread, with_lines
 from yellow_ladle.core.cycles import cycle
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.planner.score import FREE_OF_CHARGE, Score
-from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.reading import Reading, carry
+from yellow_ladle.core.tools import Through, users
 
 When: TypeAlias = Literal["first", "with", "last"]
 
@@ -71,6 +73,25 @@ class Plan:
     also: tuple[str, ...]
     after: Reading
     score: Score = FREE_OF_CHARGE
+    for_all: "MadeForAll | None" = None
+    """What comes of it when it is made for all; None where that is not known."""
+    gone: frozenset[str] = frozenset()
+    """The by-products, as items, that its swaps end."""
+
+
+@dataclass(frozen=True, slots=True)
+class MadeForAll:
+    """A plan's result where its swaps are made for everybody.
+
+    `stranded` are the counted lines that are on a by-product which the swaps end: each preparation
+    with the item. While there is one, the plan does not meet.
+    """
+
+    meets: bool
+    adds: tuple[str, ...]
+    clears: tuple[str, ...]
+    after: Reading
+    stranded: tuple[tuple[str, str], ...] = ()
 
 
 def swapped(book: Book, swaps: Iterable[Swap]) -> Change:
@@ -119,24 +140,86 @@ def carried(before: Reading, item: str, goals: Goals, swaps: Iterable[Swap]) -> 
     change = swapped(before.book, swaps)
     if closes_loop(before.book, swaps):
         return None
-    after = reread(before, change).reading
-    was, now = before.levels(item), after.levels(item)
-    remade = after.family.downstream({swap.in_ for swap in swaps}) & after.book.preparations.keys()
-    pots = sorted(
-        remade & after.family.upstream(owner_of(item)),
-        key=lambda id: (after.family.tiers[id], id),
+    gone = ended(before.book, {swap.place: swap.to for swap in swaps})
+    whole = reread(before, change, gone).reading
+    remade = whole.family.downstream({swap.in_ for swap in swaps}) & whole.book.preparations.keys()
+    pots = _small_pots(whole, item, {swap.in_ for swap in swaps}, gone)
+    stranded = used(whole.book, gone)
+    for_all = MadeForAll(
+        goals.met(whole, item) and not stranded, *_moved(before, whole, item), whole, stranded
     )
+    after = beside(before, whole, pots)
+    adds, clears = _moved(before, after, item)
     return Plan(
         item,
         meets=goals.met(after, item),
         reached=goals.reached(after, item),
         swaps=swaps,
-        adds=tuple(flag for flag in now if now[flag] > was.get(flag, Level.FREE)),
-        clears=tuple(flag for flag in was if flag not in now),
-        pots=tuple(pots),
+        adds=adds,
+        clears=clears,
+        pots=pots,
         also=tuple(sorted(remade - {owner_of(item)})),
         after=after,
+        for_all=for_all,
+        gone=gone,
     )
+
+
+def _moved(before: Reading, after: Reading, item: str) -> tuple[tuple[str, ...], tuple[str, ...]]:
+    """The flags that rise in an item, and those that fall to free."""
+    was, now = before.levels(item), after.levels(item)
+    adds = tuple(flag for flag in now if now[flag] > was.get(flag, Level.FREE))
+    return adds, tuple(flag for flag in was if flag not in now)
+
+
+def _small_pots(
+    after: Reading, item: str, changed: Iterable[str], gone: frozenset[str]
+) -> tuple[str, ...]:
+    """The preparations that an item needs made otherwise, bases first.
+
+    What is on a by-product that the swaps end is on the usual pot's, and needs no other.
+    """
+    book, above = after.book, after.family.upstream(owner_of(item))
+    remade: set[str] = set()
+    waiting = [id for id in changed if id in above]
+    while waiting:
+        id = waiting.pop()
+        if id in remade:
+            continue
+        remade.add(id)
+        for user in after.family.users.get(id, ()):
+            lines = book.preparations[user].lines if user in book.preparations else ()
+            named = [line.item for line in lines if owner_of(line.item) == id]
+            if user in above and (not named or not gone.issuperset(named)):
+                waiting.append(user)
+    made = remade & book.preparations.keys()
+    return tuple(sorted(made, key=lambda id: (after.family.tiers[id], id)))
+
+
+def beside(before: Reading, whole: Reading, pots: tuple[str, ...]) -> Reading:
+    """The reading of small pots that stand beside the usual ones, under the names of these.
+
+    A tool that is always shared leaves in each what the usual pots carry, which go through it too.
+    """
+    shared = [tool.name for tool in before.book.tools if tool.always_shared and not tool.dedicated]
+    tools = {id: made.tools for id, made in whole.book.preparations.items()}
+    if not any(name in tools[pot] for name in shared for pot in pots):
+        return whole
+    through = dict(whole.through)
+    usual = users(before.book.tools, {id: m.tools for id, m in before.book.preparations.items()})
+    single = {
+        name: tuple(id for id, m in before.book.preparations.items() if name in m.tools)
+        for name in shared
+    }
+    for pot in pots:
+        more = [
+            Through(name, other, before.levels(other), before.masks[other])
+            for name in shared
+            if name in tools[pot]
+            for other in usual.get(name, single[name])
+        ]
+        through[pot] = (*through.get(pot, ()), *more)
+    return carry(whole.book, whole.on, through, whole.usual)
 
 
 def closes_loop(book: Book, swaps: Iterable[Swap]) -> bool:

@@ -57,6 +57,8 @@ class Reading:
     """The day (ISO date) on which certificates have to hold; with None all do."""
     through: Mapping[str, tuple[Through, ...]] = field(default_factory=dict)
     """Per item what comes into it as a trace by way of a tool."""
+    usual: Mapping[str, "Reading"] = field(default_factory=dict)
+    """By-products that the book's cards yield no more: each carries what it did in that reading."""
 
     def items(self) -> list[str]:
         """Every preparation followed by its by-products."""
@@ -185,7 +187,9 @@ class Reading:
     @cached_property
     def _recent_ways(self) -> Callable[[str], list[Way]]:
         # A pot's screen asks for its sources, its verdicts and the sentence of each: one walk.
-        return lru_cache(maxsize=RECENT)(partial(ways, self.book, through=self.through))
+        usual = {item: reading.ways for item, reading in self.usual.items()}
+        find = partial(ways, self.book, through=self.through, elsewhere=usual)
+        return lru_cache(maxsize=RECENT)(find)
 
     @cached_property
     def _declarer(self) -> Declarer:
@@ -196,32 +200,40 @@ class Reading:
         return verdicts_of(self.layout)
 
 
-def read(book: Book, on: str | None = None) -> Reading:
+def read(book: Book, on: str | None = None, usual: Mapping[str, Reading] | None = None) -> Reading:
     """Carries every flag from the labels to the plates, as it is on a day (ISO date).
 
     Tools that the kitchen calls always shared leave traces, and those travel on like any other:
-    the reading is worked out again until no tool leaves anything new.
+    the reading is worked out again until no tool leaves anything new. `usual`: see Reading.
     """
-    reading = carry(book, on, {})
+    usual = usual or {}
+    reading = carry(book, on, {}, usual)
     if not any(tool.always_shared for tool in book.tools):
         return reading
     shared = users(book.tools, {id: made.tools for id, made in book.preparations.items()})
     while shared:
-        again = carry(book, on, _left(reading, shared))
+        again = carry(book, on, _left(reading, shared), usual)
         if again.masks == reading.masks:
             return again
         reading = again
     return reading
 
 
-def carry(book: Book, on: str | None, through: Mapping[str, tuple[Through, ...]]) -> Reading:
+def carry(
+    book: Book,
+    on: str | None,
+    through: Mapping[str, tuple[Through, ...]],
+    usual: Mapping[str, Reading] | None = None,
+) -> Reading:
     """One carrying, with what is known to come into some pots by way of tools."""
+    usual = usual or {}
     layout, family = layout_of(book.flags), Family.of(book)
     masks: dict[str, int] = {}
     for id, product in book.products.items():
         if not product.contents:
             masks[id] = product_mask(layout, product, on, book)
-    reading = Reading(book, layout, family, masks, on, through)
+    masks |= {item: before.masks[item] for item, before in usual.items()}
+    reading = Reading(book, layout, family, masks, on, through, usual)
     made = book.preparations
     # Each is tried as it comes; one whose bases are not read yet waits until they are.
     for start in family.items:
@@ -239,7 +251,8 @@ def carry(book: Book, on: str | None, through: Mapping[str, tuple[Through, ...]]
             waiting.pop()
             masks[id] = mask
             if id in made and made[id].by_products:
-                masks.update(dict.fromkeys(by_products_of(book, id), mask))
+                made_there = (item for item in by_products_of(book, id) if item not in usual)
+                masks.update(dict.fromkeys(made_there, mask))
     return reading
 
 

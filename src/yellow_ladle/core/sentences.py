@@ -76,6 +76,15 @@ def _givers(
     return told
 
 
+def stranded_sentences(book: Book, lines: Iterable[tuple[str, str]]) -> list[str]:
+    """What is made with a by-product that a plan made for all would end."""
+    return [
+        f"{book.name(pot)} is made with {book.name(item)}, which would be there no more: swap it"
+        " there first, or make small pots"
+        for pot, item in lines
+    ]
+
+
 def words(flags: Iterable[str]) -> list[str]:
     """Flag ids as words."""
     return [flag.replace("_", " ") for flag in flags]

@@ -1,7 +1,7 @@
 """Where a flag came from: the source products of an item, each by its shortest way."""
 
-from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from collections.abc import Callable, Iterable, Mapping, Sequence
+from dataclasses import dataclass, replace
 
 from yellow_ladle.core.book import Book, Preparation, owner_of
 from yellow_ladle.core.giving import own_level
@@ -57,13 +57,21 @@ class Way:
 
 
 def ways(
-    book: Book, item: str, through: Mapping[str, Sequence[Through]] | None = None
+    book: Book,
+    item: str,
+    through: Mapping[str, Sequence[Through]] | None = None,
+    elsewhere: Mapping[str, Callable[[str], list[Way]]] | None = None,
 ) -> list[Way]:
     """The shortest way from an item to everything that could give it a flag.
 
     Of several ways of the same length it takes the first in alphabetical order, so that the order
     of lines does not matter. `through`: per preparation what comes into it by way of a tool.
+    `elsewhere`: items that are not of this book as it stands, each with what knows its ways.
     """
+    if item in (elsewhere or {}):
+        assert elsewhere is not None
+        return elsewhere[item](item)
+    others: list[Way] = []
     found: dict[str, Way] = {}
     traces: dict[tuple[str, str], Way] = {}
     seen = {item}
@@ -81,11 +89,18 @@ def ways(
                 product = book.products.get(below)
                 if product is not None and not product.contents:
                     found.setdefault(below, Way(book, product, via))
+                elif below in (elsewhere or {}):
+                    assert elsewhere is not None
+                    beneath = elsewhere[below](below) if below not in seen else []
+                    others += [replace(way, via=(*via, *way.via)) for way in beneath]
+                    seen.add(below)
                 elif below not in seen:
                     seen.add(below)
                     following.append((*via, below))
         level = following
-    return [*found.values(), *traces.values()]
+    known = {way.giver.id for way in found.values()}
+    others = [way for way in others if way.through or way.giver.id not in known]
+    return [*found.values(), *traces.values(), *others]
 
 
 def _within(giver: Product | Preparation) -> Iterable[str]:

@@ -33,7 +33,21 @@ def plan_content(plan: Plan) -> dict[str, Any]:
         "extra_pots": list(plan.pots),
         "also_changes_if_made_for_all": list(plan.also),
         "after": item_content(plan.after, plan.item),
+        **for_all_content(plan),
     }
+
+
+def for_all_content(plan: Plan) -> dict[str, Any]:
+    """What comes of a plan made for all, where that differs from its small pots."""
+    whole = plan.for_all
+    if whole is None:
+        return {}
+    after = item_content(whole.after, plan.item)
+    small = (plan.meets, plan.adds, plan.clears, item_content(plan.after, plan.item))
+    if (whole.meets, whole.adds, whole.clears, after) == small:
+        return {}
+    content = {"meets": whole.meets, "adds": list(whole.adds), "clears": list(whole.clears)}
+    return {"for_all": content | {"after": after}}
 
 
 def swap_content(swap: Swap) -> dict[str, Any]:
@@ -51,11 +65,13 @@ def swap_content(swap: Swap) -> dict[str, Any]:
 
 
 def blocked_content(blocked: Blocked) -> dict[str, Any]:
-    """One line that stands in the way."""
-    return {
+    """What stands in the way; `tool` and `certificate` only where it is one of these."""
+    content = {
         "in": blocked.in_,
         "line": blocked.line,
         "from": blocked.from_,
         "flag": blocked.flag,
         "why": blocked.why,
     }
+    more = {"tool": blocked.tool, "certificate": blocked.certificate}
+    return content | {key: value for key, value in more.items() if value is not None}

@@ -71,7 +71,8 @@ def print_plans(book: Book, items: Sequence[str], goals: Goals, proposal: Propos
         console.print(f"Cheaper, if the label says so: read {labels}{then}.")
     for blocked in proposal.blocked:
         where = book.name(blocked.in_)
-        console.print(f"In the way: {blocked.from_} in {where} ({blocked.flag}): {blocked.why}.")
+        what = blocked.from_ or blocked.tool
+        console.print(f"In the way: {what} in {where} ({blocked.flag}): {blocked.why}.")
     console.print(SAY)
 
 

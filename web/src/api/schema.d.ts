@@ -1689,6 +1689,35 @@ export interface components {
             differences: components["schemas"]["yellow_ladle__api__routes__comparison__DifferenceOut"][];
         };
         /**
+         * ContradictionOut
+         * @description Two records of one product that cannot both be right; the higher level counts.
+         *
+         *     `against` names the other record: `abv_percent`, `so2_mg_per_kg` with its `number`, or `class`.
+         */
+        ContradictionOut: {
+            product: components["schemas"]["Named"];
+            /** Maker */
+            maker: string | null;
+            /** Flag */
+            flag: string;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "free" | "may_contain" | "unchecked" | "contains";
+            /**
+             * Reads
+             * @enum {string}
+             */
+            reads: "free" | "may_contain" | "unchecked" | "contains";
+            /** Against */
+            against: string;
+            /** Number */
+            number: number | null;
+            /** Class Name */
+            class_name: string;
+        };
+        /**
          * DayOut
          * @description A day: what went through which tool, and the traces that this adds.
          */
@@ -3156,6 +3185,8 @@ export interface components {
             beside: components["schemas"]["Named"][];
             /** Moved */
             moved: components["schemas"]["MovedOut"][];
+            /** Stranded */
+            stranded: string[];
         };
         /**
          * PlanOut
@@ -4468,6 +4499,8 @@ export interface components {
             second_look_days: number;
             /** Run Out */
             run_out: components["schemas"]["RunOutOut"][];
+            /** Contradictions */
+            contradictions: components["schemas"]["ContradictionOut"][];
             /** Stale Sign Offs */
             stale_sign_offs: components["schemas"]["StaleOut"][];
             /** Needs */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { searchParams } from 'sv-router';
   import { untrack } from 'svelte';
   import type { Schema } from '../api/client';
   import { identified } from '../api/ids';
@@ -18,7 +19,7 @@
   const kitchen = kitchenQuery();
   const recording = new Recording();
   const draft = new ProductDraft();
-  let tab = $state('label');
+  let tab = $state(searchParams.get('tab') === 'numbers' ? 'numbers' : 'label');
   untrack(() => draft.begin(known?.product));
 
   // What was recorded beside this form (a maker, a fresh bag) is taken over while nothing is typed.

@@ -27,6 +27,9 @@
       {#if placement.beside.length > 0}
         <span class="block">{placement.beside.map((pot) => pot.name).join(' → ')}</span>
       {/if}
+      {#each placement.stranded as told (told)}
+        <span class="block font-[650] text-brick">{told}.</span>
+      {/each}
       {#if placement.moved.length === 0}
         nobody else's plate changes
       {:else}

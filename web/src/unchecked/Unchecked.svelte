@@ -4,6 +4,7 @@
   import Say from '../parts/Say.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { p } from '../routes';
+  import Contradictions from './Contradictions.svelte';
   import HeldRow from './HeldRow.svelte';
   import Needs from './Needs.svelte';
 
@@ -31,6 +32,9 @@
         <div class="mt-3"><Say /></div>
       </div>
       <aside class="grid content-start gap-6 pt-3">
+        {#if list.contradictions.length > 0}
+          <Contradictions found={list.contradictions} />
+        {/if}
         <Needs needs={list.needs} />
         <section aria-labelledby="stale">
           <h2 id="stale" class="text-[18px]">Signed off, then changed</h2>

@@ -26,10 +26,11 @@ from yellow_ladle.core.planner.adjusting import adjustments
 from yellow_ladle.core.planner.applying import placed
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.naming import names_by_what_it_is
-from yellow_ladle.core.planner.placing import placements
+from yellow_ladle.core.planner.placing import placements, stranded
 from yellow_ladle.core.planner.together import carried_together
 from yellow_ladle.core.rulebook import rulebook
 from yellow_ladle.core.rules import SwapRule
+from yellow_ladle.core.sentences import stranded_sentences
 from yellow_ladle.store.applied import Applied, Applying, applied_plans, put_in, take_back
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.standing import Now, Stale
@@ -41,6 +42,7 @@ router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
 def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
     """Applies a plan in one change, if every pot that it was made on still stands as it saw it."""
     now = ledger.now
+    book = now.reading.book
     items = items_of(now, wanted.item, wanted.and_items)
     goals = goals_of(now, wanted.goals)
     rules = {here.rule.id: here.rule for here in rulebook(now.reading.book)}
@@ -49,6 +51,8 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
         raise BookRefused([Fault("swaps", "these swaps would put a pot into itself")])
     _refuse_stale(now, plan, wanted)
     beside = _beside(now, plan, wanted)
+    if lines := stranded(plan, beside):
+        raise BookRefused([Fault("as", told) for told in stranded_sentences(book, lines)])
     change = placed(now.reading, plan, beside, adjustments(now.reading, plan))
     sentence = floor_sentence(now.reading, plan, goals)
     applying = Applying(

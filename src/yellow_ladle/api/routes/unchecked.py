@@ -9,8 +9,10 @@ from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.core.ages import run_out_certificates, second_looks
 from yellow_ladle.core.diets import diets
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.giving import contradictions
 from yellow_ladle.core.goods import goods
 from yellow_ladle.core.holding import Held, held
+from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.files.book_models import NeedPiece
 from yellow_ladle.files.pieces import need, need_piece
@@ -59,6 +61,22 @@ class RunOutOut(BaseModel):
     expires: str
 
 
+class ContradictionOut(BaseModel):
+    """Two records of one product that cannot both be right; the higher level counts.
+
+    `against` names the other record: `abv_percent`, `so2_mg_per_kg` with its `number`, or `class`.
+    """
+
+    product: Named
+    maker: str | None
+    flag: str
+    level: LevelWord
+    reads: LevelWord
+    against: str
+    number: float | None
+    class_name: str
+
+
 class StaleOut(BaseModel):
     """A pot whose sign-off a change has made stale."""
 
@@ -76,6 +94,7 @@ class UncheckedOut(BaseModel):
     second_looks: list[SecondLookOut]
     second_look_days: int
     run_out: list[RunOutOut]
+    contradictions: list[ContradictionOut]
     stale_sign_offs: list[StaleOut]
     needs: list[NeedPiece]
 
@@ -108,6 +127,19 @@ def unchecked(now: TheBook) -> UncheckedOut:
                 expires=gone.expires,
             )
             for gone in run_out_certificates(book, on)
+        ],
+        contradictions=[
+            ContradictionOut(
+                product=_named(reading, found.product),
+                maker=_maker(reading, found.product, found.by or None),
+                flag=found.flag,
+                level=found.level.word,
+                reads=found.reads.word,
+                against=found.against,
+                number=getattr(book.products[found.product], found.against, None),
+                class_name=book.products[found.product].class_.replace("-", " "),
+            )
+            for found in contradictions(book, on)
         ],
         stale_sign_offs=[
             StaleOut(

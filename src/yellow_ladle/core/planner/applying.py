@@ -3,7 +3,8 @@
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import replace
 
-from yellow_ladle.core.book import Book, Preparation
+from yellow_ladle.core.book import Book, Preparation, by_product_item
+from yellow_ladle.core.by_products import used
 from yellow_ladle.core.change import Change, applied
 from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.ids import free_id
@@ -46,13 +47,15 @@ def _placed(
     tell: Callable[[Preparation], Preparation],
 ) -> Change:
     ids = _new_ids(before.book, plan, beside)
+    kept = frozenset(item for _, item in used(before.book, plan.gone))
     written: list[Preparation] = []
     for pot in plan.pots:
-        told = tell(plan.after.book.preparations[pot])
+        told = _without(tell(plan.after.book.preparations[pot]), plan.gone - kept)
         if pot in beside:
-            written.append(_variant(told, ids, beside[pot]))
+            told = _without(told, plan.gone)
+            written.append(_variant(told, ids, beside[pot], plan.gone))
             continue
-        made = _pointed(told, ids)
+        made = _pointed(told, ids, plan.gone)
         if made != before.book.preparations[pot]:
             written.append(made)
     return Change(preparations=tuple(written))
@@ -76,18 +79,31 @@ def _told(
     return adjusted(replace(swapped, method=steps), adjustments)
 
 
-def _pointed(made: Preparation, ids: Mapping[str, str]) -> Preparation:
-    """A preparation whose lines and steps name the new pots in place of the usual ones."""
-    lines = tuple(replace(line, item=_renamed(line.item, ids)) for line in made.lines)
-    method = (
-        replace(step, uses=tuple(_renamed(item, ids) for item in step.uses)) for step in made.method
-    )
+def _without(made: Preparation, gone: frozenset[str]) -> Preparation:
+    """A preparation that does not claim to yield by-products which are gone."""
+    left = (p for p in made.by_products if by_product_item(made.id, p.id) not in gone)
+    return replace(made, by_products=tuple(left))
+
+
+def _pointed(made: Preparation, ids: Mapping[str, str], gone: frozenset[str]) -> Preparation:
+    """A preparation whose lines and steps name the new pots in place of the usual ones.
+
+    A by-product that the new pot does not yield is still taken from the usual one.
+    """
+
+    def named(item: str) -> str:
+        return item if item in gone else _renamed(item, ids)
+
+    lines = tuple(replace(line, item=named(line.item)) for line in made.lines)
+    method = (replace(step, uses=tuple(map(named, step.uses))) for step in made.method)
     return replace(made, lines=lines, method=tuple(method))
 
 
-def _variant(told: Preparation, ids: Mapping[str, str], name: str) -> Preparation:
+def _variant(
+    told: Preparation, ids: Mapping[str, str], name: str, gone: frozenset[str]
+) -> Preparation:
     return replace(
-        _pointed(told, ids),
+        _pointed(told, ids, gone),
         id=ids[told.id],
         name=name,
         variant_of=told.id,

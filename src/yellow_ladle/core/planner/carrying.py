@@ -3,6 +3,7 @@
 from collections.abc import Iterable, Mapping, Sequence
 
 from yellow_ladle.core.book import owner_of
+from yellow_ladle.core.by_products import ended
 from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.reading import Reading, node_mask
 
@@ -18,7 +19,9 @@ class Carrying:
     def mask(self, item: str, swaps: Iterable[Swap]) -> int | None:
         """The mask of an item after swaps; None where a pot would be put into itself."""
         by_place = {swap.place: swap for swap in swaps}
-        known: dict[str, int] = {}
+        gone = ended(self._reading.book, {place: swap.to for place, swap in by_place.items()})
+        # What is on a by-product that the swaps end is on the usual pot's.
+        known: dict[str, int] = {item: self._reading.masks[item] for item in gone}
         waiting: list[str] = [owner_of(item)]
         begun: set[str] = set()
         while waiting:
@@ -30,10 +33,11 @@ class Carrying:
             if items is None:
                 known[id] = self._reading.masks[id]
                 continue
-            open_ = [owner for owner in map(owner_of, items) if owner not in known]
+            inputs = [item if item in gone else owner_of(item) for item in items]
+            open_ = [owner for owner in inputs if owner not in known]
             if not open_:
                 mask = node_mask(self._reading, id)
-                for owner in map(owner_of, items):
+                for owner in inputs:
                     mask |= known[owner]
                 known[id] = mask
                 continue

@@ -97,7 +97,7 @@ def plan_menu(
         (plate, place)
         for plate in dict.fromkeys(plates)
         for place, goals in enumerate(groups)
-        if any(Region(proposer, plate, bad).feasible for bad in offences(reading, goals))
+        if _can_be_cleared(proposer, plate, goals)
     ]
     solved = MenuModel(proposer, ways, wanted).solve(seconds)
     if solved is None:
@@ -116,6 +116,28 @@ def plan_menu(
     return MenuPlan(
         servings, tuple(small[version] for version in pots), solved.optimal, solved.bound
     )
+
+
+def _can_be_cleared(proposer: Proposer, plate: str, goals: Goals) -> bool:
+    """Whether some small pots clear a plate.
+
+    The region takes it that a by-product is still there when its pot is cleared. Where a plate is
+    made with one, only a whole plan is a proof.
+    """
+    reading = proposer.reading
+    if not any(Region(proposer, plate, bad).feasible for bad in offences(reading, goals)):
+        return False
+    made = reading.book.preparations
+    below = (made[id] for id in reading.family.upstream(plate) if id in made)
+    if not any(
+        reading.book.by_product(line.item)
+        for pot in below
+        for line in pot.lines
+        if "/" in line.item
+    ):
+        return True
+    found = propose(reading, plate, goals, 1, limits=proposer.limits, rules=proposer.rules)
+    return bool(found.plans) and found.plans[0].meets
 
 
 def _one_by_one(

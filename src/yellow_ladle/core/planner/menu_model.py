@@ -10,6 +10,7 @@ from collections.abc import Iterator, Sequence
 from ortools.sat.python import cp_model
 
 from yellow_ladle.core.book import owner_of
+from yellow_ladle.core.by_products import ends
 from yellow_ladle.core.goals import together
 from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.menu_answer import Solved, Version, Way, swaps_taken
@@ -54,6 +55,7 @@ class MenuModel:
             self._begin(version)
         for version in self._versions:
             self._make(version)
+        self._keep_by_products()
         self._serve()
 
     def solve(self, seconds: float) -> Solved | None:
@@ -89,7 +91,24 @@ class MenuModel:
             return None
         bits = [choices[0] for choices in self._ways]
         fixed = {pot: self._fixed(pot) for pot in self._lines}
-        return started(self._lines, fixed, bits, self._wanted, self._reading.masks)
+        start = started(self._lines, fixed, bits, self._wanted, self._reading.masks)
+        return start if start is not None and self._yields(start) else None
+
+    def _yields(self, solved: Solved) -> bool:
+        """Whether no version of an answer is made with a by-product that another one ends."""
+        book = self._reading.book
+        for version, taken in solved.taken.items():
+            below = {made.pot: made for made in solved.made_of[version]}
+            for index, at in taken.items():
+                way = self._lines[version.pot][index][at]
+                line = book.preparations[version.pot].lines[index]
+                item = line.item if way.swap is None else str(way.swap.to)
+                if "/" not in item or way.pot not in below:
+                    continue
+                swaps = solved.swaps[below[way.pot]]
+                if any(item in ends(book, *swap.place, swap.to) for swap in swaps):
+                    return False
+        return True
 
     def _hint(self, start: Solved) -> None:
         """Tells the solver of an answer, in every variable."""
@@ -133,7 +152,7 @@ class MenuModel:
         reading = self._reading
         item = reading.book.preparations[pot].lines[index].item
         yield self._as_way(None, item)
-        seen: set[tuple[str, int]] = set()
+        seen: set[tuple[str, int, tuple[str, ...]]] = set()
         milk = "milk" in reading.layout.bits and bool(
             reading.layout.of_flags(["milk"]) & self._bits
         )
@@ -143,8 +162,9 @@ class MenuModel:
                 yield Way(offer.swap, 0, None, _price(offer))
                 continue
             way = self._as_way(offer.swap, to, _price(offer))
-            key = (offer.swap.rule, way.mask & self._bits)
-            # Of goods that one rule brings and that offend alike, one is enough.
+            gone = ends(reading.book, pot, index, to)
+            key = (offer.swap.rule, way.mask & self._bits, gone)
+            # Of goods that one rule brings and that offend and end alike, one is enough.
             if way.pot is not None or key not in seen:
                 seen.add(key)
                 yield way
@@ -222,6 +242,24 @@ class MenuModel:
                     model.add_bool_or(pointer.negated(), eaten.negated(), self._eats[other, eater])
         model.add(sum(pointers) == 1).only_enforce_if(literal)
         model.add(sum(pointers) == 0).only_enforce_if(literal.negated())
+
+    def _keep_by_products(self) -> None:
+        """A version whose swaps end a by-product yields none that another could be made with."""
+        book = self._reading.book
+        for (version, index, at, into), pointer in self._pointed.items():
+            way = self._lines[version.pot][index][at]
+            line = book.preparations[version.pot].lines[index]
+            item = line.item if way.swap is None else str(way.swap.to)
+            if into is None or "/" not in item or way.pot is None:
+                continue
+            below = Version(way.pot, into)
+            for place, options in self._lines[way.pot].items():
+                for other, taken in enumerate(options):
+                    swap = taken.swap
+                    if swap is not None and item in ends(book, way.pot, place, swap.to):
+                        self._model.add_bool_or(
+                            pointer.negated(), self._chosen[below, place, other].negated()
+                        )
 
     def _not_for(self, version: Version, mask: int, literal: cp_model.IntVar) -> None:
         """Keeps what offends a group out of every version that the group eats of."""

@@ -28,6 +28,8 @@ class Option:
     freed: bool = False
     binds: str = ""
     """Tells apart what may thicken otherwise, where that counts."""
+    ends: frozenset[str] = frozenset()
+    """The by-products that are gone with the line's item."""
 
     @property
     def empties(self) -> bool:
@@ -42,6 +44,8 @@ class Option:
         if self.leads is not None and self.leads != other.leads:
             return False
         if (self.empties and not other.empties) or self.binds != other.binds:
+            return False
+        if not self.ends <= other.ends:
             return False
         return (
             (self.check is None or self.check == other.check)

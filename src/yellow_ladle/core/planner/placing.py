@@ -1,8 +1,10 @@
 """Where a plan's change is made: in the base for all, in small pots beside, or some of each."""
 
+from collections.abc import Collection
 from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
+from yellow_ladle.core.book import owner_of
 from yellow_ladle.core.change import reread
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Plan
@@ -26,13 +28,15 @@ class Placement:
     """One way to make a plan's change.
 
     `in_place`: pots whose usual card is changed, for everybody. `beside`: pots made in addition,
-    bases first. `moved`: what everybody then gets otherwise.
+    bases first. `moved`: what everybody then gets otherwise. `stranded`: lines that would be on a
+    by-product which is there no more, each preparation with the item; so it cannot be made.
     """
 
     how: How
     in_place: tuple[str, ...]
     beside: tuple[str, ...]
     moved: tuple[Moved, ...]
+    stranded: tuple[tuple[str, str], ...] = ()
 
 
 def placements(before: Reading, plan: Plan) -> tuple[Placement, Placement, Placement]:
@@ -47,10 +51,16 @@ def placements(before: Reading, plan: Plan) -> tuple[Placement, Placement, Place
     beside = tuple(pot for pot in plan.pots if pot not in harmless)
     for_all = _moved(before, plan, ())
     return (
-        Placement("for_all", plan.pots, (), for_all),
+        Placement("for_all", plan.pots, (), for_all, stranded(plan, ())),
         Placement("small_pots", (), plan.pots, ()),
         Placement("mixed", harmless, beside, _moved(before, plan, beside) if beside else for_all),
     )
+
+
+def stranded(plan: Plan, beside: Collection[str]) -> tuple[tuple[str, str], ...]:
+    """The lines on by-products that are gone once the pots not made beside are changed for all."""
+    lines = plan.for_all.stranded if plan.for_all else ()
+    return tuple((pot, item) for pot, item in lines if owner_of(item) not in beside)
 
 
 def plates(before: Reading, pot: str) -> set[str]:
@@ -60,7 +70,12 @@ def plates(before: Reading, pot: str) -> set[str]:
 
 
 def _harms(before: Reading, plan: Plan, pot: str) -> bool:
-    """Whether a pot that is changed for all gives a plate something that it did not carry."""
+    """Whether a pot that is changed for all gives a plate something that it did not carry.
+
+    So it does where it ends a by-product that something else is made with.
+    """
+    if any(owner_of(item) == pot for _, item in stranded(plan, ())):
+        return True
     brings = plan.after.masks[pot]
     return any(brings & ~before.masks[plate] for plate in plates(before, pot))
 
@@ -68,7 +83,8 @@ def _harms(before: Reading, plan: Plan, pot: str) -> bool:
 def _moved(before: Reading, plan: Plan, beside: tuple[str, ...]) -> tuple[Moved, ...]:
     """What is different for everybody once a plan's pots are placed, read again."""
     change = lines_placed(before, plan, {pot: before.book.name(pot) for pot in beside})
-    after = reread(before, change).reading
+    kept = (item for item in plan.gone if owner_of(item) not in beside)
+    after = reread(before, change, kept).reading
     found: list[Moved] = []
     stirred = before.family.downstream(change.written) & before.book.preparations.keys()
     for item in sorted(stirred):

@@ -13,7 +13,7 @@ from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.region import Allowing, Region
 from yellow_ladle.core.planner.score import Rank, Score, ranking
-from yellow_ladle.core.planner.standing import Blocked, standing_in_the_way
+from yellow_ladle.core.planner.standing import Blocked, left_by_tool, standing_in_the_way
 from yellow_ladle.core.planner.thinner import thinner
 from yellow_ladle.core.planner.walk import Found, Walk
 from yellow_ladle.core.reading import Reading
@@ -87,7 +87,10 @@ def propose(
     plans = search.meeting(limit)
     checks = search.checks_first(min((len(plan.swaps) for plan in plans), default=None))
     if plans:
-        return Proposal(plans, (), checks, search.whole)
+        # Of plans that reach the goals, those come last that do so only when made for all.
+        ordered = tuple(sorted(plans, key=lambda plan: not plan.meets))
+        blocked = () if ordered[0].meets else search.traces(ordered[0])
+        return Proposal(ordered, blocked, checks, search.whole)
     blocked = standing_in_the_way(search.proposer, item, search.ways_to_goal) or search.too_thin
     return Proposal(search.partial(limit), blocked, checks, search.whole)
 
@@ -156,7 +159,10 @@ class _Search:
 
         def fits(found: Found) -> Plan | None:
             swaps = found.swaps
-            if not found.acyclic(self.reading.book) or not needs.all_of(swaps):
+            book = self.reading.book
+            if not found.acyclic(book) or not found.yields_what_it_uses(book):
+                return None
+            if not needs.all_of(swaps):
                 return None
             plan = carried(self.reading, self.item, goals, swaps)
             if plan is None or not needs.met_by(plan) or self._is_thinner(plan):
@@ -183,6 +189,19 @@ class _Search:
             Blocked(pot, None, pot, flag, TOO_THIN)
             for pot in self._thinner
             for flag in offending(self.reading.masks[pot], bad)
+        )
+
+    def traces(self, plan: Plan) -> tuple[Blocked, ...]:
+        """What comes into a plan's small pots from the usual ones, by the tools that they share."""
+        bad = self.ways_to_goal[0] if self.ways_to_goal else {}
+        layout, found = self.reading.layout, plan.after.through
+        return tuple(
+            dict.fromkeys(
+                left_by_tool(plan.after, pot, flag, bits)
+                for pot in plan.pots
+                for flag, bits in bad.items()
+                if any(layout.traces_of(t.mask) & bits for t in found.get(pot, ()))
+            )
         )
 
     def _within_reach(self) -> Iterator[dict[str, int]]:
@@ -233,7 +252,8 @@ class _Search:
         return (score.swaps, *self._rank(score))
 
     def _with_checks(self, found: Found) -> CheckFirst | None:
-        if not found.checks or not found.acyclic(self.reading.book):
+        book = self.reading.book
+        if not found.checks or not found.acyclic(book) or not found.yields_what_it_uses(book):
             return None
         if self.proposer.limits.keep_thickness:
             plan = carried(self.reading, self.item, self.goals, found.swaps)
@@ -255,8 +275,12 @@ class _Needs:
         self._carrying = Carrying(reading, together(self._bads))
 
     def met_by(self, plan: Plan) -> bool:
-        """Whether a plan's carried result holds nothing of what had to go."""
-        return self._met(plan.after.masks[self._item])
+        """Whether a plan's carried result, made for all, holds nothing of what had to go.
+
+        A small pot may still take a trace from the usual ones, by a tool that they share.
+        """
+        after = plan.for_all.after if plan.for_all else plan.after
+        return self._met(after.masks[self._item])
 
     def all_of(self, swaps: tuple[Swap, ...]) -> bool:
         """Whether the item is not cleared any more if any one swap is not made."""

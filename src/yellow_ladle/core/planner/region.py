@@ -6,10 +6,11 @@ may be made from.
 """
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 from yellow_ladle.core.book import Line, owner_of
+from yellow_ladle.core.by_products import ends
 from yellow_ladle.core.goals import together
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Swap
@@ -149,7 +150,8 @@ class Region:
             yield Option(leads=owner)
         elif self._allowing.checks and self._only_unchecked(line.item):
             yield Option(check=line.item)
-        if self._allowing.freeing and owner not in self._reading.book.preparations:
+        # A by-product may be gone with what clears its pot: then the line itself is in the way.
+        if self._allowing.freeing and line.item not in self._reading.book.preparations:
             yield Option(freed=True)
         offers = self._proposer.offers(pot, index, milk_goes=self._milk_goes)
         found = [self._of_swap(offer.swap, offer.lost, offer.cost) for offer in offers.swaps]
@@ -157,18 +159,19 @@ class Region:
 
     def _of_swap(self, swap: Swap, lost: Three, cost: float) -> Option | None:
         """A swap as an option; None where what it brings offends for good."""
-        binds = self._binds(swap)
+        gone = ends(self._reading.book, *swap.place, swap.to)
+        made = Option(swap, lost=lost, cost=cost, binds=self._binds(swap), ends=frozenset(gone))
         if swap.to is None:
-            return Option(swap, lost=lost, cost=cost, binds=binds)
+            return made
         mask = self._reading.masks[swap.to]
         if not mask & self.bits:
-            return Option(swap, brings=self._new(mask), lost=lost, cost=cost, binds=binds)
+            return replace(made, brings=self._new(mask))
         owner = owner_of(swap.to)
         if owner in self._reading.book.preparations:
-            return Option(swap, leads=owner, lost=lost, cost=cost, binds=binds)
+            return replace(made, leads=owner)
         if self._allowing.checks and self._only_unchecked(swap.to):
             brings = self._new(mask & ~self.bits) & ~self._bad_flags
-            return Option(swap, brings=brings, lost=lost, cost=cost, check=swap.to, binds=binds)
+            return replace(made, brings=brings, check=swap.to)
         return None
 
     def _binds(self, swap: Swap) -> str:

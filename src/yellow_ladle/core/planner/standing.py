@@ -3,13 +3,15 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from yellow_ladle.core.book import owner_of
+from yellow_ladle.core.diets import ORIGIN
 from yellow_ladle.core.goals import offending, together
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.region import Allowing, Choice, Region
 from yellow_ladle.core.planner.score import Rank, Score
 from yellow_ladle.core.planner.walk import Found, Walk
-from yellow_ladle.core.reading import node_mask
+from yellow_ladle.core.reading import Reading, node_mask, own_mask
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,17 +20,20 @@ class Blocked:
 
     `buy`: classes of goods that a rule would take and the larder lacks. `check`: items whose
     missing statements are all that stands in the way. `leave_out`: the pot would still hold
-    something without the line, if the cook can do without it.
+    something without the line, if the cook can do without it. `tool`: the trace that a tool leaves
+    stands in the way; then there is no line and no `from_`. `certificate`: what is missing.
     """
 
     in_: str
     line: int | None
-    from_: str
+    from_: str | None
     flag: str
     why: str
     buy: tuple[str, ...] = ()
     check: tuple[str, ...] = ()
     leave_out: bool = False
+    tool: str | None = None
+    certificate: str | None = None
 
 
 def standing_in_the_way(
@@ -57,20 +62,48 @@ def _by_lines(score: Score) -> Rank:
 
 
 def _sound(proposer: Proposer, found: Found) -> Found | None:
-    return found if found.acyclic(proposer.reading.book) else None
+    book = proposer.reading.book
+    return found if found.acyclic(book) and found.yields_what_it_uses(book) else None
 
 
 def _blocked(proposer: Proposer, found: Found, choice: Choice) -> Iterator[Blocked]:
     reading, pot = proposer.reading, choice.pot
     if choice.line is None:
         why = "the pot's own statement says so; read it again"
+        made = reading.book.preparations[pot]
+        own = set(offending(own_mask(reading.layout, made), found.bad))
         for flag in offending(node_mask(reading, pot), found.bad):
-            yield Blocked(pot, None, pot, flag, why, check=(pot,))
+            if flag in own:
+                yield Blocked(pot, None, pot, flag, why, check=(pot,))
+            else:
+                yield left_by_tool(reading, pot, flag, found.bad[flag])
         return
     made = reading.book.preparations[pot]
     line = made.lines[choice.line]
     for flag in offending(reading.masks[line.item], found.bad):
         yield _line(proposer, found, choice.pot, choice.line, flag)
+
+
+def left_by_tool(reading: Reading, pot: str, flag: str, bits: int) -> Blocked:
+    """A trace that comes into a pot by a tool: which one, and what else goes through it."""
+    layout = reading.layout
+    through = [t for t in reading.through.get(pot, ()) if layout.traces_of(t.mask) & bits]
+    tool = through[0].tool
+    others = [reading.book.name(t.item) for t in through if t.tool == tool]
+    why = f"the {tool} leaves a trace of it: {', '.join(others)} goes through it too"
+    return Blocked(pot, None, None, flag, why, tool=tool)
+
+
+def _certificate(reading: Reading, item: str, flag: str, bits: int) -> str | None:
+    """The certificate without which alone an item offends, where that is so."""
+    layout, mask = reading.layout, reading.masks[item] & bits
+    own = layout.at_least(1 << layout.bits[flag], Level.MAY_CONTAIN) if flag in layout.bits else 0
+    if mask & (own | own >> layout.width | own >> 2 * layout.width):
+        return None
+    for (marked, lacking), bit in layout.uncertified.items():
+        if marked == flag and lacking != ORIGIN and layout.highest(mask, 1 << bit) > Level.FREE:
+            return lacking
+    return None
 
 
 def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> Blocked:
@@ -90,12 +123,18 @@ def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> 
             for flag in offending(reading.masks[item], found.bad)
         )
     ]
+    certificate = _certificate(reading, line.item, flag, found.bad[flag])
     if (pot, index) in proposer.limits.kept:
         why = "this line is to be kept"
     elif tried:
         why = f"every swap known for it brings the same: {', '.join(map(str, tried))}"
     elif offers.missing:
         why = f"the larder holds nothing to swap it for; look for {', '.join(offers.missing)}"
+    elif certificate is not None:
+        why = f"it holds no {certificate.replace('_', '-')} certificate"
+    elif "/" in line.item:
+        owner = reading.book.name(owner_of(line.item))
+        why = f"it is gone once {owner} is made of something else, and nothing is known instead"
     else:
         why = "no swap is known for this role"
     return Blocked(
@@ -107,4 +146,5 @@ def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> 
         buy=offers.missing,
         check=tuple(check),
         leave_out=len(made.lines) > 1,
+        certificate=certificate,
     )

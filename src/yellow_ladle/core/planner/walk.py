@@ -69,6 +69,19 @@ class Found:
         """Whether its swaps put no pot into itself, alternatives that do not count included."""
         return not closes_loop(book, self.swaps)
 
+    def yields_what_it_uses(self, book: Book) -> bool:
+        """Whether no line that it leaves is on a by-product which its swaps end."""
+        gone = {item for _, option in self.chosen for item in option.ends}
+        if not gone:
+            return True
+        for choice, option in self.chosen:
+            if option.leads is None or choice.line is None:
+                continue
+            item = book.preparations[choice.pot].lines[choice.line].item
+            if (item if option.swap is None else option.swap.to) in gone:
+                return False
+        return True
+
     @property
     def freed(self) -> tuple[Choice, ...]:
         """The lines that it takes as cleared."""

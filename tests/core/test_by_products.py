@@ -1,0 +1,128 @@
+"""By-products are gone with what they come of; whatever was made with them needs something else."""
+
+import unittest
+
+from tests.kitchens import book, line, pot, product, reading
+from tests.planned import plan_of
+from yellow_ladle.core.by_products import comes_of, ended
+from yellow_ladle.core.change import applied
+from yellow_ladle.core.faults import change_faults
+from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.plan import Plan, Swap
+from yellow_ladle.core.planner.applying import placed
+from yellow_ladle.core.planner.placing import placements
+from yellow_ladle.core.planner.proposing import propose
+from yellow_ladle.core.reading import read
+from yellow_ladle.demo.kitchen import demo_book
+
+VEGAN = Goals((), ("vegan",))
+PIECES = (
+    product("hen", "poultry", "poultry"),
+    product("capon", "poultry", "poultry"),
+    product("celery", "celery", "celery"),
+    product("mushroom", "", "mushroom"),
+    product("oil", "", "rapeseed-oil"),
+    pot(
+        "hen-stock",
+        line("hen"),
+        line("celery", "aromatic", strained_out=True),
+        kind="stock",
+        class_="chicken-stock",
+        by="fat meat",
+    ),
+    pot("cream", line("mushroom"), line("hen-stock/fat", "fat")),
+    pot("soup", line("hen-stock", "liquid"), line("hen-stock/fat", "fat"), kind="soup"),
+)
+BONES = Swap("hen-stock", 0, "hen", "mushroom", 100, "g", "test")
+
+
+def plan(item: str, *swaps: Swap) -> Plan:
+    return plan_of(reading(*PIECES), item, VEGAN, *swaps)
+
+
+class WhatTheyComeOf(unittest.TestCase):
+    def test_body_else_what_is_strained_out_else_everything(self) -> None:
+        body = pot("a", line("x"), line("y", "liquid", strained_out=True))
+        self.assertEqual(comes_of(body), (0,))
+        strained = pot("b", line("x", "liquid"), line("y", "aromatic", strained_out=True))
+        self.assertEqual(comes_of(strained), (1,))
+        plain = pot("c", line("x", "liquid"), line("y", "fat"))
+        self.assertEqual(comes_of(plain), (0, 1))
+
+    def test_only_something_of_the_same_recorded_class_keeps_them(self) -> None:
+        kitchen = book(*PIECES)
+        gone = {"hen-stock/fat", "hen-stock/meat"}
+        for to, wanted in ((None, gone), ("mushroom", gone), ("soup", gone), ("capon", set())):
+            self.assertEqual(ended(kitchen, {("hen-stock", 0): to}), wanted, to)
+        self.assertEqual(ended(kitchen, {("hen-stock", 1): None}), set())
+
+    def test_the_demos_own_hold_while_their_meat_is_there(self) -> None:
+        kitchen = demo_book()
+        for made in kitchen.preparations.values():
+            if made.by_products:
+                of = comes_of(made)
+                others = [n for n in made.counted() if n not in of]
+                self.assertTrue(of, made.id)
+                self.assertEqual(ended(kitchen, {(made.id, n): None for n in others}), set())
+
+
+class Plans(unittest.TestCase):
+    def test_a_pot_on_a_by_product_that_is_gone_keeps_what_it_carried(self) -> None:
+        made = plan("cream", BONES)
+        self.assertEqual(made.after.level("cream", "poultry"), Level.CONTAINS)
+        [source] = made.after.sources("cream")["poultry"]
+        self.assertEqual((source.product, source.via), ("hen", ("cream", "hen-stock/fat")))
+        self.assertFalse(made.meets)
+
+    def test_the_planner_swaps_the_use_or_says_why_not(self) -> None:
+        found = propose(reading(*PIECES), "soup", VEGAN)
+        for made in found.plans:
+            if made.meets:
+                self.assertNotIn(
+                    "hen-stock/fat",
+                    [entry.item for entry in made.after.book.preparations["soup"].lines],
+                )
+        without_fat = tuple(piece for piece in PIECES if piece.id not in ("oil", "celery", "capon"))
+        stuck = (*without_fat[:2], pot("hen-stock", line("hen"), kind="stock", by="fat"))
+        stuck += (pot("fry", line("hen-stock/fat", "accompaniment"), kind="dish"),)
+        answer = propose(reading(*stuck), "fry", VEGAN)
+        self.assertFalse(any(made.meets for made in answer.plans))
+        self.assertTrue(answer.blocked)
+
+    def test_made_for_all_it_does_not_meet_while_somebody_uses_it(self) -> None:
+        kitchen = (*PIECES, pot("gravy", line("hen-stock", "liquid")))
+        celery_free = Goals(("poultry",))
+        before = reading(*kitchen)
+        made = plan_of(before, "gravy", celery_free, BONES)
+        self.assertTrue(made.meets)
+        assert made.for_all is not None
+        self.assertFalse(made.for_all.meets)
+        users = {("cream", "hen-stock/fat"), ("soup", "hen-stock/fat")}
+        self.assertEqual(set(made.for_all.stranded), users)
+        self.assertLessEqual({"cream", "soup"}, set(made.also))
+        mixed = placements(before, made)[2]
+        self.assertIn("hen-stock", mixed.beside)
+
+
+class Cards(unittest.TestCase):
+    def test_a_small_pot_yields_only_what_is_left_and_the_usual_one_stays(self) -> None:
+        kitchen = (*PIECES, pot("gravy", line("hen-stock", "liquid")))
+        before = reading(*kitchen)
+        made = plan_of(before, "gravy", Goals(("poultry",)), BONES)
+        change = placed(before, made, {name: f"{name} two" for name in made.pots})
+        after = applied(before.book, change)
+        self.assertEqual(change_faults(after, change), [])
+        self.assertEqual(after.preparations["hen-stock-two"].by_products, ())
+        self.assertEqual(len(after.preparations["hen-stock"].by_products), 2)
+        self.assertEqual(read(after).levels("cream"), before.levels("cream"))
+
+    def test_in_place_nothing_is_named_that_is_still_used(self) -> None:
+        before = reading(*PIECES[:6])
+        made = plan_of(before, "hen-stock", Goals(("poultry",)), BONES)
+        change = placed(before, made, {})
+        self.assertEqual(change.preparations[0].by_products, ())
+        before = reading(*PIECES)
+        made = plan_of(before, "hen-stock", Goals(("poultry",)), BONES)
+        change = placed(before, made, {})
+        self.assertEqual(change_faults(applied(before.book, change), change), [])
