@@ -129,12 +129,7 @@ def _can_be_cleared(proposer: Proposer, plate: str, goals: Goals) -> bool:
         return False
     made = reading.book.preparations
     below = (made[id] for id in reading.family.upstream(plate) if id in made)
-    if not any(
-        reading.book.by_product(line.item)
-        for pot in below
-        for line in pot.lines
-        if "/" in line.item
-    ):
+    if not any("/" in line.item for pot in below for line in pot.lines):
         return True
     found = propose(reading, plate, goals, 1, limits=proposer.limits, rules=proposer.rules)
     return bool(found.plans) and found.plans[0].meets
