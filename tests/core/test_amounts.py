@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.effort import examples
-from yellow_ladle.core.amounts.grammar import LONGEST, understand
+from yellow_ladle.core.amounts.grammar import LONGEST, question_of, understand
 from yellow_ladle.core.amounts.rounding import Rounded, rounded
 from yellow_ladle.core.amounts.weighing import Weighed, weigh
 from yellow_ladle.core.book import Kitchen
@@ -26,8 +26,38 @@ TYPED = {
     "1½ tbsp. sugar": (1.5, "tbsp", "sugar"),
     "1-1/2 cups milk": (1.5, "cup", "milk"),
     "⅓ cup": (1 / 3, "cup", ""),
-    "2 x 400 g tins tomatoes": (800, "g", "tins tomatoes"),
-    "1 (400 g) tin chopped tomatoes": (400, "g", "tin chopped tomatoes"),
+    "2 x 400 g tins tomatoes": (800, "g", "tomatoes"),
+    "1 (400 g) tin chopped tomatoes": (400, "g", "chopped tomatoes"),
+    "1 400g tin": (400, "g", ""),
+    "2 400 g tins of tomatoes": (800, "g", "tomatoes"),
+    "3 tins (400 g each)": (1200, "g", ""),
+    "1 bottle (750 ml) wine": (750, "ml", "wine"),
+    "half a dozen eggs": (6, "piece", "eggs"),
+    "2 dozen eggs": (24, "piece", "eggs"),
+    "a litre and a half": (1.5, "l", ""),
+    "a pound and a half of flour": (1.5, "lb", "flour"),
+    "three quarters of a cup": (0.75, "cup", ""),
+    "1 and 1/2 cups milk": (1.5, "cup", "milk"),
+    "8 fl. oz.": (8, "fl_oz", ""),
+    "1 uk_fl_oz": (1, "uk_fl_oz", ""),
+    "a hundred grams": (100, "g", ""),
+    "one hundred and fifty grams": (150, "g", ""),
+    "twenty-five grams": (25, "g", ""),
+    ".5 kg": (0.5, "kg", ""),
+    "0.500 kg": (0.5, "kg", ""),
+    "2 sticks of celery": (2, "piece", "celery"),
+    "a cinnamon stick": (1, "piece", "cinnamon stick"),
+    "1 stick butter": (1, "stick", "butter"),
+    "1 head garlic": (1, "head", "garlic"),
+    "2 ribs celery": (2, "rib", "celery"),
+    "3 rashers bacon": (3, "rasher", "bacon"),
+    "a thumb of ginger": (1, "thumb", "ginger"),
+    "2 EL Öl": (2, "metric_tbsp", "Öl"),
+    "1 TL Salz": (1, "metric_tsp", "Salz"),
+    "2 c. à s. d'huile": (2, "metric_tbsp", "huile"),
+    "1 c. à c. sel": (1, "metric_tsp", "sel"),
+    "3 cucharadas de aceite": (3, "metric_tbsp", "aceite"),
+    "2 cucchiai di olio": (2, "metric_tbsp", "olio"),
     "1 kg 200 g bones": (1.2, "kg", "bones"),
     "1 lb 4 oz beef, diced": (1.25, "lb", "beef"),
     "2 tbsp plus 1 tsp oil": (2 + 1 / 3, "tbsp", "oil"),
@@ -42,6 +72,40 @@ TYPED = {
     "one large onion": (1, "piece", "large onion"),
     "0 g": (0, "g", ""),
 }
+PARTS = (
+    *(
+        "1",
+        "2",
+        "250",
+        "1/2",
+        "½",
+        "1.5",
+        "a",
+        "half",
+        "two",
+        "dozen",
+        "and a half",
+        "g",
+        "kg",
+        "ml",
+    ),
+    *(
+        "l",
+        "cup",
+        "tbsp",
+        "of",
+        "of a",
+        "tin",
+        "(400 g)",
+        "%",
+        "/",
+        "t",
+        "x",
+        "-",
+        "flour",
+        "heaped",
+    ),
+)
 
 
 class Grammar(unittest.TestCase):
@@ -66,7 +130,7 @@ class Grammar(unittest.TestCase):
         self.assertTrue(understand("about 3 dl cream").approximate)
 
     def test_what_cannot_be_understood_is_kept_and_asked_about(self) -> None:
-        for text in ("", "salt to taste", "a good glug of olive oil", "1/0 cup", "g", "x" * 900):
+        for text in ("", "a good glug of olive oil", "1/0 cup", "g", "x" * 900):
             with self.subTest(text):
                 found = understand(text)
                 self.assertEqual((found.quantity, found.unit), (None, None))
@@ -74,11 +138,44 @@ class Grammar(unittest.TestCase):
                 self.assertIn("Type it as a number and a unit", found.question)
         self.assertEqual(understand("a good glug of olive oil").item, "olive oil")
 
-    def test_a_comma_before_three_digits_is_asked_about(self) -> None:
-        found = understand("1,500 g")
-        self.assertEqual(
-            (found.quantity, found.question), (1500, "Is 1,500 meant as 1500, or 1.500?")
-        )
+    def test_what_may_be_taken_for_something_else_is_asked_and_never_pieces(self) -> None:
+        for text in (
+            *("1 500 g", "1.500 g", "1,500 g", "1 c.", "1 T", "1 t", "2 of a kind", "3 % milk"),
+            *("1 tin tomatoes", "2 bottles wine", "200gbutter", "2 litrebottles", "5 cupfuls"),
+            *("250 g/ml", "a few sprigs", "2nd", "1 l 1/2", "a"),
+        ):
+            with self.subTest(text):
+                found = understand(text)
+                self.assertEqual((found.quantity, found.unit, found.high), (None, None, None))
+                self.assertTrue(found.question)
+        self.assertEqual(understand("1,500 g").question, "Is 1,500 meant as 1500, or 1.500?")
+        self.assertEqual(understand("1.500 g").question, "Is 1.500 meant as 1500, or 1.500?")
+
+    def test_no_amount_asks_nothing_where_it_is_said_so(self) -> None:
+        for text in ("salt to taste", "salt, as needed", "pepper q.s.", "sale q.b.", "flour"):
+            found = understand(text)
+            self.assertEqual((found.quantity, found.unit, found.question), (None, None, ""), text)
+        self.assertEqual(question_of(understand("salt to taste")), "")
+        self.assertIn("No amount could be read", question_of(understand("flour")))
+
+    def test_heaped_scant_and_rounded_are_about(self) -> None:
+        for word in ("heaped", "scant", "rounded"):
+            found = understand(f"2 {word} tbsp flour")
+            self.assertEqual((found.quantity, found.unit, found.approximate), (2, "tbsp", True))
+        self.assertFalse(understand("2 level tbsp flour").approximate)
+        piece = understand("a 2 cm piece of ginger")
+        self.assertEqual((piece.quantity, piece.unit, piece.item), (1, "piece", "ginger"))
+        self.assertEqual((piece.note, piece.approximate), ("2 cm", True))
+
+    @given(st.lists(st.sampled_from(PARTS), min_size=1, max_size=6))
+    @examples(600)
+    def test_every_word_of_an_amount_is_used_or_it_asks(self, parts: list[str]) -> None:
+        found = understand(" ".join(parts))
+        if found.quantity is None:
+            return
+        first = (found.item.split() or [""])[0].lower()
+        self.assertFalse(first[:1].isdigit(), (parts, found))
+        self.assertNotIn(first, ("%", "/", "g", "kg", "ml", "l", "cup", "tbsp", "dozen", "tin"))
 
     def test_bare_spoons_are_those_of_the_kitchen(self) -> None:
         for spoons, wanted in (("us", "tbsp"), ("metric", "metric_tbsp"), ("au", "au_tbsp")):
@@ -100,7 +197,7 @@ class Grammar(unittest.TestCase):
         self.assertEqual(found.text, text)
         self.assertEqual(found.quantity is None, found.unit is None)
         self.assertTrue(found.quantity is None or found.quantity >= 0)
-        self.assertTrue(found.quantity is not None or found.question)
+        self.assertTrue(found.quantity is not None or question_of(found) or found.note)
 
     @given(st.floats(0.25, 5000), st.sampled_from(["g", "kg", "ml", "l", "oz", "tbsp"]))
     @examples(100)

@@ -43,7 +43,7 @@ def main() -> int:
     if coverage:
         lanes.keep(CORE_COVERAGE.run())
     if not lanes.outcomes:
-        print(f"Nothing has a name that holds {' and '.join(asked.names)}.")
+        print(f"Nothing has a name that holds {' or '.join(asked.names)}.")
     remembered.after(lanes.outcomes, asked.thorough, seed).save()
     return report(lanes, time.monotonic() - started)
 
@@ -53,8 +53,8 @@ def arguments() -> argparse.Namespace:
         prog="./ladle test",
         description="Every check and test. NAMEs of suites and checks choose among them"
         f" ({', '.join(SUITES)}; {', '.join(check.name for check in CHECKS)});"
-        " any other NAME keeps the tests whose full names hold it, and the modules whose names do,"
-        " where there are such.",
+        " any other NAME keeps the tests whose full names hold it; one that modules are named by"
+        " keeps to these.",
     )
     parser.add_argument("names", nargs="*", metavar="NAME")
     parser.add_argument("--thorough", action="store_true", help="try all that each test can try")
@@ -89,7 +89,7 @@ def chosen(asked: argparse.Namespace, remembered: Remembered) -> list[Suite | ob
     suites = [
         Suite(
             name,
-            lambda test: all(word in test for word in words),
+            lambda test: not words or any(word in test for word in words),
             modules_of(name, words),
             coverage=name == "core" and not words,
         )
@@ -100,10 +100,9 @@ def chosen(asked: argparse.Namespace, remembered: Remembered) -> list[Suite | ob
 
 
 def modules_of(suite: str, words: list[str]) -> str:
-    """The pattern of the modules that a word names, so that no other is loaded; else of all."""
-    patterns = (f"test*{word}*.py" for word in words)
-    folder = ROOT / "tests" / suite
-    return next((pattern for pattern in patterns if any(folder.glob(pattern))), "test*.py")
+    """The pattern of the modules that a single word names, so that only they are loaded."""
+    pattern = f"test*{words[0]}*.py" if len(words) == 1 else "test*.py"
+    return pattern if any((ROOT / "tests" / suite).glob(pattern)) else "test*.py"
 
 
 def of_checks(word: str) -> bool:

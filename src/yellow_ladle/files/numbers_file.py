@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from yellow_ladle.core.amounts.grammar import Understood
+from yellow_ladle.core.amounts.grammar import Understood, question_of
 from yellow_ladle.core.amounts.weighing import Weighed
 from yellow_ladle.core.book import Book, items_of
 from yellow_ladle.core.numbers.balance import Balance
@@ -52,7 +52,7 @@ def amount_content(found: Understood, weighed: Weighed) -> dict[str, Any]:
         "grams": _rounded(weighed.grams),
         "millilitres": _rounded(weighed.millilitres),
         "approximate": found.approximate,
-        "question": found.question,
+        "question": question_of(found),
     }
 
 

@@ -6,7 +6,7 @@ from typing import Any
 from rich.console import Console
 from rich.table import Table
 
-from yellow_ladle.core.amounts.grammar import Understood
+from yellow_ladle.core.amounts.grammar import Understood, question_of
 from yellow_ladle.core.amounts.weighing import Weighed
 from yellow_ladle.core.book import Book
 from yellow_ladle.core.fitting import Verdict
@@ -140,5 +140,5 @@ def print_amount(found: Understood, weighed: Weighed) -> None:
         weight = "weight not known" if grams is None else f"{grams:.4g} g"
         room = "volume not known" if volume is None else f"{volume:.4g} ml"
         console.print(f"{told}: {weight}, {room}")
-    if found.question:
-        console.print(found.question)
+    if question := question_of(found):
+        console.print(question)

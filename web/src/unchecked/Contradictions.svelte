@@ -29,7 +29,8 @@
           {asWords(entry.flag)}: stated {levelWord(entry.level)}, but {other(entry)}. Counts as
           {levelWord(entry.reads)}.
         </span>
-        <a class="inline-flex min-h-11 items-center underline" href={place}>Correct the statement</a>
+        <a class="inline-flex min-h-11 items-center underline" href={place}>Correct the statement</a
+        >
         or
         <a class="inline-flex min-h-11 items-center underline" href="{place}?tab=numbers"
           >{UNITS[entry.against] ? 'correct the number' : 'correct the class'}</a

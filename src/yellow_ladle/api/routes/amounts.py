@@ -7,7 +7,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.ledger import TheBook
 from yellow_ladle.api.problems import PROBLEMS, Missing
-from yellow_ladle.core.amounts.grammar import LONGEST, understand
+from yellow_ladle.core.amounts.grammar import LONGEST, question_of, understand
 from yellow_ladle.core.book import Line
 
 router = APIRouter(tags=["amounts"], responses=PROBLEMS)
@@ -44,7 +44,7 @@ def amount(
         raise Missing("pot or product", item)
     found = understand(text, book.units, book.kitchen.spoons)
     grams = volume = None
-    question = found.question
+    question = question_of(found)
     if found.quantity is not None and found.unit is not None:
         unit = book.units[found.unit]
         volume = found.quantity * unit.size if unit.size and unit.kind == "volume" else None

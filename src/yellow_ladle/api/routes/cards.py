@@ -11,7 +11,7 @@ from yellow_ladle.api.figures import figures_out
 from yellow_ladle.api.ledger import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.presence import Presence
 from yellow_ladle.api.problems import PROBLEMS
-from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.amounts.grammar import question_of, understand
 from yellow_ladle.core.amounts.scaling import (
     CannotScale,
     scaled,
@@ -212,11 +212,14 @@ def here(id: str, wanted: HereIn, request: Request, now: TheBook) -> HereOut:
     return HereOut(others=others, version=now.versions.get(id))
 
 
+TIMES = "Type how many times: 0.5, 2, 12."
+
+
 def _factor(now: Now, balance: Balance, made: Preparation, wanted: ScaleIn) -> float:
     kitchen = now.reading.book.kitchen
     found = understand(wanted.text, now.reading.book.units, kitchen.spoons)
     if found.quantity is None or found.unit is None:
-        raise BookRefused([Fault("text", found.question)])
+        raise BookRefused([Fault("text", question_of(found) or TIMES)])
     match wanted.by:
         case "yield":
             return to_yield(balance, made.id, found.quantity, found.unit)
@@ -227,6 +230,7 @@ def _factor(now: Now, balance: Balance, made: Preparation, wanted: ScaleIn) -> f
                 raise BookRefused([Fault("line", f"the card has no line {wanted.line + 1}")])
             return to_what_is_there(balance, made.id, wanted.line, found.quantity, found.unit)
         case "factor":
-            if not 0 < found.quantity < 10_000:
-                raise CannotScale("Type how many times: 0.5, 2, 12.")
+            bare = found.unit == "piece" and found.item.lower() in ("", "times", "x")
+            if not bare or not 0 < found.quantity < 10_000:
+                raise CannotScale(TIMES)
             return found.quantity

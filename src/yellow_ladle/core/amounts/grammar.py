@@ -1,7 +1,8 @@
 """Amounts as people type them: `1 1/2 cups`, `½ l`, `4-6 sprigs thyme`, `a pinch of salt`.
 
-The words of the units are data (units.toml); what is here is the grammar around them. What cannot
-be understood is kept as typed, with a question.
+The words of the units are data (units.toml); what is here is the grammar around them. Whatever is
+typed, either every word of the amount is used, or it is kept as typed with a question: an amount
+that is misread puts ten times too much in somebody's pot.
 """
 
 import re
@@ -11,17 +12,13 @@ from fractions import Fraction
 from functools import lru_cache
 from unicodedata import normalize, numeric
 
+from yellow_ladle.core.amounts.number_words import ARTICLES, part_at, times_at, words_at
 from yellow_ladle.core.units import Spoons, Unit, shipped_units
 
 LONGEST = 400
 """Signs in one line of a recipe; anything longer is not one."""
 
-_COUNTS = {
-    **{"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6},
-    **{"seven": 7, "eight": 8, "nine": 9, "ten": 10, "eleven": 11, "twelve": 12, "dozen": 12},
-    **{"half": 0.5, "quarter": 0.25},
-}
-_DIGITS = r"\d+(?:[.,]\d+)*"
+_DIGITS = r"\d+(?:[.,]\d+)*|[.,]\d+"
 _GLYPHS = "¼½¾⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞"
 _NUMBER = re.compile(
     rf"(?P<whole>\d+)?\s*(?P<glyph>[{_GLYPHS}])"
@@ -29,16 +26,46 @@ _NUMBER = re.compile(
     rf"|(?P<digits>{_DIGITS})"
 )
 _ABOUT = re.compile(r"(?:about|approx\.?|approximately|around|roughly|ca\.?|c\.|~)\s*", re.I)
+_CONTAINERS = (
+    *("tin", "can", "jar", "bottle", "packet", "pack", "package", "pot", "tub", "carton", "sachet"),
+    *("bag", "box", "block", "tube", "punnet", "dose", "glas", "flasche", "packung", "päckchen"),
+    *("becher", "beutel", "boîte", "bocal", "bouteille", "paquet", "brique", "lata", "bote"),
+    *("botella", "paquete", "tarro", "lattina", "scatoletta", "vasetto", "bottiglia"),
+    *("confezione", "barattolo"),
+)
+_CONTAINER = re.compile(
+    rf"(?P<what>{'|'.join(_CONTAINERS)})(?:s|es|n|e|i)?(?=[\s,(]|$)\s*(?:of|de|von|di|d')?\s*", re.I
+)
+_EACH = re.compile(r",?\s*(?:each|apiece|je|chacun[e]?|cada un[oa]|ciascun[oa])$", re.I)
+_LENGTH = re.compile(
+    r"(?P<size>\d+(?:[.,]\d+)?(?:\s*-\s*\d+)?[- ]?(?:cm|mm|in|inch(?:es)?|\"))[- ]+"
+    r"(?:piece|length|knob|chunk|strip|stick|thumb)s?(?=[\s,]|$)\s*",
+    re.I,
+)
+_ABOUT_HOW = ("heaped", "heaping", "scant", "rounded", "good", "generous")
+_BUTTERS = ("butter", "margarine", "shortening", "beurre", "mantequilla", "burro", "lard")
+_NO_AMOUNT = re.compile(
+    r"(?:,?\s*\(?\b(?:to taste|as needed|as required|to serve|to finish|optional|for \w+ing"
+    r"|q\.?\s?s\.?|q\.?\s?b\.?|nach geschmack|nach bedarf|au goût|al gusto|quanto basta)\)?)$",
+    re.I,
+)
 _TO = re.compile(r"\s*(?:-|–|—|to|or)\s*", re.I)
 _TIMES = re.compile(r"\s*[x×]\s*", re.I)
 _PLUS = re.compile(r"\s*(?:\+|plus|and)\s+", re.I)
-_OF = re.compile(r"of\s+", re.I)
+_OF = re.compile(r"(?:(?:of|de|di|von)\s+|d['’])", re.I)
+_AND_A_FRACTION = re.compile(rf"and\s+(?=\d+\s*[/⁄]|[{_GLYPHS}])", re.I)
+_SOME = ("few", "couple", "some", "several", "handful", "lot")
+_PARTITIVE = re.compile(r"of\s+an?\s+", re.I)
 _SIZES = re.compile(
     r"(?:a\s+)?(?P<how>heaped|heaping|level|scant|rounded|good|generous|big|large|small|medium)"
     r"(?:[- ]sized)?\s+",
     re.I,
 )
-_WORD = re.compile(r"[^\W\d_]+(?:\s?[^\W\d_]+)*", re.UNICODE)
+_WORD = re.compile(r"[^\W\d]+(?:['’][^\W\d]+)?\.?", re.UNICODE)
+MAX_UNIT_WORDS = 4
+_MEASURES_FROM = 4
+"""Letters from which on the beginning of a word is taken for a measure: `litres` in `litrefuls`."""
+_SHORT_MEASURES = ("cup", "tsp", "tbs", "tbsp")
 _ASIDE = re.compile(
     r",?\s*\b(?P<said>to taste|as needed|as required|to serve|to finish|for \w+ing|optional)$", re.I
 )
@@ -46,6 +73,8 @@ _LOOSE = re.compile(r"(?:an?|some|few)\s+(?P<measure>[^\d,]+?)\s+of\s+(?P<item>.
 _THOUSANDS = re.compile(r"\d{1,3}(?:[,.]\d{3})+")
 _BRACKET = re.compile(r"\(([^()]*)\)\s*")
 
+UNSURE = 'What is meant by "{text}"? Type it as a number and a unit: 250 g, 1 1/2 cups.'
+SIZELESS = "How much is in one {what}? Type it with its size: 2 x 400 g."
 UNREAD = 'No amount could be read in "{text}". Type it as a number and a unit: 250 g, 1 1/2 cups.'
 
 
@@ -57,7 +86,7 @@ class Understood:
     `piece` where things are counted by their name, and both are None where no amount was found.
     `item` is what stands after the amount, `note` what stands after its comma or in brackets.
     `approximate` marks "about", ranges and measures of the hand; `question` is empty where nothing
-    is to be asked.
+    is to be asked; while it stands, there is no quantity and no unit.
     """
 
     text: str
@@ -92,6 +121,13 @@ def understand(
     return _Reader(text, plain, shipped_units() if known is None else known, spoons).read()
 
 
+def question_of(found: Understood) -> str:
+    """What is to be asked of a text that has to be an amount; `to taste` needs none."""
+    if found.question or found.quantity is not None or found.note:
+        return found.question
+    return UNREAD.format(text=found.text[:60])
+
+
 class _Reader:
     def __init__(self, typed: str, plain: str, known: Mapping[str, Unit], spoons: Spoons) -> None:
         self.typed, self.plain = typed, plain
@@ -99,15 +135,20 @@ class _Reader:
         self.words = _words_of(tuple(known.values()))
         self.at = 0
         self.question = ""
+        self.about = False
         self.notes: list[str] = []
 
     def read(self) -> Understood:
         approximate = self._skip(_ABOUT)
         if (loose := self._loose()) is not None:
             return loose
+        if (piece := self._length()) is not None:
+            return piece
         low = self._number()
         if low is None:
             return self._without_number()
+        if (piece := self._length(low)) is not None:
+            return piece
         times, high = 1.0, None
         if self._skip(_TIMES) and (size := self._number()) is not None:
             times, low = low, size
@@ -118,6 +159,11 @@ class _Reader:
                 self.at, high = here, None
         low, unit = self._packed(low)
         unit = unit or self._unit()
+        if unit is not None and times == 1 and (part := part_at(self.plain, self.at)):
+            low, self.at = low + part.value, part.end
+            self._skip(_OF)
+        if unit is not None and self.known[unit].size:
+            self._skip(_CONTAINER)
         quantity = low if high is None else (low + high) / 2
         quantity, low, high = (
             quantity * times,
@@ -129,7 +175,13 @@ class _Reader:
             quantity, low = quantity + more, low + more
             high = None if high is None else high + more
         item, note = self._rest()
+        if not self.question:
+            self.question = self._doubt(unit, item)
+        if unit == "stick" and item and not any(word in item.lower() for word in _BUTTERS):
+            unit = "piece"
         about = unit is not None and self.known[unit].about
+        if self.question:
+            return Understood(self.typed, item=item, note=note, question=self.question)
         return Understood(
             self.typed,
             quantity,
@@ -138,9 +190,48 @@ class _Reader:
             high,
             item,
             note,
-            approximate or about or high is not None,
-            self.question,
+            approximate or about or self.about or high is not None,
         )
+
+    def _length(self, count: float = 1.0) -> Understood | None:
+        """`a 2 cm piece of ginger` is one piece, of a size that nobody can weigh."""
+        found = _LENGTH.match(self.plain, self.at)
+        if found is None:
+            return None
+        self.at = found.end()
+        self.notes.append(found["size"])
+        item, note = self._rest()
+        return Understood(self.typed, count, "piece", item=item, note=note, approximate=True)
+
+    def _doubt(self, unit: str | None, item: str) -> str:
+        """What is to be asked where words of the amount are left over before the item."""
+        rest = self.plain[self.at :]
+        text = self.plain[:60]
+        if unit is not None:
+            left = any(_goes_on(words) or self._measures(words) for words in (rest, item))
+            return UNSURE.format(text=text) if left else ""
+        if _goes_on(item) or self._measures(item):
+            return UNSURE.format(text=text)
+        if not rest.strip() and self.plain.lower() in ARTICLES:
+            return UNREAD.format(text=text)
+        if (container := _CONTAINER.match(rest) or _CONTAINER.match(item)) is not None:
+            return SIZELESS.format(what=container["what"].lower())
+        glued = self.at > 0 and self.plain[self.at - 1].isdigit() and rest[:1].isalpha()
+        if glued or re.match(r"\s*(?:%|\d|of\s+an?\b|[/×*=])", rest, re.I):
+            return UNSURE.format(text=text)
+        word = re.match(r"\s*([^\W\d_]+)", rest)
+        if word is None:
+            return ""
+        first = word[1].lower()
+        if len(first) == 1 or first in _SOME:
+            return UNSURE.format(text=text)
+        begins = any(
+            first.startswith(measure)
+            for measure in self.words
+            if self.known[self.words[measure]].kind != "piece"
+            and (len(measure) >= _MEASURES_FROM or measure in _SHORT_MEASURES)
+        )
+        return UNSURE.format(text=text) if begins else ""
 
     def _loose(self) -> Understood | None:
         """`a glug of oil`: a measure that nobody knows is kept as typed."""
@@ -148,13 +239,22 @@ class _Reader:
         if found is None:
             return None
         words = found["measure"].lower().split()
-        if any(" ".join(words[n:]) in self.words for n in range(len(words))):
+        runs = ((n, m) for n in range(len(words)) for m in range(n + 1, len(words) + 1))
+        if any(" ".join(words[n:m]).rstrip(".") in self.words for n, m in runs):
             return None
         question = UNREAD.format(text=self.plain[:60])
         return Understood(self.typed, item=found["item"].strip(), question=question)
 
+    def _measures(self, rest: str) -> bool:
+        """Whether what is left begins with one more measure."""
+        for word, _ in _beginnings(rest, 0):
+            unit = self.known.get(self.words.get(word, ""))
+            if unit is not None and unit.kind != "piece" and unit.size:
+                return True
+        return False
+
     def _without_number(self) -> Understood:
-        """`pinch of salt` is one pinch; anything else is asked about."""
+        """`pinch of salt` is one pinch, `salt to taste` no amount; anything else is asked."""
         unit = self._unit()
         counted = self.known.get(unit or "")
         if unit is not None and counted and (counted.about or counted.kind == "piece"):
@@ -169,10 +269,14 @@ class _Reader:
                 question=self.question,
             )
         self.at = 0
+        named = _NO_AMOUNT.search(self.plain)
         item, note = self._rest()
-        return Understood(
-            self.typed, item=item, note=note, question=UNREAD.format(text=self.plain[:60])
-        )
+        if named is not None and named.start() > 0 and not note:
+            note, item = named[0].strip(" ,()"), self.plain[: named.start()].strip(" ,(")
+        measure = unit is not None or any(sign.isdigit() for sign in self.plain)
+        asks = measure or not any(sign.isalpha() for sign in item)
+        question = UNREAD.format(text=self.plain[:60]) if asks else ""
+        return Understood(self.typed, item=item, note=note, question=question)
 
     def _number(self) -> float | None:
         found = _number_at(self.plain, self.at)
@@ -180,19 +284,40 @@ class _Reader:
             return None
         self.at = found.end
         self.question = self.question or found.question
-        self._skip(re.compile(r"\s+"))
+        spaced = self._skip(re.compile(r"\s+"))
+        if spaced and found.value == int(found.value) and self._skip(_AND_A_FRACTION):
+            part = _number_at(self.plain, self.at)
+            assert part is not None
+            self.at = part.end
+            self._skip(re.compile(r"\s+"))
+            return found.value + part.value
+        if spaced and (times := times_at(self.plain, self.at)):
+            self.at = times.end
+            return found.value * times.value
         return found.value
 
     def _packed(self, count: float) -> tuple[float, str | None]:
-        """`1 (400 g) tin` is 400 g: a size in brackets before what is counted."""
-        bracket = _BRACKET.match(self.plain, self.at)
-        if bracket is None:
-            return count, None
-        inside = understand(bracket[1], self.known, self.spoons)
-        if inside.quantity is None or inside.unit == "piece":
-            return count, None
-        self.at = bracket.end()
-        return count * inside.quantity, inside.unit
+        """`1 (400 g) tin`, `3 tins (400 g each)` and `1 400 g tin`: what is packed, by its size."""
+        container = _CONTAINER.match(self.plain, self.at)
+        at = container.end() if container else self.at
+        bracket = _BRACKET.match(self.plain, at)
+        if bracket is not None:
+            each = _EACH.sub("", bracket[1])
+            inside = understand(each, self.known, self.spoons)
+            if inside.quantity is not None and inside.unit != "piece" and not inside.item:
+                self.at = bracket.end()
+                return count * inside.quantity, inside.unit
+        here, asked = self.at, self.question
+        size = _number_at(self.plain, here) if self.plain[here : here + 1].isdigit() else None
+        if size is not None and count == int(count):
+            self.at = size.end
+            self._skip(re.compile(r"\s+|-"))
+            unit = self._unit()
+            if unit is not None and self.known[unit].size and _CONTAINER.match(self.plain, self.at):
+                self.question = asked or size.question
+                return count * size.value, unit
+        self.at, self.question = here, asked
+        return count, None
 
     def _more(self, unit: str) -> float:
         """What follows of the same kind: the ounces of `1 lb 4 oz`, in the first unit."""
@@ -216,15 +341,16 @@ class _Reader:
         start = self.at
         if (sized := _SIZES.match(self.plain, self.at)) is not None:
             self.at = sized.end()
-        found = _WORD.match(self.plain, self.at)
-        for text in _beginnings(found[0]) if found else ():
-            unit = self.words.get(text.lower())
+        self._skip(_PARTITIVE)
+        for text, end in _beginnings(self.plain, self.at):
+            unit = self.words.get(text)
             if unit is None:
                 continue
-            self.at += len(text)
-            self._skip(re.compile(r"\.?\s*"))
+            self.at = end
+            self._skip(re.compile(r"\s*"))
             if sized is not None:
                 self.notes.append(sized["how"].lower())
+                self.about = self.about or sized["how"].lower() in _ABOUT_HOW
             self._skip(_OF)
             return self.known[unit].gives_way_to.get(self.spoons, unit)
         self.at = start
@@ -232,7 +358,7 @@ class _Reader:
 
     def _rest(self) -> tuple[str, str]:
         """What the line is about, and what is said of it after a comma or in brackets."""
-        rest = self.plain[self.at :].strip(" .;")
+        rest = self.plain[self.at :].strip(" .;,")
         for bracket in _BRACKET.finditer(rest):
             self.notes.append(bracket[1].strip())
         rest = _BRACKET.sub("", rest).strip()
@@ -251,10 +377,16 @@ class _Reader:
         return bool(found[0])
 
 
+def _goes_on(words: str) -> bool:
+    """Whether words begin with more of an amount: a number, a per cent sign, a dozen."""
+    return bool(re.match(rf"\s*[\d{_GLYPHS}/%*=×-]", words) or times_at(words, 0))
+
+
 def _number_at(text: str, at: int) -> _Number | None:
     found = _NUMBER.match(text, at)
     if found is None:
-        return _count_at(text, at)
+        words = words_at(text, at)
+        return None if words is None else _Number(words.value, words.end)
     if found["glyph"]:
         return _Number(int(found["whole"] or 0) + numeric(found["glyph"]), found.end())
     if found["bottom"]:
@@ -266,12 +398,13 @@ def _number_at(text: str, at: int) -> _Number | None:
 
 
 def _decimal(digits: str, end: int) -> _Number | None:
-    """`1.5` and `1,5` alike. A comma before three digits parts thousands, and is asked about."""
+    """`1.5` and `1,5` alike. A sign before three digits may part thousands, and is asked about."""
     if len(digits) > 12:
         return None
-    if _THOUSANDS.fullmatch(digits) and ("," in digits or digits.count(".") > 1):
+    if _THOUSANDS.fullmatch(digits) and digits[0] != "0":
         value = float(re.sub(r"[,.]", "", digits))
-        other = f", or {digits.replace(',', '.')}" if digits.count(",") == 1 else ""
+        once = digits.count(",") + digits.count(".") == 1
+        other = f", or {digits.replace(',', '.')}" if once else ""
         return _Number(value, end, f"Is {digits} meant as {value:.0f}{other}?" if other else "")
     try:
         last = max(digits.rfind(","), digits.rfind("."))
@@ -281,26 +414,16 @@ def _decimal(digits: str, end: int) -> _Number | None:
         return None
 
 
-def _count_at(text: str, at: int) -> _Number | None:
-    """A number in words; `half a` and `a dozen` are one number."""
-    found = re.compile(r"[a-z]+(?=\s|$)", re.I).match(text, at)
-    value = _COUNTS.get(found[0].lower()) if found else None
-    if found is None or value is None:
-        return None
-    end = found.end()
-    halved = re.compile(r"\s+and a (half|quarter)(?=\s|$)", re.I).match(text, end)
-    if halved is not None:
-        return _Number(value + _COUNTS[halved[1].lower()], halved.end())
-    more = re.compile(r"\s+(an?|dozen|half|quarter)(?=\s|$)", re.I).match(text, end)
-    if more is not None and (value < 1 or more[1].lower() in ("dozen", "half", "quarter")):
-        return _Number(value * _COUNTS[more[1].lower()], more.end())
-    return _Number(float(value), end)
-
-
-def _beginnings(words: str) -> list[str]:
-    """`fl oz milk`, `fl oz`, `fl`: every beginning of a run of words, the longest first."""
-    ends = [found.end() for found in re.finditer(r"\S+", words)]
-    return [words[:end] for end in reversed(ends[:3])]
+def _beginnings(text: str, at: int) -> list[tuple[str, int]]:
+    """`fl oz milk`, `fl oz`, `fl` of `fl. oz. milk`: beginnings with their ends, longest first."""
+    found: list[tuple[str, int]] = []
+    words: list[str] = []
+    while len(words) < MAX_UNIT_WORDS and (word := _WORD.match(text, at)) is not None:
+        words.append(word[0].rstrip(".").lower())
+        found.append((" ".join(words), word.end()))
+        gap = re.compile(r"\s?").match(text, word.end())
+        at = gap.end() if gap else word.end()
+    return found[::-1]
 
 
 @lru_cache(maxsize=64)
