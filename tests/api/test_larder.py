@@ -133,6 +133,10 @@ class Tools(LarderTest):
         washed = self.post("/tools/uses", {"tool": "chinois", "item": None})
         self.assertEqual(len(washed["uses"]), 3)
         self.post("/tools/uses", {"tool": "chinois", "item": "nothing"}, 404)
+        problem = self.post("/tools/uses", {"tool": "shinois", "item": "garden-stock"}, 422)
+        self.assertIn('No tool "shinois"; did you mean "chinois"?', problem["detail"])
+        self.post("/tools/uses", {"tool": " CHINOIS", "item": "garden-stock"})
+        self.assertEqual(self.get("/day")["uses"][-1]["tool"], "chinois")
         self.assertEqual(
             self.get("/day", on="2020-01-01"), {"day": "2020-01-01", "uses": [], "traces": []}
         )

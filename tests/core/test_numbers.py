@@ -203,9 +203,12 @@ class SulphitesAndStarch(unittest.TestCase):
 
 
 class Declaring(unittest.TestCase):
-    def declared(self, *, by_amount: bool, wine: Product = WINE, ml: float = 50) -> bool:
-        sauce = pot("sauce", line("wine", quantity=ml, unit="ml"), yield_=Amount(1, "kg"))
-        made = book(wine, sauce)
+    def declared(
+        self, *, by_amount: bool, wine: Product = WINE, ml: float = 50, water: float = 1000
+    ) -> bool:
+        lines = (line("wine", quantity=ml, unit="ml"), line("water", quantity=water))
+        sauce = pot("sauce", *lines, yield_=Amount(1, "kg"))
+        made = book(wine, product("water", **ZERO), sauce)
         made = replace(made, kitchen=replace(made.kitchen, so2_by_amount=by_amount))
         found = read(made)
         self.assertIn("sulphites", found.levels("sauce"))
@@ -216,6 +219,10 @@ class Declaring(unittest.TestCase):
         self.assertTrue(self.declared(by_amount=False))
         self.assertFalse(self.declared(by_amount=True))
         self.assertTrue(self.declared(by_amount=True, ml=102))
+
+    def test_a_yield_above_what_went_in_thins_nothing_out(self) -> None:
+        self.assertTrue(self.declared(by_amount=True, water=900))
+        self.assertFalse(self.declared(by_amount=True, water=960))
 
     def test_an_amount_that_is_not_known_stays_declared(self) -> None:
         unknown = replace(WINE, so2_mg_per_kg=None)

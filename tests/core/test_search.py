@@ -171,6 +171,12 @@ class TheCardsOwnChoices(unittest.TestCase):
         lines = chosen.after.book.preparations["veloute"].lines
         self.assertEqual([entry.chosen for entry in lines], [False, True])
 
+    def test_a_retired_pot_is_offered_nowhere(self) -> None:
+        hen, leek, stock, garden, veloute = self.PIECES
+        retired = replace(garden, retired="2026-01-01")
+        for plan in asked("veloute", hen, leek, stock, retired, veloute, fit="vegetarian").plans:
+            self.assertNotIn("garden-stock", [swap.to for swap in plan.swaps])
+
     def test_stock_is_swapped_where_the_card_names_no_other(self) -> None:
         soup = pot("soup", line("hen-stock", "liquid"))
         [plan] = asked("soup", *self.PIECES, soup, fit="vegetarian").plans

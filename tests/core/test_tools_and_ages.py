@@ -15,7 +15,7 @@ from yellow_ladle.core.product import Bag, Evidence, Maker, Paper
 from yellow_ladle.core.reading import read
 from yellow_ladle.core.sentences import way_names
 from yellow_ladle.core.sign_off import SignOff, after
-from yellow_ladle.core.tools import Tool, Use
+from yellow_ladle.core.tools import Tool, Use, tool_id
 
 DAY = "2026-11-24"
 SIEVE = "fine sieve"
@@ -95,6 +95,24 @@ class OneDay(unittest.TestCase):
         found = day_reading(read(shared_book()), uses)
         self.assertEqual(found.level("gravy", "wheat"), MAY)
         self.assertEqual(found.level("roux", "hazelnut"), FREE)
+
+    def test_names_are_one_without_case_blanks_and_accents(self) -> None:
+        tools = (Tool("Stick blender", always_shared=True), Tool("Sieve", dedicated=True))
+        pieces = (
+            product("cod", "fish"),
+            product("leek"),
+            pot("stock", line("cod", equipment=("stick-BLENDER",))),
+            pot("soup", line("leek", equipment=("Stíck Blender",))),
+        )
+        carried = read(replace(book(*pieces), tools=tools))
+        [source] = carried.sources("soup")["fish"]
+        self.assertEqual((carried.level("soup", "fish"), source.tool), (MAY, "Stick blender"))
+        self.assertEqual(tool_id("Stíck  Blender"), "stick-blender")
+        day = day_reading(
+            read(replace(book(*pieces), tools=tools[1:])),
+            [Use("SIEVE", "stock"), Use("sieve", "soup")],
+        )
+        self.assertEqual(day.level("soup", "fish"), FREE)
 
 
 class Ages(unittest.TestCase):

@@ -109,6 +109,40 @@ class Deriving(CommandLine):
         self.assertIn("hen-leek-pie", done.stdout)
         self.assertIn("From your records only.", done.stdout)
 
+    def test_certificates_are_read_as_of_a_day(self) -> None:
+        small = {
+            "format": "yellow-ladle-book",
+            "version": 1,
+            "kitchen": {"name": "Small", "regime": "eu-14"},
+            "products": [
+                {
+                    "id": "lamb",
+                    "name": "Lamb",
+                    "class": "lamb",
+                    "statements": {"lamb": "contains"},
+                    "otherwise": "free",
+                    "certificates": ["halal"],
+                    "papers": {"halal": {"expires": "2026-06-30"}},
+                }
+            ],
+            "preparations": [
+                {
+                    "id": "stew",
+                    "name": "Stew",
+                    "kind": "dish",
+                    "lines": [{"item": "lamb", "quantity": 1, "unit": "kg", "role": "body"}],
+                }
+            ],
+        }
+        file = self.write(small)
+        for day, verdict in (("2026-06-30", "suits"), ("2026-07-01", "does_not_suit")):
+            read = json.loads(ladle("derive", file, "--on", day, "--json").stdout)
+            halal = read["items"]["stew"]["diets"]["halal"]
+            self.assertEqual(halal["verdict"], verdict, day)
+        self.assertEqual(halal["because"][0]["certificate"], "halal")
+        [fault] = self.refused("derive", file, "--on", "tomorrow")
+        self.assertIn('--on: "tomorrow" is no day', fault)
+
     def test_each_fault_has_a_line_of_its_own(self) -> None:
         line = {"item": "besamel", "quantity": -1, "unit": "g", "role": "body"}
         head = {"format": "yellow-ladle-book", "version": 1}

@@ -52,6 +52,18 @@ def today() -> str:
     return date.today().isoformat()
 
 
+def day_of(given: str | None) -> str:
+    """A day as an ISO date, today if none is named; refuses what is no day."""
+    from datetime import date
+
+    if given is None:
+        return today()
+    try:
+        return date.fromisoformat(given).isoformat()
+    except ValueError:
+        refuse([Fault("--on", f'"{given}" is no day; write it as 2026-11-25')])
+
+
 def place(given: Path | None) -> Path:
     """Where the kitchen's own data is kept."""
     from yellow_ladle.settings import Settings

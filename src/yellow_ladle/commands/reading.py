@@ -8,6 +8,7 @@ from yellow_ladle.commands.given import (
     AsJson,
     BookFile,
     book_of,
+    day_of,
     known,
     print_json,
     refuse,
@@ -20,6 +21,9 @@ from yellow_ladle.core.fault import Fault
 def derive(
     file: BookFile,
     regime: Annotated[str | None, typer.Option(help="Declare by this regime instead.")] = None,
+    on: Annotated[
+        str | None, typer.Option(metavar="DATE", help="Read certificates as of this day.")
+    ] = None,
     as_json: AsJson = False,
 ) -> None:
     """What every pot of a book carries, declares and suits."""
@@ -29,11 +33,12 @@ def derive(
     from yellow_ladle.core.regimes import regimes
     from yellow_ladle.files.reading_file import reading_content
 
+    day = day_of(on)
     book = book_of(file)
     if regime is not None:
         known("--regime", "regime", regime, regimes())
         book = replace(book, kitchen=replace(book.kitchen, regime=regime))
-    reading = read(book, today())
+    reading = read(book, day)
     if as_json:
         print_json(reading_content(reading))
     else:

@@ -12,7 +12,7 @@ from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.planner.score import FREE_OF_CHARGE, Score
 from yellow_ladle.core.reading import Reading, carry
-from yellow_ladle.core.tools import Through, users
+from yellow_ladle.core.tools import Through, tool_key
 
 When: TypeAlias = Literal["first", "with", "last"]
 
@@ -202,21 +202,24 @@ def beside(before: Reading, whole: Reading, pots: tuple[str, ...]) -> Reading:
     A tool that is always shared leaves in each what the usual pots carry, which go through it too.
     """
     shared = [tool.name for tool in before.book.tools if tool.always_shared and not tool.dedicated]
-    tools = {id: made.tools for id, made in whole.book.preparations.items()}
-    if not any(name in tools[pot] for name in shared for pot in pots):
+    tools = {id: set(map(tool_key, made.tools)) for id, made in whole.book.preparations.items()}
+    if not any(tool_key(name) in tools[pot] for name in shared for pot in pots):
         return whole
     through = dict(whole.through)
-    usual = users(before.book.tools, {id: m.tools for id, m in before.book.preparations.items()})
-    single = {
-        name: tuple(id for id, m in before.book.preparations.items() if name in m.tools)
+    usual = {
+        name: [
+            id
+            for id, made in before.book.preparations.items()
+            if tool_key(name) in map(tool_key, made.tools)
+        ]
         for name in shared
     }
     for pot in pots:
         more = [
             Through(name, other, before.levels(other), before.masks[other])
             for name in shared
-            if name in tools[pot]
-            for other in usual.get(name, single[name])
+            if tool_key(name) in tools[pot]
+            for other in usual[name]
         ]
         through[pot] = (*through.get(pot, ()), *more)
     return carry(whole.book, whole.on, through, whole.usual)

@@ -19,6 +19,7 @@ NUMBERS = (
     "so2_mg_per_kg",
     "density_g_per_ml",
     "unit_weight_g",
+    "price_per_kg",
 )
 PERCENT = ("salt_g_per_100g", "abv_percent")
 HEADINGS = {
@@ -34,6 +35,7 @@ HEADINGS = {
     "so2_mg_per_kg": ("so2", "sulphites mg/kg", "total so2"),
     "density_g_per_ml": ("density", "density g/ml"),
     "unit_weight_g": ("unit weight", "piece weight", "weight of one"),
+    "price_per_kg": ("price", "price per kg", "price/kg", "cost per kg"),
 }
 LEVELS: dict[str, Level] = {
     **{word: Level.of(word) for word in WORDS},

@@ -7,6 +7,7 @@ from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.plan import Plan, Swap
 from yellow_ladle.core.planner.proposing import Proposal
 from yellow_ladle.core.planner.standing import Blocked
+from yellow_ladle.core.tools import tool_id
 from yellow_ladle.files.reading_file import item_content
 
 
@@ -73,5 +74,6 @@ def blocked_content(blocked: Blocked) -> dict[str, Any]:
         "flag": blocked.flag,
         "why": blocked.why,
     }
-    more = {"tool": blocked.tool, "certificate": blocked.certificate}
+    tool = None if blocked.tool is None else tool_id(blocked.tool)
+    more = {"tool": tool, "certificate": blocked.certificate}
     return content | {key: value for key, value in more.items() if value is not None}

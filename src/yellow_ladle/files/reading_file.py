@@ -4,6 +4,7 @@ from typing import Any
 
 from yellow_ladle.core.reading import Reading, Reason
 from yellow_ladle.core.sources import Source
+from yellow_ladle.core.tools import tool_id
 
 
 def reading_content(reading: Reading) -> dict[str, Any]:
@@ -61,5 +62,5 @@ def source_content(source: Source) -> dict[str, Any]:
         "via": list(source.via),
     }
     if source.tool is not None:
-        content["tool"] = source.tool
+        content["tool"] = tool_id(source.tool)
     return content | {"own": True} if source.own else content

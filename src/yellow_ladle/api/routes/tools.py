@@ -8,9 +8,11 @@ from pydantic import BaseModel, Field
 from yellow_ladle.api.ledger import TheLedger
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.routes.kitchen import Named
+from yellow_ladle.core.book import Book
 from yellow_ladle.core.day import day_reading
-from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.tools import known_name, tool_key
 from yellow_ladle.files.book_models import ToolPiece
 from yellow_ladle.files.piece import Day, ItemId, Name
 from yellow_ladle.files.pieces import tool, tool_piece
@@ -70,14 +72,12 @@ def tools(ledger: TheLedger) -> list[ToolOut]:
     """Every tool, also those that only cards name, with what is in it today."""
     book = ledger.now.reading.book
     uses = uses_on(ledger, ledger.today)
-    known = {entry.name: tool_piece(entry) for entry in book.tools}
-    for made in book.preparations.values():
-        for name in made.tools:
-            known.setdefault(name, ToolPiece(name=name))
+    known = _known_tools(book)
+    by_key = {tool_key(name): name for name in known}
     pots: dict[str, list[Named]] = {name: [] for name in known}
     for id, made in book.preparations.items():
-        for name in dict.fromkeys(made.tools):
-            pots[name].append(Named(id=id, name=made.name))
+        for key in dict.fromkeys(map(tool_key, made.tools)):
+            pots[by_key[key]].append(Named(id=id, name=made.name))
     inside: dict[str, dict[str, Named]] = {name: {} for name in known}
     for use in uses:
         if use.item is None:
@@ -89,6 +89,16 @@ def tools(ledger: TheLedger) -> list[ToolOut]:
         ToolOut(tool=piece, pots=pots[name], inside=list(inside[name].values()))
         for name, piece in sorted(known.items())
     ]
+
+
+def _known_tools(book: Book) -> dict[str, ToolPiece]:
+    """Every tool by its name: those listed, then those that only cards name, each once."""
+    known = {entry.name: tool_piece(entry) for entry in book.tools}
+    for made in book.preparations.values():
+        for name in made.tools:
+            if known_name(name, known) is None:
+                known[name] = ToolPiece(name=name)
+    return known
 
 
 @router.put("/tools")
@@ -106,7 +116,11 @@ def use(wanted: UseIn, ledger: TheLedger) -> DayOut:
     """Writes down that something went through a tool, or that it was washed."""
     if wanted.item is not None and wanted.item not in ledger.now.reading.masks:
         raise Missing("pot or product", wanted.item)
-    add_use(ledger, wanted.tool, wanted.item, wanted.person)
+    known = _known_tools(ledger.now.reading.book)
+    name = known_name(wanted.tool, known)
+    if name is None:
+        raise BookRefused([Fault("tool", unknown("tool", wanted.tool, known))])
+    add_use(ledger, name, wanted.item, wanted.person)
     return _day(ledger, ledger.today)
 
 

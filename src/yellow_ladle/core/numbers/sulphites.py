@@ -3,11 +3,12 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from yellow_ladle.core.book import Book
+from yellow_ladle.core.book import Book, owner_of
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
 from yellow_ladle.core.regimes import regimes
 from yellow_ladle.core.sources import Source
+from yellow_ladle.core.yields import excess
 
 FLAG = "sulphites"
 _PLACE = CARRIED.index("so2")
@@ -56,10 +57,25 @@ def _unknown(balance: Balance, item: str, sources: tuple[Source, ...]) -> str:
             return f"nobody has checked them in {product.name}"
         if not product.so2_mg_per_kg:
             return f"nobody has recorded how much is in {product.name}"
+    for id in _beneath(book, item):
+        if excess(balance, id):
+            return f"{book.preparations[id].name} yields more than goes into it"
     missing = balance.missing(balance.of(item), _PLACE)
     if missing:
         return f"the amount in {book.name(missing[0])} is not known"
     return ""
+
+
+def _beneath(book: Book, item: str) -> list[str]:
+    """The preparation of an item and those that it is made from."""
+    found: dict[str, None] = {}
+    waiting = [owner_of(item)]
+    while waiting:
+        made = book.preparations.get(waiting.pop())
+        if made is not None and made.id not in found:
+            found[made.id] = None
+            waiting += [owner_of(made.lines[index].item) for index in made.counted()]
+    return list(found)
 
 
 def _group(book: Book) -> tuple[str, float] | None:
