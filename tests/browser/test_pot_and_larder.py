@@ -102,7 +102,7 @@ class Larder(BrowserTest):
         self.assertEqual(product.otherwise, Level.FREE)
         self.assertEqual(product.statements, {"mustard": Level.CONTAINS})
         self.assertEqual(product.evidence["mustard"].kind, "label")
-        self.shows("11 not checked", "header")
+        self.shows("10 not checked", "header")
         self.no_complaints()
 
     def test_a_new_product_begins_unchecked(self) -> None:

@@ -178,15 +178,15 @@ class Swaps(Bench):
         self.no_complaints()
 
     def test_two_plates_are_cleared_by_the_same_swaps(self) -> None:
-        self.open("/pots/hen-leek-pie/swaps", "#add-goal")
+        self.open("/pots/tomato-soup-plate/swaps", "#add-goal")
         self.goal("vegetarian", "vegetarian")
         self.pick("[aria-label='Clear another plate by the same swaps']", "Mushrooms on polenta")
         self.see("[aria-label='and Mushrooms on polenta: let go of it']")
         self.shows("In Mushrooms on polenta", "table")
         self.click("button", "Change it for all")
-        self.see("h1", "Hen and leek pie")
+        self.see("h1", "Tomato soup, fried crumbs")
         reading = self.served.ledger.now.reading
-        for plate in ("hen-leek-pie", "mushroom-polenta"):
+        for plate in ("tomato-soup-plate", "mushroom-polenta"):
             self.assertEqual(reading.verdict(plate, "vegetarian"), "suits")
 
     def test_no_plan_is_proved_and_read_out(self) -> None:

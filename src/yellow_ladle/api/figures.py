@@ -16,7 +16,7 @@ from yellow_ladle.api.figure_forms import (
     ThicknessOut,
     YieldedOut,
 )
-from yellow_ladle.core.book import Preparation, owner_of
+from yellow_ladle.core.book import Preparation, owner_of, used_item
 from yellow_ladle.core.cautions import called_for
 from yellow_ladle.core.colours import clashes
 from yellow_ladle.core.numbers.balance import CARRIED, Balance, portions_of
@@ -177,7 +177,8 @@ def _offered(reading: Reading, made: Preparation) -> list[OfferedOut]:
     for index, step in enumerate(made.method):
         if step.caution:
             continue
-        names = [book.name(item) for item in step.uses if owner_of(item) in reading.masks]
+        items = dict.fromkeys(map(used_item, step.uses))
+        names = [book.name(item) for item in items if owner_of(item) in reading.masks]
         found += [
             OfferedOut(step=index, id=caution.id, text=caution.text, source=caution.source)
             for caution in called_for(step.text, names)

@@ -36,7 +36,8 @@ def emptied(reading: Reading, bag: str, date: str, person: str | None, *, washed
         return replace(product, bag=replace(product.bag, emptied=date, emptied_by=person))
     why = {"otherwise": Evidence("own_knowledge", date, person)}
     empty = Bag((), date, person)
-    return replace(product, bag=empty, statements={}, otherwise=Level.FREE, evidence=why)
+    forgotten = replace(product, abv_percent=None, salt_g_per_100g=None, so2_mg_per_kg=None)
+    return replace(forgotten, bag=empty, statements={}, otherwise=Level.FREE, evidence=why)
 
 
 def _bag(reading: Reading, id: str) -> Product:

@@ -90,7 +90,8 @@ class ByProduct:
 class Step:
     """One step of a method. `minutes` are passive where nobody has to stand by.
 
-    `uses` are the items of the lines that go in here.
+    `uses` are the items of the lines that go in here; of an item on two lines `item#2` is the
+    second.
     """
 
     text: str
@@ -123,7 +124,8 @@ class Preparation:
     `otherwise` None follows the rule: unchecked while there are no lines, free once there are.
     `variant_of` is the preparation that a plan made this one from. `yield_note` says why more comes
     out than went in. `way` names the way that the card shows and that counts; `ways` hold the
-    others. `retired` is the day (ISO date) from which it is not offered any more.
+    others. `retired` is the day (ISO date) from which it is not offered any more. `not_in_it` are
+    words of its texts that somebody has said are not in it.
     """
 
     id: str
@@ -148,6 +150,7 @@ class Preparation:
     way: str = ""
     ways: tuple[Way, ...] = ()
     retired: str | None = None
+    not_in_it: tuple[str, ...] = ()
 
     @property
     def tools(self) -> tuple[str, ...]:
@@ -278,6 +281,11 @@ class Book:
 def by_product_item(preparation: str, by_product: str) -> str:
     """How lines name a by-product."""
     return f"{preparation}/{by_product}"
+
+
+def used_item(use: str) -> str:
+    """The item that a step's `uses` names, without the number of its line."""
+    return use.partition("#")[0]
 
 
 def owner_of(item: str) -> str:

@@ -54,6 +54,7 @@ def _head(before: Preparation, after: Preparation) -> Iterator[Difference]:
         ("The density", before.density_g_per_ml, after.density_g_per_ml),
         ("The way in use", before.way, after.way),
         ("Retired", before.retired, after.retired),
+        ("Said not to be in it", ", ".join(before.not_in_it), ", ".join(after.not_in_it)),
         ("The tools", ", ".join(before.equipment), ", ".join(after.equipment)),
         ("The by-products", _by_products(before), _by_products(after)),
         ("The other ways", _ways(before), _ways(after)),

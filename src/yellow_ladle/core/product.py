@@ -6,7 +6,7 @@ from typing import Literal, TypeAlias, get_args
 
 from yellow_ladle.core.levels import Level
 
-EvidenceKind: TypeAlias = Literal["label", "supplier", "plain_food", "own_knowledge"]
+EvidenceKind: TypeAlias = Literal["label", "supplier", "plain_food", "own_knowledge", "method"]
 CertificateKind: TypeAlias = Literal["halal", "kosher", "vegan", "gluten_free", "organic"]
 
 EVIDENCE: tuple[EvidenceKind, ...] = get_args(EvidenceKind)

@@ -51,7 +51,11 @@ def _lines(lines: tuple[Line, ...], moved: Callable[[str], str]) -> tuple[Line, 
 
 
 def _steps(method: tuple[Step, ...], moved: Callable[[str], str]) -> tuple[Step, ...]:
-    return tuple(replace(step, uses=tuple(map(moved, step.uses))) for step in method)
+    def named(use: str) -> str:
+        item, sign, number = use.partition("#")
+        return moved(item) + sign + number
+
+    return tuple(replace(step, uses=tuple(map(named, step.uses))) for step in method)
 
 
 def _product(product: Product, moved: Callable[[str], str]) -> Product:

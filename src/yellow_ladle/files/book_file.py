@@ -43,7 +43,7 @@ LATER = (
 """Fields of a product that are written only where they say something."""
 LATER_OF_POTS = (
     *("otherwise", "evidence", "variant_of", "class", "colour", "yield"),
-    *("density_g_per_ml", "portions", "pan", "batches", "way", "ways", "retired"),
+    *("density_g_per_ml", "portions", "pan", "batches", "way", "ways", "retired", "not_in_it"),
 )
 """Fields of a preparation that are written only where they say something."""
 MOST_BYTES = 64 * 1024 * 1024

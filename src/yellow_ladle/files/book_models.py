@@ -25,6 +25,7 @@ from yellow_ladle.files.piece import (
     Positive,
     Short,
     Text,
+    UsedId,
     Word,
 )
 from yellow_ladle.files.rule_pieces import RulingPiece
@@ -203,7 +204,8 @@ class ByProductPiece(Piece):
 class StepPiece(Piece):
     """One step of a method.
 
-    `uses` are the items that go in here; `passive` minutes need nobody to stand by.
+    `uses` are the items that go in here, `item#2` the second line of an item; `passive` minutes
+    need nobody to stand by.
     """
 
     text: Text
@@ -212,7 +214,7 @@ class StepPiece(Piece):
     cue: Text | None = None
     caution: Text | None = None
     equipment: list[Name] = []
-    uses: list[ItemId] = []
+    uses: list[UsedId] = []
     passive: bool = False
 
 
@@ -248,7 +250,8 @@ class PreparationPiece(Piece):
 
     Where `otherwise` is absent it is unchecked while there are no lines, and free once there are.
     `density_g_per_ml` is taken as 1 where it is null. `way` names the way that is in use and that
-    counts, `ways` hold the others. A `retired` one (ISO date) is not offered any more.
+    counts, `ways` hold the others. A `retired` one (ISO date) is not offered any more. `not_in_it`
+    are words of its texts that somebody has said are not in it.
     """
 
     id: Id
@@ -272,6 +275,7 @@ class PreparationPiece(Piece):
     way: Short = ""
     ways: Annotated[list[WayPiece], Field(max_length=20)] = []
     retired: Day | None = None
+    not_in_it: Annotated[list[Short], Field(max_length=200)] = []
 
 
 class ToolPiece(Piece):

@@ -19,6 +19,10 @@ FlagId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_]*$", max_length=80)]
 ItemId = Annotated[
     str, Field(pattern=r"^[a-z0-9][a-z0-9-]*(/[a-z0-9][a-z0-9-]*)?$", max_length=400)
 ]
+UsedId = Annotated[
+    str,
+    Field(pattern=r"^[a-z0-9][a-z0-9-]*(/[a-z0-9][a-z0-9-]*)?(#[1-9]\d{0,2})?$", max_length=404),
+]
 Word = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_-]*$", max_length=80)]
 Name = Annotated[str, Field(min_length=1, max_length=200)]
 Text = Annotated[str, Field(max_length=4000)]

@@ -120,6 +120,7 @@ def preparation(piece: PreparationPiece) -> Preparation:
         way=piece.way,
         ways=tuple(way(entry) for entry in piece.ways),
         retired=piece.retired,
+        not_in_it=tuple(piece.not_in_it),
     )
 
 
@@ -177,6 +178,7 @@ def preparation_piece(value: Preparation) -> PreparationPiece:
             "way": value.way,
             "ways": [way_piece(entry) for entry in value.ways],
             "retired": value.retired,
+            "not_in_it": list(value.not_in_it),
         }
     )
 

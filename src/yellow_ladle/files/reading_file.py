@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from yellow_ladle.core.card_words import card_words
 from yellow_ladle.core.reading import Reading, Reason
 from yellow_ladle.core.sources import Source
 from yellow_ladle.core.tools import tool_id
@@ -14,6 +15,10 @@ def reading_content(reading: Reading) -> dict[str, Any]:
         "version": 1,
         "regime": reading.book.kitchen.regime,
         "items": {item: item_content(reading, item) for item in sorted(reading.items())},
+        "words": [
+            {"item": word.item, "step": word.step, "text": word.text, "flags": list(word.flags)}
+            for word in card_words(reading)
+        ],
     }
 
 

@@ -106,6 +106,7 @@ def preparation_of(row: PreparationRow) -> Preparation:
         ),
         evidence=_evidence(row.statements),
         variant_of=row.variant_of,
+        not_in_it=tuple(row.not_in_it),
         pan=None if row.pan is None else Pan(**row.pan),
         batches=tuple(Batch(**batch) for batch in row.batches),
         ways=tuple(pieces.way(WayPiece.model_validate(way)) for way in row.ways),
@@ -122,6 +123,7 @@ def write_preparation(row: PreparationRow, preparation: Preparation) -> None:
     row.yield_quantity, row.yield_unit = (made.quantity, made.unit) if made else (None, None)
     row.equipment = list(preparation.equipment)
     row.variant_of = preparation.variant_of
+    row.not_in_it = list(preparation.not_in_it)
     row.pan = None if preparation.pan is None else asdict(preparation.pan)
     row.batches = [asdict(batch) for batch in preparation.batches]
     row.ways = [pieces.way_piece(way).model_dump(by_alias=True) for way in preparation.ways]

@@ -203,6 +203,7 @@ class PreparationRow(Base):
     way: Mapped[str] = mapped_column(default="", server_default="")
     ways: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
     retired: Mapped[str | None]
+    not_in_it: Mapped[list[str]] = mapped_column(default=list, server_default="[]")
     variant_of: Mapped[str | None] = mapped_column(
         ForeignKey("preparation.id", deferrable=True, initially="DEFERRED")
     )

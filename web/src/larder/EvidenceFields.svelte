@@ -8,8 +8,10 @@
     label: 'the label',
     supplier: "the supplier's sheet",
     plain_food: 'a plain single food',
-    own_knowledge: 'own knowledge'
+    own_knowledge: 'own knowledge',
+    method: "the card's own words"
   } as const;
+  const CHOSEN = ['label', 'supplier', 'plain_food', 'own_knowledge'] as const;
 
   const latest = $derived(
     Object.values(label.before.evidence ?? {})
@@ -22,8 +24,7 @@
   <label class="block">
     <span class="text-soft">Known from</span>
     <select class="field" bind:value={label.evidence}>
-      {#each Object.entries(KINDS) as [kind, text] (kind)}<option value={kind}>{text}</option
-        >{/each}
+      {#each CHOSEN as kind (kind)}<option value={kind}>{KINDS[kind]}</option>{/each}
     </select>
   </label>
   <PersonPick label="Read by" />

@@ -17,7 +17,7 @@
   const told = (step: Schema['StepPiece']) =>
     [step.passive && 'by itself', step.heat, ...(step.equipment ?? [])].filter(Boolean).join(' · ');
   const used = (step: Schema['StepPiece']) =>
-    (step.uses ?? []).map((item) => names[item]).filter(Boolean);
+    (step.uses ?? []).map((use) => names[use.replace(/#\d+$/, '')]).filter(Boolean);
 </script>
 
 {#if method.length > 0}

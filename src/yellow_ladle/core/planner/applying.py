@@ -5,6 +5,7 @@ from dataclasses import replace
 
 from yellow_ladle.core.book import Book, Preparation, by_product_item
 from yellow_ladle.core.by_products import used
+from yellow_ladle.core.card_texts import Renaming
 from yellow_ladle.core.change import Change, applied
 from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.ids import free_id
@@ -75,8 +76,12 @@ def _told(
     book: Book, swapped: Preparation, plan: Plan, adjustments: tuple[Adjustment, ...]
 ) -> Preparation:
     """A swapped preparation with its new method, and its amounts as worked out again."""
-    steps = reworked(book, book.preparations[swapped.id], plan.swaps).steps
-    return adjusted(replace(swapped, method=steps), adjustments)
+    usual = book.preparations[swapped.id]
+    steps = reworked(book, usual, plan.swaps).steps
+    to = {swap.from_: swap.to for swap in plan.swaps if swap.in_ == swapped.id}
+    renaming = Renaming.of(book, usual, to)
+    lines = tuple(replace(line, note=renaming.text(line.note)) for line in swapped.lines)
+    return adjusted(replace(swapped, lines=lines, method=steps), adjustments)
 
 
 def _without(made: Preparation, gone: frozenset[str]) -> Preparation:
@@ -91,8 +96,9 @@ def _pointed(made: Preparation, ids: Mapping[str, str], gone: frozenset[str]) ->
     A by-product that the new pot does not yield is still taken from the usual one.
     """
 
-    def named(item: str) -> str:
-        return item if item in gone else _renamed(item, ids)
+    def named(use: str) -> str:
+        item, sign, number = use.partition("#")
+        return use if item in gone else _renamed(item, ids) + sign + number
 
     lines = tuple(replace(line, item=named(line.item)) for line in made.lines)
     method = (replace(step, uses=tuple(map(named, step.uses))) for step in made.method)

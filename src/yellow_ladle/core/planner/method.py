@@ -4,7 +4,8 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal, TypeAlias
 
-from yellow_ladle.core.book import Book, Preparation, Step
+from yellow_ladle.core.book import Book, Preparation, Step, used_item
+from yellow_ladle.core.card_texts import INSTEAD_OF, Renaming
 from yellow_ladle.core.plan import Swap
 
 ChangeKind: TypeAlias = Literal["added", "changed", "dropped"]
@@ -38,12 +39,21 @@ class Reworked:
 def reworked(book: Book, made: Preparation, swaps: Iterable[Swap]) -> Reworked:
     """The method of a preparation, as its card has it, after the swaps of its lines.
 
-    A step that uses nothing but items whose rule drops them goes. A step that uses a swapped item
-    with others is told of the new one. What a rule says is put where the old item went in, or
-    before or after everything else.
+    A step that uses nothing but items whose rule drops them goes. Every other step names the new
+    item where it named the old one, or says to leave it out. What a rule says is put where the old
+    item went in, or before or after everything else.
     """
     swaps = [swap for swap in swaps if swap.in_ == made.id]
     to = {swap.from_: swap.to for swap in swaps}
+    # What thickens at the end stands nowhere before it.
+    late = {
+        swap.from_
+        for swap in swaps
+        if swap.when == "last" and made.lines[swap.line].role == "thickener"
+    }
+    renaming = Renaming.of(
+        book, made, {item: None if item in late else new for item, new in to.items()}
+    )
     dropping = {swap.from_ for swap in swaps if swap.drops}
     first = _added(book, [swap for swap in swaps if swap.when == "first"])
     last = _added(book, [swap for swap in swaps if swap.when == "last"])
@@ -52,10 +62,10 @@ def reworked(book: Book, made: Preparation, swaps: Iterable[Swap]) -> Reworked:
     gone: list[StepChange] = []
     for place, step in enumerate(made.method):
         told += _here(book, step, there)
-        if step.uses and set(step.uses) <= dropping:
+        if step.uses and set(map(used_item, step.uses)) <= dropping:
             gone.append(StepChange("dropped", place, step.text, step.minutes))
             continue
-        told.append(_following(book, step, to))
+        told.append(_following(step, to, renaming))
     # What no step speaks of is said before the rest is cooked.
     told[len(first) : len(first)] = _added(book, list(there.values()))
     told += last
@@ -70,7 +80,7 @@ def _added(book: Book, swaps: Sequence[Swap]) -> list[tuple[Step, StepChange | N
     for swap in swaps:
         uses = (swap.to,) if swap.to is not None else ()
         for place, text in enumerate(swap.method):
-            told = f"Instead of {book.name(swap.from_)}: {text}"
+            told = f"{INSTEAD_OF}{book.name(swap.from_)}: {text}"
             minutes = swap.minutes if place == len(swap.method) - 1 else None
             step = Step(told, minutes=minutes, uses=uses)
             found.append((step, StepChange("added", 0, told, minutes)))
@@ -79,17 +89,28 @@ def _added(book: Book, swaps: Sequence[Swap]) -> list[tuple[Step, StepChange | N
 
 def _here(book: Book, step: Step, there: dict[str, Swap]) -> list[tuple[Step, StepChange | None]]:
     """What the rules say where their items go in, each once."""
-    speaking = [there.pop(item) for item in step.uses if item in there]
+    items = dict.fromkeys(map(used_item, step.uses))
+    speaking = [there.pop(item) for item in items if item in there]
     return _added(book, speaking)
 
 
 def _following(
-    book: Book, step: Step, to: Mapping[str, str | None]
+    step: Step, to: Mapping[str, str | None], renaming: Renaming
 ) -> tuple[Step, StepChange | None]:
-    """A step with the new items in place of the old ones that it uses."""
-    if not any(item in to for item in step.uses):
+    """A step with the new items in place of the old ones that it uses and names."""
+    uses = tuple(new for use in step.uses if (new := to.get(used_item(use), use)) is not None)
+    changed = replace(
+        step,
+        uses=uses,
+        text=renaming.text(step.text),
+        cue=None if step.cue is None else renaming.text(step.cue),
+        caution=None if step.caution is None else renaming.text(step.caution),
+    )
+    if changed == step:
         return step, None
-    uses = tuple(new for item in step.uses if (new := to.get(item, item)) is not None)
-    new_names = [book.name(item) for item in uses if item not in step.uses]
-    said = f" (with {', '.join(new_names)})" if new_names else ""
-    return replace(step, uses=uses), StepChange("changed", 0, step.text + said, step.minutes)
+    said = changed.text
+    if said == step.text and uses != step.uses:
+        names = [renaming.new_name(use) for use in step.uses if used_item(use) in to]
+        said += f" (with {', '.join(name for name in names if name)})" if any(names) else ""
+        changed = replace(changed, text=said)
+    return changed, StepChange("changed", 0, said, step.minutes)
