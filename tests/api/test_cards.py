@@ -15,6 +15,9 @@ SOUP = {
 }
 
 
+EGG_WASH = {"text": "Brush with egg wash."}
+
+
 class CardTest(ApiTest):
     def card(self, id: str) -> dict[str, Any]:
         piece: dict[str, Any] = self.get(f"/preparations/{id}")["preparation"]
@@ -25,6 +28,44 @@ class CardTest(ApiTest):
 
     def rewritten(self, id: str, **rest: Any) -> dict[str, Any]:
         return {"change": "preparation", "preparation": self.card(id) | rest}
+
+
+class Words(CardTest):
+    """What a card's texts name and no line brings."""
+
+    def oatcakes(self, **rest: Any) -> dict[str, Any]:
+        card = self.card("oatcakes")
+        return card | {"method": [*card["method"], EGG_WASH]} | rest
+
+    def test_a_draft_names_them(self) -> None:
+        found = self.post("/cards/draft", {"preparation": self.oatcakes()})["words"]
+        step = len(self.card("oatcakes")["method"])
+        self.assertEqual(found, [{"step": step, "text": "egg wash", "flags": ["egg"]}])
+
+    def test_recorded_unrefused_it_is_unchecked_until_it_goes(self) -> None:
+        change = {"change": "preparation", "preparation": self.oatcakes()}
+        done = self.record(change)
+        made = self.card("oatcakes")
+        self.assertEqual(made["statements"], {"egg": "unchecked"})
+        self.assertEqual(made["evidence"]["egg"]["kind"], "method")
+        self.assertEqual(self.ledger.now.reading.level("mussel-plate", "egg").word, "unchecked")
+        plain = made | {"method": made["method"][:-1]}
+        self.record({"change": "preparation", "preparation": plain}, done["versions"]["oatcakes"])
+        self.assertEqual(self.card("oatcakes")["statements"], {})
+
+    def test_refused_it_is_remembered_and_states_nothing(self) -> None:
+        card = self.oatcakes(not_in_it=["egg wash"])
+        self.assertEqual(self.post("/cards/draft", {"preparation": card})["words"], [])
+        self.record({"change": "preparation", "preparation": card})
+        kept = self.reopened().now.reading.book.preparations["oatcakes"]
+        self.assertEqual((kept.not_in_it, dict(kept.statements)), (("egg wash",), {}))
+
+    def test_the_second_line_of_an_item_can_be_used(self) -> None:
+        step = {"text": "In with the rest.", "uses": ["oatmeal#2"]}
+        card = self.card("oatcakes") | {"method": [step]}
+        self.record({"change": "preparation", "preparation": card})
+        kept = self.reopened().now.reading.book.preparations["oatcakes"]
+        self.assertEqual(kept.method[0].uses, ("oatmeal#2",))
 
 
 class Figures(CardTest):

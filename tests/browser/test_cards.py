@@ -54,6 +54,20 @@ class CardBrowserTest(BrowserTest):
 
 
 class Writing(CardBrowserTest):
+    def test_a_word_without_a_line_is_refused_or_recorded_unchecked(self) -> None:
+        self.open("/pots/oatcakes/edit", "[aria-label='Amount of line 1']")
+        self.click("[role=tab]", "Method")
+        self.see("[aria-label^='Text ']").send_keys(" Brush with egg wash.")
+        self.shows("egg wash", "[data-card-words]")
+        self.accessible()
+        self.click("[data-card-words] button", "Not in it")
+        self.gone("[data-card-words]")
+        self.click("aside button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.made("oatcakes").not_in_it, ("egg wash",))
+        self.assertEqual(dict(self.made("oatcakes").statements), {})
+        self.no_complaints()
+
     def test_ten_amounts_as_people_write_them(self) -> None:
         self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
         for text, understood, grams in TYPED:

@@ -27,8 +27,10 @@ from yellow_ladle.api.change_forms import (
 from yellow_ladle.api.ledger import preparation_or_missing, product_or_missing
 from yellow_ladle.api.problems import Missing
 from yellow_ladle.core.bag import NoBag, added, emptied
-from yellow_ladle.core.change import Change, choosing, stating, with_lines
+from yellow_ladle.core.card_words import stated_by_words
+from yellow_ladle.core.change import Change, applied, choosing, reread, stating, with_lines
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.notices import with_maker, without_maker
 from yellow_ladle.core.numbers.bench import put_in
@@ -50,7 +52,8 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
         case ProductChange():
             return Change(products=(product_pieces.product(wanted.product),))
         case PreparationChange():
-            return Change(preparations=(pieces.preparation(wanted.preparation),))
+            made = pieces.preparation(wanted.preparation)
+            return Change(preparations=(stated_by_words(now.reading, made, now.reading.on),))
         case StatementChange():
             _known_flag(now, wanted.flag)
             if wanted.item not in book.products:
@@ -80,10 +83,7 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
             since = str(now.reading.on) if wanted.retired else None
             return Change(preparations=(replace(preparation, retired=since),))
         case BringIn():
-            return Change(
-                products=tuple(map(product_pieces.product, wanted.products)),
-                preparations=tuple(map(pieces.preparation, wanted.preparations)),
-            )
+            return _brought_in(now, wanted)
         case ProductsChange():
             return Change(products=tuple(map(product_pieces.product, wanted.products)))
         case MakerChange():
@@ -119,6 +119,16 @@ def refused_as(place: str, error: type[ValueError]) -> Iterator[None]:
         yield
     except error as refusal:
         raise BookRefused([Fault(place, str(refusal))]) from refusal
+
+
+def _brought_in(now: Now, wanted: BringIn) -> Change:
+    products = tuple(map(product_pieces.product, wanted.products))
+    made = tuple(map(pieces.preparation, wanted.preparations))
+    whole = Change(products, made)
+    if change_faults(applied(now.reading.book, whole), whole):
+        return whole
+    reading = reread(now.reading, whole).reading
+    return Change(products, tuple(stated_by_words(reading, each, reading.on) for each in made))
 
 
 def _thickening(now: Now, wanted: Thickening) -> Change:

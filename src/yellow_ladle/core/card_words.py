@@ -4,22 +4,27 @@ A step that says "melt the butter" on a card without butter puts it back into th
 flags say.
 """
 
-from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from collections.abc import Collection, Iterable, Iterator, Sequence
+from dataclasses import dataclass, replace
 from functools import cache
 
 from yellow_ladle.core.book import Book, Preparation, by_product_item, owner_of
+from yellow_ladle.core.change import Change, applied, reread
+from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.labels.finding import forms, hits
 from yellow_ladle.core.labels.languages import language_of
 from yellow_ladle.core.labels.letters import Token, tokens
 from yellow_ladle.core.labels.letters import words as words_of
 from yellow_ladle.core.labels.lexicon import Key, Lexicon, lexicon
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.product import Evidence
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.tables import table
 
 MAX_BEFORE = 4
 """Words between "without" and what it takes back: "without any of the butter"."""
+METHOD = "method"
+"""The evidence of a statement that a card's own words make."""
 MIN_NAME = 3
 """Letters of the shortest word that names an item by itself."""
 
@@ -80,6 +85,31 @@ def words_of_card(reading: Reading, made: Preparation) -> list[CardWord]:
             if new:
                 found.setdefault((step, words), CardWord(made.id, step, words, new))
     return sorted(found.values(), key=lambda word: -1 if word.step is None else word.step)
+
+
+def stated_by_words(reading: Reading, made: Preparation, on: str | None = None) -> Preparation:
+    """A card as it is recorded: what its words name and nobody refused is unchecked in it.
+
+    A statement that an earlier version's words made is gone with them. A card that cannot stand is
+    given back as it is, to be refused for what is wrong with it.
+    """
+    before = {flag for flag, why in made.evidence.items() if why.kind == METHOD}
+    plain = replace(
+        made,
+        statements={f: level for f, level in made.statements.items() if f not in before},
+        evidence={flag: why for flag, why in made.evidence.items() if flag not in before},
+    )
+    change = Change(preparations=(plain,))
+    if change_faults(applied(reading.book, change), change):
+        return made
+    after = reread(reading, change).reading
+    named = {flag for word in words_of_card(after, plain) for flag in word.flags}
+    new = [flag for flag in after.layout.bits if flag in named and flag not in plain.statements]
+    return replace(
+        plain,
+        statements={**plain.statements, **dict.fromkeys(new, Level.UNCHECKED)},
+        evidence={**plain.evidence, **dict.fromkeys(new, Evidence(METHOD, on))},
+    )
 
 
 def _named(
@@ -166,11 +196,3 @@ def no_food() -> tuple[Key, ...]:
 def _phrases(kind: str) -> tuple[Key, ...]:
     listed = str(table("card_words")[kind]).replace("\n", " ").split(",")
     return tuple(key for word in listed if (key := words_of(word)))
-
-
-def by_preparation(found: Iterable[CardWord]) -> Mapping[str, list[CardWord]]:
-    """Words of cards under the preparation that they stand on."""
-    sorted_: dict[str, list[CardWord]] = {}
-    for word in found:
-        sorted_.setdefault(word.item, []).append(word)
-    return sorted_

@@ -1569,6 +1569,18 @@ export interface components {
             };
         };
         /**
+         * CardWordOut
+         * @description Words of the card that name something which no line brings; `step` counts from 0.
+         */
+        CardWordOut: {
+            /** Step */
+            step: number | null;
+            /** Text */
+            text: string;
+            /** Flags */
+            flags: string[];
+        };
+        /**
          * CarriedOut
          * @description One flag above free, with every source.
          */
@@ -1788,6 +1800,8 @@ export interface components {
             }[];
             /** Names */
             names: string[];
+            /** Words */
+            words: components["schemas"]["CardWordOut"][];
         };
         /**
          * DrawnOut
@@ -1873,7 +1887,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "label" | "supplier" | "plain_food" | "own_knowledge";
+            kind: "label" | "supplier" | "plain_food" | "own_knowledge" | "method";
             /** Date */
             date?: string | null;
             /** Person */
@@ -3385,7 +3399,8 @@ export interface components {
          *
          *     Where `otherwise` is absent it is unchecked while there are no lines, and free once there are.
          *     `density_g_per_ml` is taken as 1 where it is null. `way` names the way that is in use and that
-         *     counts, `ways` hold the others. A `retired` one (ISO date) is not offered any more.
+         *     counts, `ways` hold the others. A `retired` one (ISO date) is not offered any more. `not_in_it`
+         *     are words of its texts that somebody has said are not in it.
          */
         PreparationPiece: {
             /** Id */
@@ -3462,6 +3477,11 @@ export interface components {
             ways: components["schemas"]["WayPiece"][];
             /** Retired */
             retired?: string | null;
+            /**
+             * Not In It
+             * @default []
+             */
+            not_in_it: string[];
         };
         /**
          * PreviewIn
@@ -4145,7 +4165,8 @@ export interface components {
          * StepPiece
          * @description One step of a method.
          *
-         *     `uses` are the items that go in here; `passive` minutes need nobody to stand by.
+         *     `uses` are the items that go in here, `item#2` the second line of an item; `passive` minutes
+         *     need nobody to stand by.
          */
         StepPiece: {
             /** Text */

@@ -10,6 +10,7 @@
   import { Recording, type Change } from '../ripple/recording.svelte';
   import { navigate } from '../routes';
   import AsideEdit from './AsideEdit.svelte';
+  import CardWords from './CardWords.svelte';
   import { CardDraft } from './cardDraft.svelte';
   import { Consequences } from './consequences.svelte';
   import EditFoot from './EditFoot.svelte';
@@ -124,6 +125,14 @@
       onrecord={record}
     />
     <EditFoot {draft} ondrop={leave} />
+    <CardWords
+      words={consequences.draft?.words ?? []}
+      {draft}
+      onaddline={() => {
+        tab = 'lines';
+        draft.addLine();
+      }}
+    />
     {#if consequences.draft}
       <QuietWarnings figures={consequences.draft.figures} />
       <Figures

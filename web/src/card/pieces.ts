@@ -16,7 +16,8 @@ export const EMPTY: Piece = {
   evidence: {},
   batches: [],
   way: '',
-  ways: []
+  ways: [],
+  not_in_it: []
 };
 
 export const EMPTY_LINE: LinePiece = {

@@ -20,6 +20,7 @@ from yellow_ladle.core.amounts.scaling import (
     to_yield,
 )
 from yellow_ladle.core.book import Preparation
+from yellow_ladle.core.card_words import words_of_card
 from yellow_ladle.core.change import Change, reread
 from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.levels import LevelWord
@@ -42,12 +43,21 @@ class DraftIn(BaseModel):
     preparation: PreparationPiece
 
 
+class CardWordOut(BaseModel):
+    """Words of the card that name something which no line brings; `step` counts from 0."""
+
+    step: int | None
+    text: str
+    flags: list[str]
+
+
 class DraftOut(BaseModel):
     """What a draft comes to: its figures, and the flags of each line's item above free."""
 
     figures: FiguresOut
     flags: list[dict[str, LevelWord]]
     names: list[str]
+    words: list[CardWordOut]
 
 
 class ScaleIn(BaseModel):
@@ -141,6 +151,10 @@ def draft(wanted: DraftIn, now: TheBook) -> DraftOut:
             for line in made.lines
         ],
         names=[after.book.name(line.item) for line in made.lines],
+        words=[
+            CardWordOut(step=word.step, text=word.text, flags=list(word.flags))
+            for word in words_of_card(after, made)
+        ],
     )
 
 
