@@ -141,6 +141,7 @@ class Recording(ApiTest):
                 }
             ],
             "retired": "2026-11-24",
+            "not_in_it": ["egg wash"],
         }
         self.post("/changes", {"change": {"change": "preparation", "preparation": whole}})
         again = self.reopened().now.reading.book.preparations["whole"]
