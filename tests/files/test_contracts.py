@@ -12,7 +12,7 @@ from yellow_ladle.files.reading_file import item_content, reading_content
 class TheReading(unittest.TestCase):
     def test_the_form_of_the_document(self) -> None:
         content = reading_content(reading(*CHEESE_BOOK))
-        self.assertEqual(list(content), ["format", "version", "regime", "items"])
+        self.assertEqual(list(content), ["format", "version", "regime", "items", "words"])
         self.assertEqual(content["format"], "yellow-ladle-reading")
         self.assertEqual((content["version"], content["regime"]), (1, "eu-14"))
         self.assertEqual(list(content["items"]), ["bechamel", "cheese-sauce", "white-roux"])

@@ -54,6 +54,16 @@ def used(book: Book, by_products: Iterable[str]) -> tuple[tuple[str, str], ...]:
     )
 
 
+def named(book: Book, by_products: Iterable[str]) -> tuple[tuple[str, str], ...]:
+    """Every line on some by-products, alternatives and other ways included."""
+    wanted = frozenset(by_products)
+    found: dict[tuple[str, str], None] = {}
+    for made in book.preparations.values() if wanted else ():
+        lines = (*made.lines, *(line for way in made.ways for line in way.lines))
+        found |= {(made.id, line.item): None for line in lines if line.item in wanted}
+    return tuple(found)
+
+
 def _class(book: Book, item: str) -> str | None:
     """The recorded class of an item; a by-product has none."""
     if item in book.products:

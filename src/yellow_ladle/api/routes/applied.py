@@ -51,7 +51,7 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
         raise BookRefused([Fault("swaps", "these swaps would put a pot into itself")])
     _refuse_stale(now, plan, wanted)
     beside = _beside(now, plan, wanted)
-    if lines := stranded(plan, beside):
+    if lines := stranded(now.reading, plan, beside):
         raise BookRefused([Fault("as", told) for told in stranded_sentences(book, lines)])
     change = placed(now.reading, plan, beside, adjustments(now.reading, plan))
     sentence = floor_sentence(now.reading, plan, goals)

@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterable, Mapping
 from dataclasses import replace
 
 from yellow_ladle.core.book import Book, Preparation, by_product_item
-from yellow_ladle.core.by_products import used
+from yellow_ladle.core.by_products import named
 from yellow_ladle.core.card_texts import Renaming
 from yellow_ladle.core.change import Change, applied
 from yellow_ladle.core.cycles import cycle, inputs_of
@@ -48,10 +48,9 @@ def _placed(
     tell: Callable[[Preparation], Preparation],
 ) -> Change:
     ids = _new_ids(before.book, plan, beside)
-    kept = frozenset(item for _, item in used(before.book, plan.gone))
     written: list[Preparation] = []
     for pot in plan.pots:
-        told = _without(tell(plan.after.book.preparations[pot]), plan.gone - kept)
+        told = tell(plan.after.book.preparations[pot])
         if pot in beside:
             told = _without(told, plan.gone)
             written.append(_variant(told, ids, beside[pot], plan.gone))
@@ -59,7 +58,10 @@ def _placed(
         made = _pointed(told, ids, plan.gone)
         if made != before.book.preparations[pot]:
             written.append(made)
-    return Change(preparations=tuple(written))
+    change = Change(preparations=tuple(written))
+    # What something is still made with stays on its card, so that nothing is named which is not.
+    kept = frozenset(item for _, item in named(applied(before.book, change), plan.gone))
+    return Change(preparations=tuple(_without(made, plan.gone - kept) for made in written))
 
 
 def _new_ids(book: Book, plan: Plan, beside: Mapping[str, str]) -> dict[str, str]:
@@ -96,12 +98,12 @@ def _pointed(made: Preparation, ids: Mapping[str, str], gone: frozenset[str]) ->
     A by-product that the new pot does not yield is still taken from the usual one.
     """
 
-    def named(use: str) -> str:
+    def pointed(use: str) -> str:
         item, sign, number = use.partition("#")
         return use if item in gone else _renamed(item, ids) + sign + number
 
-    lines = tuple(replace(line, item=named(line.item)) for line in made.lines)
-    method = (replace(step, uses=tuple(map(named, step.uses))) for step in made.method)
+    lines = tuple(replace(line, item=pointed(line.item)) for line in made.lines)
+    method = (replace(step, uses=tuple(map(pointed, step.uses))) for step in made.method)
     return replace(made, lines=lines, method=tuple(method))
 
 

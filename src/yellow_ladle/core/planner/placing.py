@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book import owner_of
-from yellow_ladle.core.change import reread
+from yellow_ladle.core.by_products import named
+from yellow_ladle.core.change import applied, reread
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Plan
 from yellow_ladle.core.planner.applying import lines_placed
@@ -47,20 +48,30 @@ def placements(before: Reading, plan: Plan) -> tuple[Placement, Placement, Place
     that gives no plate a flag: a pot is changed for all where nothing that it brings anew would be
     new in a plate made on it, and made as a small pot where something would.
     """
-    harmless = tuple(pot for pot in plan.pots if not _harms(before, plan, pot))
-    beside = tuple(pot for pot in plan.pots if pot not in harmless)
+    harmful = {pot for pot in plan.pots if _harms(before, plan, pot)}
+    while lines := stranded(before, plan, harmful):
+        harmful |= {owner_of(item) for _, item in lines}
+    harmless = tuple(pot for pot in plan.pots if pot not in harmful)
+    beside = tuple(pot for pot in plan.pots if pot in harmful)
     for_all = _moved(before, plan, ())
     return (
-        Placement("for_all", plan.pots, (), for_all, stranded(plan, ())),
+        Placement("for_all", plan.pots, (), for_all, stranded(before, plan, ())),
         Placement("small_pots", (), plan.pots, ()),
         Placement("mixed", harmless, beside, _moved(before, plan, beside) if beside else for_all),
     )
 
 
-def stranded(plan: Plan, beside: Collection[str]) -> tuple[tuple[str, str], ...]:
-    """The lines on by-products that are gone once the pots not made beside are changed for all."""
-    lines = plan.for_all.stranded if plan.for_all else ()
-    return tuple((pot, item) for pot, item in lines if owner_of(item) not in beside)
+def stranded(before: Reading, plan: Plan, beside: Collection[str]) -> tuple[tuple[str, str], ...]:
+    """The lines on by-products that are gone once the pots not made beside are changed for all.
+
+    Alternatives and other ways count too: taken up later, they would read the new pot's flags. A
+    pot that is made beside leaves the usual one, which may be made with such a by-product still.
+    """
+    gone = frozenset(item for item in plan.gone if owner_of(item) not in beside)
+    if not gone:
+        return ()
+    change = lines_placed(before, plan, {pot: before.book.name(pot) for pot in beside})
+    return named(applied(before.book, change), gone)
 
 
 def plates(before: Reading, pot: str) -> set[str]:
@@ -70,12 +81,7 @@ def plates(before: Reading, pot: str) -> set[str]:
 
 
 def _harms(before: Reading, plan: Plan, pot: str) -> bool:
-    """Whether a pot that is changed for all gives a plate something that it did not carry.
-
-    So it does where it ends a by-product that something else is made with.
-    """
-    if any(owner_of(item) == pot for _, item in stranded(plan, ())):
-        return True
+    """Whether a pot that is changed for all gives a plate something that it did not carry."""
     brings = plan.after.masks[pot]
     return any(brings & ~before.masks[plate] for plate in plates(before, pot))
 

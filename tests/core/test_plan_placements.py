@@ -1,0 +1,92 @@
+"""A plan's promise, read for the placement in which it is put in."""
+
+import unittest
+from dataclasses import replace
+from random import Random
+
+from tests.effort import tries
+from tests.random_swaps import small_kitchen
+from yellow_ladle.core.book import Book, by_product_item
+from yellow_ladle.core.change import applied
+from yellow_ladle.core.faults import change_faults
+from yellow_ladle.core.plan import Plan
+from yellow_ladle.core.planner.applying import placed
+from yellow_ladle.core.planner.placing import placements, stranded
+from yellow_ladle.core.planner.proposing import propose
+from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.tools import Tool
+
+KITCHENS = 400
+
+
+def with_tools(book: Book, seed: int) -> Book:
+    """The book with a tool that is always shared, through which some of its pots go."""
+    random = Random(seed)
+    made = {
+        id: replace(pot, equipment=("sieve",)) if random.random() < 0.4 else pot
+        for id, pot in book.preparations.items()
+    }
+    return replace(book, preparations=made, tools=(Tool("Sieve", always_shared=True),))
+
+
+class Promises(unittest.TestCase):
+    def test_what_was_said_is_what_the_book_carries_once_it_is_put_in(self) -> None:
+        small = for_all = ended = 0
+        for seed in range(tries(KITCHENS)):
+            kitchen = small_kitchen(seed)
+            book = with_tools(kitchen.book, seed) if seed % 4 == 0 else kitchen.book
+            before = read(book)
+            for plan in propose(before, kitchen.item, kitchen.goals, 3, rules=kitchen.rules).plans:
+                if not plan.swaps:
+                    continue
+                ended += bool(plan.gone)
+                with self.subTest(seed=seed, swaps=plan.swaps):
+                    small += self.small_pots(before, plan, kitchen.item)
+                    for_all += self.made_for_all(before, plan, kitchen.item)
+                    self.mixed(before, plan)
+        self.assertGreater(small, tries(KITCHENS) // 4)
+        self.assertGreater(for_all, tries(KITCHENS) // 8)
+        self.assertGreater(ended, tries(KITCHENS) // 20)
+
+    def small_pots(self, before: Reading, plan: Plan, item: str) -> int:
+        change = placed(before, plan, {pot: f"{pot} small" for pot in plan.pots})
+        book = applied(before.book, change)
+        self.assertEqual(change_faults(book, change), [])
+        after = read(book)
+        [made] = [made.id for made in change.preparations if made.variant_of == item]
+        self.assertEqual(after.levels(made), plan.after.levels(item))
+        for pot in change.preparations:
+            left = {by_product_item(str(pot.variant_of), part.id) for part in pot.by_products}
+            self.assertEqual(left & plan.gone, set())
+        for id, usual in before.book.preparations.items():
+            self.assertEqual(book.preparations[id], usual)
+        return 1
+
+    def made_for_all(self, before: Reading, plan: Plan, item: str) -> int:
+        assert plan.for_all is not None
+        if stranded(before, plan, ()):
+            self.assertFalse(plan.for_all.meets and plan.for_all.stranded)
+            return 0
+        self.assertEqual(plan.for_all.stranded, ())
+        change = placed(before, plan, {})
+        book = applied(before.book, change)
+        self.assertEqual(change_faults(book, change), [])
+        after = read(book)
+        self.assertEqual(after.levels(item), plan.for_all.after.levels(item))
+        yielded = self.yielded(book)
+        self.assertEqual(yielded & plan.gone, set())
+        return 1
+
+    def mixed(self, before: Reading, plan: Plan) -> None:
+        beside = placements(before, plan)[2].beside
+        change = placed(before, plan, {pot: f"{pot} small" for pot in beside})
+        book = applied(before.book, change)
+        self.assertEqual(change_faults(book, change), [])
+        yielded = self.yielded(book)
+        ended = {item for item in plan.gone if item.partition("/")[0] not in beside}
+        self.assertEqual(yielded & ended, set())
+
+    def yielded(self, book: Book) -> set[str]:
+        """Every by-product that the book's cards yield, as an item."""
+        made = book.preparations.items()
+        return {by_product_item(id, part.id) for id, pot in made for part in pot.by_products}
