@@ -8,23 +8,16 @@ that is misread puts ten times too much in somebody's pot.
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass
-from fractions import Fraction
 from functools import lru_cache
-from unicodedata import normalize, numeric
+from unicodedata import normalize
 
-from yellow_ladle.core.amounts.number_words import ARTICLES, part_at, times_at, words_at
+from yellow_ladle.core.amounts.number_words import ARTICLES, part_at, times_at
+from yellow_ladle.core.amounts.numerals import GLYPHS, number_at
 from yellow_ladle.core.units import Spoons, Unit, shipped_units
 
 LONGEST = 400
 """Signs in one line of a recipe; anything longer is not one."""
 
-_DIGITS = r"\d+(?:[.,]\d+)*|[.,]\d+"
-_GLYPHS = "¼½¾⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞"
-_NUMBER = re.compile(
-    rf"(?P<whole>\d+)?\s*(?P<glyph>[{_GLYPHS}])"
-    r"|(?:(?P<mixed>\d+)(?:\s+|\s*-\s*(?=\d+/)))?(?P<top>\d+)\s*[/⁄]\s*(?P<bottom>\d+)"
-    rf"|(?P<digits>{_DIGITS})"
-)
 _ABOUT = re.compile(r"(?:about|approx\.?|approximately|around|roughly|ca\.?|c\.|~)\s*", re.I)
 _CONTAINERS = (
     *("tin", "can", "jar", "bottle", "packet", "pack", "package", "pot", "tub", "carton", "sachet"),
@@ -53,7 +46,7 @@ _TO = re.compile(r"\s*(?:-|–|—|to|or)\s*", re.I)
 _TIMES = re.compile(r"\s*[x×]\s*", re.I)
 _PLUS = re.compile(r"\s*(?:\+|plus|and)\s+", re.I)
 _OF = re.compile(r"(?:(?:of|de|di|von)\s+|d['’])", re.I)
-_AND_A_FRACTION = re.compile(rf"and\s+(?=\d+\s*[/⁄]|[{_GLYPHS}])", re.I)
+_AND_A_FRACTION = re.compile(rf"and\s+(?=\d+\s*[/⁄]|[{GLYPHS}])", re.I)
 _SOME = ("few", "couple", "some", "several", "handful", "lot")
 _PARTITIVE = re.compile(r"of\s+an?\s+", re.I)
 _SIZES = re.compile(
@@ -70,7 +63,6 @@ _ASIDE = re.compile(
     r",?\s*\b(?P<said>to taste|as needed|as required|to serve|to finish|for \w+ing|optional)$", re.I
 )
 _LOOSE = re.compile(r"(?:an?|some|few)\s+(?P<measure>[^\d,]+?)\s+of\s+(?P<item>.+)", re.I)
-_THOUSANDS = re.compile(r"\d{1,3}(?:[,.]\d{3})+")
 _BRACKET = re.compile(r"\(([^()]*)\)\s*")
 
 UNSURE = 'What is meant by "{text}"? Type it as a number and a unit: 250 g, 1 1/2 cups.'
@@ -97,13 +89,6 @@ class Understood:
     item: str = ""
     note: str = ""
     approximate: bool = False
-    question: str = ""
-
-
-@dataclass(frozen=True, slots=True)
-class _Number:
-    value: float
-    end: int
     question: str = ""
 
 
@@ -279,14 +264,14 @@ class _Reader:
         return Understood(self.typed, item=item, note=note, question=question)
 
     def _number(self) -> float | None:
-        found = _number_at(self.plain, self.at)
+        found = number_at(self.plain, self.at)
         if found is None:
             return None
         self.at = found.end
         self.question = self.question or found.question
         spaced = self._skip(re.compile(r"\s+"))
         if spaced and found.value == int(found.value) and self._skip(_AND_A_FRACTION):
-            part = _number_at(self.plain, self.at)
+            part = number_at(self.plain, self.at)
             assert part is not None
             self.at = part.end
             self._skip(re.compile(r"\s+"))
@@ -308,7 +293,7 @@ class _Reader:
                 self.at = bracket.end()
                 return count * inside.quantity, inside.unit
         here, asked = self.at, self.question
-        size = _number_at(self.plain, here) if self.plain[here : here + 1].isdigit() else None
+        size = number_at(self.plain, here) if self.plain[here : here + 1].isdigit() else None
         if size is not None and count == int(count):
             self.at = size.end
             self._skip(re.compile(r"\s+|-"))
@@ -379,39 +364,7 @@ class _Reader:
 
 def _goes_on(words: str) -> bool:
     """Whether words begin with more of an amount: a number, a per cent sign, a dozen."""
-    return bool(re.match(rf"\s*[\d{_GLYPHS}/%*=×-]", words) or times_at(words, 0))
-
-
-def _number_at(text: str, at: int) -> _Number | None:
-    found = _NUMBER.match(text, at)
-    if found is None:
-        words = words_at(text, at)
-        return None if words is None else _Number(words.value, words.end)
-    if found["glyph"]:
-        return _Number(int(found["whole"] or 0) + numeric(found["glyph"]), found.end())
-    if found["bottom"]:
-        if int(found["bottom"]) == 0:
-            return None
-        part = Fraction(int(found["top"]), int(found["bottom"]))
-        return _Number(float(int(found["mixed"] or 0) + part), found.end())
-    return _decimal(found["digits"], found.end())
-
-
-def _decimal(digits: str, end: int) -> _Number | None:
-    """`1.5` and `1,5` alike. A sign before three digits may part thousands, and is asked about."""
-    if len(digits) > 12:
-        return None
-    if _THOUSANDS.fullmatch(digits) and digits[0] != "0":
-        value = float(re.sub(r"[,.]", "", digits))
-        once = digits.count(",") + digits.count(".") == 1
-        other = f", or {digits.replace(',', '.')}" if once else ""
-        return _Number(value, end, f"Is {digits} meant as {value:.0f}{other}?" if other else "")
-    try:
-        last = max(digits.rfind(","), digits.rfind("."))
-        whole = re.sub(r"[,.]", "", digits[:last]) if last >= 0 else digits
-        return _Number(float(f"{whole}.{digits[last + 1 :]}" if last >= 0 else whole), end)
-    except ValueError:
-        return None
+    return bool(re.match(rf"\s*[\d{GLYPHS}/%*=×-]", words) or times_at(words, 0))
 
 
 def _beginnings(text: str, at: int) -> list[tuple[str, int]]:

@@ -3,7 +3,6 @@
 from collections.abc import Sequence
 from itertools import pairwise
 
-from yellow_ladle.core.labels.both_ways import merged
 from yellow_ladle.core.labels.context import (
     claims_absence,
     exempt_here,
@@ -31,6 +30,7 @@ from yellow_ladle.core.labels.languages import (
 )
 from yellow_ladle.core.labels.letters import Token, is_parted, tokens
 from yellow_ladle.core.labels.lexicon import Entry, Lexicon, lexicon
+from yellow_ladle.core.labels.line_breaks import merged
 from yellow_ladle.core.labels.proposals import (
     LONGEST,
     Because,
