@@ -4,11 +4,11 @@ Words that name an item which goes are replaced by the name of what takes its pl
 does, the text says to leave it out.
 """
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 from yellow_ladle.core.book import Book, Preparation, used_item
-from yellow_ladle.core.card_words import names_of, no_food, spans, taken_back
+from yellow_ladle.core.card_words import Span, names_of, no_food, spans, taken_back
 from yellow_ladle.core.classes import known_classes
 from yellow_ladle.core.labels.languages import language_of
 from yellow_ladle.core.labels.letters import Token, tokens
@@ -62,12 +62,12 @@ class Renaming:
 
     def text(self, text: str) -> str:
         """A text with the new names in it."""
-        told = text
-        for first, end, name in reversed(list(self._named(tokens(text)))):
-            run = tokens(text)
-            words, new = text[run[first].start : run[end - 1].end], self.gone[name]
+        told, run = text, tokens(text)
+        for span in reversed(list(self._named(run))):
+            first, stop = span.first, run[span.end - 1].end
+            words, new = text[run[first].start : stop], self.gone[span.name]
             has_article = new is None and first > 0 and run[first - 1].text in ARTICLES
-            start, stop = run[first - has_article].start, run[end - 1].end
+            start = run[first - has_article].start
             if new is None:
                 instead = f"(leave out the {words.lower()})"
             else:
@@ -84,21 +84,12 @@ class Renaming:
         """
         if text.startswith(INSTEAD_OF):
             return False
-        return any(name not in self.new for *_, name in self._named(tokens(text)))
+        return any(span.name not in self.new for span in self._named(tokens(text)))
 
-    def _named(self, run: list[Token]) -> Iterable[tuple[int, int, Key]]:
+    def _named(self, run: list[Token]) -> Iterator[Span]:
+        """Where some tokens name what is gone, and are no other item's name."""
         known = (*no_food(), *self.stays, *self.new, *self.gone)
-        by_length = {name: name for name in known}
         for span in spans(run, known, self.spoken):
-            name = self._key(run, span.first, span.end, by_length)
-            if name in self.gone and name not in self.stays and not taken_back(run, span.first):
-                yield span.first, span.end, name
-
-    def _key(self, run: list[Token], first: int, end: int, known: Mapping[Key, Key]) -> Key:
-        """The name that some tokens stand for, whatever their endings."""
-        return next(
-            name
-            for name in known
-            if len(name) == end - first
-            and any(True for span in spans(run[first:end], (name,), self.spoken) if span.first == 0)
-        )
+            goes = span.name in self.gone and span.name not in self.stays
+            if goes and not taken_back(run, span.first):
+                yield span

@@ -45,10 +45,11 @@ class CardWord:
 
 @dataclass(frozen=True, slots=True)
 class Span:
-    """Some tokens of a text, first and one past the last."""
+    """Some tokens of a text, first and one past the last, and the name that they stand for."""
 
     first: int
     end: int
+    name: Key
 
 
 def card_words(reading: Reading) -> list[CardWord]:
@@ -137,14 +138,14 @@ def spans(run: Sequence[Token], names: Iterable[Key], spoken: Lexicon) -> list[S
     found: list[Span] = []
     here = 0
     while here < len(run):
-        longest = 0
+        longest: Key = ()
         for form in forms(spoken, run[here].text):
             for name in by_first.get(form, ()):
-                if len(name) > longest and _stands(run, here, name, spoken):
-                    longest = len(name)
+                if len(name) > len(longest) and _stands(run, here, name, spoken):
+                    longest = name
         if longest:
-            found.append(Span(here, here + longest))
-        here += max(longest, 1)
+            found.append(Span(here, here + len(longest), longest))
+        here += max(len(longest), 1)
     return found
 
 

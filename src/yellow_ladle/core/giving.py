@@ -21,6 +21,11 @@ from yellow_ladle.core.product import (
 ANIMALS = ("pork", "beef", "fish")
 """Of these a gelatine may say that it is."""
 PLAIN_FOOD = "plain_food"
+MEASURED = (
+    ("alcohol", "abv_percent", MAX_ALCOHOL_FREE),
+    ("sulphites", "so2_mg_per_kg", MAX_SULPHITE_FREE),
+)
+"""Flags with a number of their own, and the amount above which they are contained."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -95,12 +100,12 @@ def contradictions(book: Book, on: str | None) -> list[Contradiction]:
 
 def _contradicted(product: Product, voice: Said, book: Book) -> Iterator[Contradiction]:
     speaks = bool(voice.by) or not product.makers
-    for flag, field, most in (
-        ("alcohol", "abv_percent", MAX_ALCOHOL_FREE),
-        ("sulphites", "so2_mg_per_kg", MAX_SULPHITE_FREE),
-    ):
-        number, level = getattr(product, field), voice.level(flag)
-        if speaks and number is not None and number > most and level < Level.CONTAINS:
+    measured = {
+        flag: field for flag, field, most in MEASURED if (getattr(product, field) or 0) > most
+    }
+    for flag, field in measured.items():
+        level = voice.level(flag)
+        if speaks and level < Level.CONTAINS:
             yield Contradiction(product.id, voice.by, flag, level, Level.CONTAINS, field)
     usual = known_classes().get(product.class_)
     rest = voice.evidence.get("otherwise")
@@ -108,13 +113,10 @@ def _contradicted(product: Product, voice: Said, book: Book) -> Iterator[Contrad
         return
     if voice.otherwise is not Level.FREE:
         return
-    numbers = {"alcohol": product.abv_percent, "sulphites": product.so2_mg_per_kg}
-    added = {flag for entry in _additions(product) for flag in entry.statements}
-    for flag in sorted((usual.has & book.flag_ids) - added):
-        above = {"alcohol": MAX_ALCOHOL_FREE, "sulphites": MAX_SULPHITE_FREE}.get(flag)
-        sure = above is not None and (numbers[flag] or 0) > above
-        if flag not in voice.statements and not sure:
-            yield Contradiction(product.id, voice.by, flag, Level.FREE, Level.UNCHECKED, "class")
+    spoken_of = {flag for entry in _additions(product) for flag in entry.statements}
+    spoken_of |= {*voice.statements, *measured}
+    for flag in sorted((usual.has & book.flag_ids) - spoken_of):
+        yield Contradiction(product.id, voice.by, flag, Level.FREE, Level.UNCHECKED, "class")
 
 
 def _additions(product: Product) -> tuple[Addition, ...]:

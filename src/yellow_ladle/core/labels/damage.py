@@ -115,8 +115,6 @@ def _known(language: str, word: str) -> bool:
 def _is_word(language: str, word: str) -> bool:
     """Whether it is a word of the lexicon as it stands, no compound and no part of a phrase."""
     words = lexicon(language)
-    return (
-        len(word) >= MIN_PIECE
-        and len(word) > 2
-        and ((word,) in words.entries or (word,) in words.plain or word in words.company)
+    return len(word) >= MIN_PIECE and (
+        (word,) in words.entries or (word,) in words.plain or word in words.company
     )
