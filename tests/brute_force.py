@@ -2,7 +2,8 @@
 
 Nothing of the planner is used but the offers of each line. Levels are read from the whole book as
 it is after the swaps, losses by following every single path from the plate down. By-products that
-the swaps end are read from a copy of the whole kitchen as it was, kept beside under other names.
+the swaps end, and what the usual pots leave in a tool that is always shared, are read from a
+copy of the whole kitchen as it was, kept beside under other names.
 """
 
 from collections.abc import Callable, Iterable, Iterator
@@ -10,16 +11,21 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from itertools import product
 from math import prod
+from typing import TypeAlias
 
 from yellow_ladle.core.book import Book, Line, owner_of
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.plan import Swap, swapped
+from yellow_ladle.core.plan import CleanTool, Swap, swapped
 from yellow_ladle.core.planner.options import Offer, Proposer
 from yellow_ladle.core.planner.score import Score, told_apart, undominated
 from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.tools import tool_key
+
+Move: TypeAlias = Swap | CleanTool
+"""One thing done otherwise."""
 
 
 @dataclass(frozen=True)
@@ -33,7 +39,7 @@ class BruteForce:
 
     def combinations(self) -> int:
         """How many combinations of swaps there are."""
-        return prod(len(offers) + 1 for _, offers in self.places())
+        return prod(len(offers) + 1 for _, offers in self.places()) << len(self.tools())
 
     @cached_property
     def front(self) -> set[Score]:
@@ -41,7 +47,7 @@ class BruteForce:
         return undominated(self.score(swaps) for swaps in self.plans)
 
     @cached_property
-    def plans(self) -> list[frozenset[Swap]]:
+    def plans(self) -> list[frozenset[Move]]:
         """Every set of swaps that meets the goals and could do without none of its swaps."""
         meeting = {frozenset(swaps) for swaps in self.tried() if self.meets(swaps)}
         return [swaps for swaps in meeting if not any(swaps - {swap} in meeting for swap in swaps)]
@@ -54,22 +60,36 @@ class BruteForce:
             for index in made.counted()
         ]
 
-    def tried(self) -> Iterator[tuple[Swap, ...]]:
+    def tools(self) -> list[CleanTool]:
+        """Every pot with each tool that it goes through and that is always shared."""
+        shared = {tool_key(tool.name): tool.name for tool in self.before.book.tools}
+        return [
+            CleanTool(pot, shared[key])
+            for pot, made in self.before.book.preparations.items()
+            for key in sorted(set(map(tool_key, made.tools)))
+            if key in shared
+        ]
+
+    def tried(self) -> Iterator[tuple[Move, ...]]:
         """Every combination, the one without a swap first."""
+        options: list[list[Move | None]]
         options = [[None, *(offer.swap for offer in offers)] for _, offers in self.places()]
+        options += [[None, tool] for tool in self.tools()]
         for chosen in product(*options):
-            yield tuple(swap for swap in chosen if swap is not None)
+            yield tuple(move for move in chosen if move is not None)
 
-    def after(self, swaps: tuple[Swap, ...] | frozenset[Swap]) -> Book:
+    def after(self, moves: Iterable[Move]) -> Book:
         """The book with the swaps made."""
-        return applied(self.before.book, swapped(self.before.book, swaps))
+        moves = tuple(moves)
+        cleaned = [move for move in moves if isinstance(move, CleanTool)]
+        return applied(self.before.book, swapped(self.before.book, _swaps(moves), cleaned))
 
-    def meets(self, swaps: tuple[Swap, ...]) -> bool:
+    def meets(self, swaps: tuple[Move, ...]) -> bool:
         """Whether the whole book, read again, meets the goals."""
         book = self.after(swaps)
         return not cycle(inputs_of(book)) and self.goals.met(read(self._beside(swaps)), self.item)
 
-    def _beside(self, swaps: Iterable[Swap]) -> Book:
+    def _beside(self, swaps: Iterable[Move]) -> Book:
         """The book with the swaps made; lines on ended by-products are those of a copy."""
         swaps = tuple(swaps)
         book, before = self.after(swaps), self.before.book
@@ -92,10 +112,10 @@ class BruteForce:
         }
         return replace(book, preparations={**copies, **here})
 
-    def _ended(self, swaps: Iterable[Swap]) -> set[str]:
+    def _ended(self, swaps: Iterable[Move]) -> set[str]:
         """The by-products of which a line is gone that they come of."""
         book, gone = self.before.book, set()
-        for swap in swaps:
+        for swap in _swaps(swaps):
             made = book.preparations[swap.in_]
             counted = [made.lines[n] for n in made.counted()]
             body = [entry for entry in counted if entry.role == "body"]
@@ -111,15 +131,18 @@ class BruteForce:
                 gone |= {f"{made.id}/{part.id}" for part in made.by_products}
         return gone
 
-    def score(self, swaps: frozenset[Swap]) -> Score:
+    def score(self, swaps: frozenset[Move]) -> Score:
         """The score of a set of swaps."""
         book = self._beside(swaps)
         gone = self._ended(swaps)
         was, now = self.before.levels(self.item), read(book).levels(self.item)
-        by_place = {swap.place: swap for swap in swaps}
+        by_place = {swap.place: swap for swap in _swaps(swaps)}
         remade: set[str] = set()
         lost = [0.0, 0.0, 0.0]
+        cleaned = {move.in_ for move in swaps if isinstance(move, CleanTool)}
         for path in self._paths(self.item, by_place, (), gone):
+            if path[-1][0] in cleaned:
+                remade.update(pot for pot, _ in path)
             if path[-1] not in by_place:
                 continue
             remade.update(pot for pot, _ in path)
@@ -135,7 +158,7 @@ class BruteForce:
         return Score(
             adds=sum(now[flag] > was.get(flag, Level.FREE) for flag in now),
             swaps=len(swaps),
-            unfamiliar=len(swaps),
+            unfamiliar=len(by_place),
             lost=told_apart(sum(lost)),
             flavour=told_apart(lost[0]),
             texture=told_apart(lost[1]),
@@ -160,6 +183,10 @@ class BruteForce:
             item = made.lines[index].item if swap is None else swap.to
             if item is not None and item not in gone:
                 yield from self._paths(owner_of(item), by_place, here, gone)
+
+
+def _swaps(moves: Iterable[Move]) -> list[Swap]:
+    return [move for move in moves if isinstance(move, Swap)]
 
 
 def _copied(book: Book) -> Callable[[Line], Line]:

@@ -9,6 +9,7 @@ from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.planner.fidelity import Fidelity
 from yellow_ladle.core.rules import SwapRule
+from yellow_ladle.core.tools import Tool
 
 CLASSES = ("alpha", "beta", "gamma", "delta")
 ROLES = ("body", "liquid", "fat")
@@ -118,6 +119,23 @@ def small_kitchen(seed: int) -> SmallKitchen:
         )
     )
     return SmallKitchen(book(*products, *pots), pots[-1].id, goals, tuple(rules))
+
+
+def shared_kitchen(seed: int) -> SmallKitchen:
+    """A small kitchen with tools that are always shared, through which some of its pots go."""
+    random = Random(seed)
+    kitchen = small_kitchen(seed)
+    tools = (Tool("Sieve", always_shared=True), Tool("Stick blender", always_shared=True))
+    made = {
+        id: replace(
+            pot,
+            equipment=tuple(
+                name for name in ("sieve", "Stick Blender", "pan") if random.random() < 0.4
+            ),
+        )
+        for id, pot in kitchen.book.preparations.items()
+    }
+    return replace(kitchen, book=replace(kitchen.book, preparations=made, tools=tools))
 
 
 def large_kitchen(seed: int, pots: int = 60) -> SmallKitchen:

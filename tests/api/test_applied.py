@@ -56,6 +56,32 @@ class Applied(ApiTest):
             self.assertEqual(dict(self.ledger.now.reading.book.preparations), self.usual, how)
         self.assertTrue(all(entry["ended"] for entry in self.get("/plans/applied")))
 
+    def test_a_clean_tool_is_put_into_the_card_and_taken_back(self) -> None:
+        tool = {"name": "chinois", "always_shared": True}
+        self.api.put("/api/v1/tools", json=[tool]).raise_for_status()
+        wanted = {"item": "garden-stock", "goals": {"clear": ["crustacean"]}}
+        found = self.post("/plans", wanted)
+        self.assertIn("crustacean", found["tool_traces_now"])
+        [plan] = found["plans"]
+        self.assertEqual((plan["swaps"], plan["meets"]), ([], True))
+        self.assertEqual(plan["tool_traces_after"], [])
+        [clean] = plan["cleaned"]
+        self.assertEqual(clean["move"], {"in": "garden-stock", "tool": "chinois"})
+        self.assertEqual(clean["tool_name"], "clean chinois")
+        body = wanted | {"swaps": [], "as": "variant", "seen": plan["seen"]}
+        problem = self.post("/plans/apply", body, 422)
+        self.assertIn("he plan changes nothing", problem["detail"])
+        other = {"in": "garden-stock", "tool": "fish kettle"}
+        problem = self.post("/plans/apply", body | {"cleaned": [other]}, 422)
+        self.assertIn('does not go through "fish kettle"', problem["detail"])
+        done = self.post("/plans/apply", body | {"cleaned": [clean["move"]]})
+        reading = self.ledger.now.reading
+        self.assertEqual(done["item"], "garden-stock-clean-chinois")
+        self.assertEqual(reading.level(done["item"], "crustacean"), Level.FREE)
+        self.assertEqual(reading.level("garden-stock", "crustacean"), Level.MAY_CONTAIN)
+        self.post(f"/plans/applied/{done['plan']}/take-back", {})
+        self.assertEqual(dict(self.ledger.now.reading.book.preparations), self.usual)
+
     def test_mixed_points_what_stands_in_place_to_what_is_beside(self) -> None:
         done = self.apply("mixed", at=2)
         self.assertNotEqual(done["item"], "hen-leek-pie")

@@ -7,6 +7,7 @@ from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
 from yellow_ladle.core.levels import Level
+from yellow_ladle.core.tools import Tool
 
 WATCH = """
 document.addEventListener('keydown', (event) => {
@@ -97,6 +98,25 @@ class Swaps(Bench):
         self.see("h1", "Mushrooms on polenta")
         reading = self.served.ledger.now.reading
         self.assertEqual(reading.verdict("mushroom-polenta", "vegetarian"), "suits")
+
+    def test_a_trace_by_a_shared_tool_is_cleared_by_a_clean_one(self) -> None:
+        self.served.ledger.keep_tools((Tool("chinois", always_shared=True),))
+        self.open("/", "h1")
+        self.choose("#ask", "Crustaceans", "Crustaceans")
+        self.shows("own tools", "[data-strip=garden-stock]")
+        self.open("/pots/garden-stock/swaps", "#add-goal")
+        self.goal("crust", "Crustaceans")
+        self.shows("1 clean tool", "table")
+        self.shows("clean chinois", "table")
+        self.shows("For the floor: Without crustaceans: the garden stock goes through a clean")
+        self.accessible()
+        self.click("button", "Make the small pots")
+        self.click("button", "Make them")
+        self.see("h1", "Garden stock, clean chinois")
+        reading = self.served.ledger.now.reading
+        made = "garden-stock-clean-chinois"
+        self.assertEqual(reading.level(made, "crustacean"), Level.FREE)
+        self.no_complaints()
 
     def test_it_is_made_for_today_only(self) -> None:
         self.open("/pots/hen-leek-pie/swaps", "#add-goal")

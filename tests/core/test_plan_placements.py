@@ -1,11 +1,9 @@
 """A plan's promise, read for the placement in which it is put in."""
 
 import unittest
-from dataclasses import replace
-from random import Random
 
 from tests.effort import tries
-from tests.random_swaps import small_kitchen
+from tests.random_swaps import shared_kitchen, small_kitchen
 from yellow_ladle.core.book import Book, by_product_item
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.faults import change_faults
@@ -14,33 +12,21 @@ from yellow_ladle.core.planner.applying import placed
 from yellow_ladle.core.planner.placing import placements, stranded
 from yellow_ladle.core.planner.proposing import propose
 from yellow_ladle.core.reading import Reading, read
-from yellow_ladle.core.tools import Tool
 
 KITCHENS = 400
-
-
-def with_tools(book: Book, seed: int) -> Book:
-    """The book with a tool that is always shared, through which some of its pots go."""
-    random = Random(seed)
-    made = {
-        id: replace(pot, equipment=("sieve",)) if random.random() < 0.4 else pot
-        for id, pot in book.preparations.items()
-    }
-    return replace(book, preparations=made, tools=(Tool("Sieve", always_shared=True),))
 
 
 class Promises(unittest.TestCase):
     def test_what_was_said_is_what_the_book_carries_once_it_is_put_in(self) -> None:
         small = for_all = ended = 0
         for seed in range(tries(KITCHENS)):
-            kitchen = small_kitchen(seed)
-            book = with_tools(kitchen.book, seed) if seed % 4 == 0 else kitchen.book
-            before = read(book)
+            kitchen = shared_kitchen(seed) if seed % 2 else small_kitchen(seed)
+            before = read(kitchen.book)
             for plan in propose(before, kitchen.item, kitchen.goals, 3, rules=kitchen.rules).plans:
-                if not plan.swaps:
+                if not plan.changed:
                     continue
                 ended += bool(plan.gone)
-                with self.subTest(seed=seed, swaps=plan.swaps):
+                with self.subTest(seed=seed, moves=plan.moves):
                     small += self.small_pots(before, plan, kitchen.item)
                     for_all += self.made_for_all(before, plan, kitchen.item)
                     self.mixed(before, plan)

@@ -1,10 +1,13 @@
 """The documents that other programs read: their exact forms."""
 
 import unittest
+from dataclasses import replace
 
-from tests.kitchens import CHEESE_BOOK, FREE, levels, pot, product, reading
+from tests.kitchens import CHEESE_BOOK, FREE, book, levels, pot, product, reading
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.planner.proposing import propose
+from yellow_ladle.core.reading import read
+from yellow_ladle.core.tools import Tool
 from yellow_ladle.files.plans_file import plans_content
 from yellow_ladle.files.reading_file import item_content, reading_content
 
@@ -99,6 +102,33 @@ class ThePlans(unittest.TestCase):
         self.assertEqual(plan["clears"], ["wheat"])
         self.assertNotIn("wheat", plan["after"]["flags"])
         self.assertEqual(content["blocked"], [])
+
+    def test_a_clean_tool_is_a_move(self) -> None:
+        cod, leek = product("cod", "fish"), product("leek")
+        stock = pot("stock", "cod", equipment=("Chinois",))
+        soup = pot("soup", "leek", equipment=("chinois",))
+        tools = (Tool("Chinois", always_shared=True),)
+        before = read(replace(book(cod, leek, stock, soup), tools=tools))
+        goals = Goals(("fish",))
+        content = plans_content(["soup"], goals, propose(before, "soup", goals))
+        [plan] = content["plans"]
+        [move] = plan["swaps"]
+        self.assertEqual(len(move.pop("method")), 1)
+        self.assertEqual(
+            move,
+            {
+                "in": "soup",
+                "line": None,
+                "from": None,
+                "to": None,
+                "quantity": None,
+                "unit": None,
+                "tool": "chinois",
+                "rule": "clean-tool",
+            },
+        )
+        self.assertEqual((plan["meets"], plan["extra_pots"]), (True, ["soup"]))
+        self.assertEqual((plan["after"]["flags"], content["blocked"]), ({}, []))
 
     def test_what_is_blocked(self) -> None:
         before = reading(*CHEESE_BOOK)

@@ -7,7 +7,7 @@ from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.regimes import regimes
-from yellow_ladle.core.sentences import strained_on, verdict_sentence, way_names
+from yellow_ladle.core.sentences import OWN_TOOLS, strained_on, verdict_sentence, way_names
 from yellow_ladle.core.sources import Source
 
 
@@ -23,11 +23,12 @@ class WayOut(BaseModel):
 
 
 class CarriedOut(BaseModel):
-    """One flag above free, with every source."""
+    """One flag above free, with every source. `tool_trace`: only own tools leave it."""
 
     flag: str
     name: str
     level: LevelWord
+    tool_trace: bool
     ways: list[WayOut]
 
 
@@ -53,13 +54,14 @@ class DeclaredOut(BaseModel):
 def carried(reading: Reading, item: str) -> list[CarriedOut]:
     """Every flag of an item above free, the surest first."""
     names = {flag.id: flag.name for flag in reading.book.flags}
-    sources = reading.sources(item)
+    sources, traces = reading.sources(item), reading.tool_traces(item)
     levels = sorted(reading.levels(item).items(), key=lambda entry: -entry[1])
     return [
         CarriedOut(
             flag=flag,
             name=names[flag],
             level=level.word,
+            tool_trace=flag in traces,
             ways=[_way(reading, source) for source in sources[flag]],
         )
         for flag, level in levels
@@ -88,9 +90,18 @@ def declared(reading: Reading, item: str) -> DeclaredOut:
     regime = regimes()[reading.book.kitchen.regime]
     names = {group.id: group.name for group in regime.groups}
     declaration = reading.declaration(item)
+    levels, traces = reading.levels(item), reading.tool_traces(item)
+    by_tools = {
+        group.id
+        for group in regime.groups
+        if traces.issuperset(flag for flag in group.flags if flag in levels)
+    }
     return DeclaredOut(
         contains=[names[group] for group in declaration.contains],
-        may_contain=[names[group] for group in declaration.may_contain],
+        may_contain=[
+            f"{names[group]} ({OWN_TOOLS})" if group in by_tools else names[group]
+            for group in declaration.may_contain
+        ],
         unchecked=[names[group] for group in declaration.unchecked],
     )
 

@@ -74,6 +74,24 @@ class SwapPiece(BaseModel):
     rule: str
 
 
+class CleanToolPiece(BaseModel):
+    """A tool that has to be clean, or kept for the pot that goes through it."""
+
+    model_config = ConfigDict(populate_by_name=True)
+
+    in_: Id = Field(alias="in")
+    tool: Name
+
+
+class CleanToolOut(BaseModel):
+    """A clean tool as a move of a plan, with the step that the card begins with."""
+
+    move: CleanToolPiece
+    in_name: str
+    tool_name: str
+    method: str
+
+
 class FidelityOut(BaseModel):
     """How near it comes, each from 0 to 1."""
 
@@ -183,9 +201,11 @@ class PlanOut(BaseModel):
     reached: list[str]
     sentence: str
     swaps: list[SwapOut]
+    cleaned: list[CleanToolOut]
     adds: list[Named]
     clears: list[Named]
     flags_after: dict[str, LevelWord]
+    tool_traces_after: list[str]
     harms: list[NeedHarmedOut]
     fidelity: FidelityOut
     cost: float | None
@@ -233,6 +253,7 @@ class PlansOut(BaseModel):
     item: str
     name: str
     flags_now: dict[str, LevelWord]
+    tool_traces_now: list[str]
     goals: str
     met_already: bool
     plans: list[PlanOut]
@@ -261,7 +282,8 @@ class ApplyIn(BaseModel):
     item: Id
     and_items: Annotated[list[Id], Field(max_length=50)] = []
     goals: GoalsPiece
-    swaps: Annotated[list[SwapPiece], Field(min_length=1, max_length=200)]
+    swaps: Annotated[list[SwapPiece], Field(max_length=200)]
+    cleaned: Annotated[list[CleanToolPiece], Field(max_length=200)] = []
     as_: AppliedAs = Field(alias="as")
     name: Name | None = None
     names: dict[Id, Name] = {}

@@ -8,6 +8,8 @@ from yellow_ladle.api.plan_forms import (
     BlockedOut,
     CheckFirstOut,
     CheckOut,
+    CleanToolOut,
+    CleanToolPiece,
     DrawnOut,
     FidelityOut,
     MovedOut,
@@ -24,7 +26,7 @@ from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.products import level_words
 from yellow_ladle.core.goals import Goals, offences
 from yellow_ladle.core.numbers.thickness import thickness
-from yellow_ladle.core.plan import ON_THE_CARD, Plan, Swap
+from yellow_ladle.core.plan import ON_THE_CARD, CleanTool, Plan, Swap
 from yellow_ladle.core.planner.adjusting import adjustments
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.method import reworked
@@ -36,6 +38,7 @@ from yellow_ladle.core.planner.standing import Blocked
 from yellow_ladle.core.planner.thinner import poured
 from yellow_ladle.core.rulebook import RuleHere
 from yellow_ladle.core.sentences import stranded_sentences
+from yellow_ladle.core.tools import clean_name
 from yellow_ladle.store.standing import Now
 
 
@@ -54,7 +57,8 @@ class Telling:
         """A plan with everything that a cook asks of it."""
         reading = self._reading
         methods = {
-            pot: reworked(self._book, self._book.preparations[pot], plan.swaps) for pot in plan.pots
+            pot: reworked(self._book, self._book.preparations[pot], plan.swaps, plan.cleaned)
+            for pot in plan.pots
         }
         score = plan.score
         return PlanOut(
@@ -62,9 +66,11 @@ class Telling:
             reached=sorted(plan.reached),
             sentence=floor_sentence(reading, plan, self._goals),
             swaps=[self._swap(swap) for swap in plan.swaps],
+            cleaned=[self._clean(move) for move in plan.cleaned],
             adds=self._flag_names(plan.adds),
             clears=self._flag_names(plan.clears),
             flags_after=level_words(plan.after, plan.item),
+            tool_traces_after=sorted(plan.after.tool_traces(plan.item)),
             harms=self._harms(plan),
             fidelity=FidelityOut(
                 flavour=round(1 - score.flavour, 3),
@@ -102,7 +108,7 @@ class Telling:
         """A line that stands in the way."""
         return BlockedOut(
             in_name=self._book.name(blocked.in_),
-            from_name=self._book.name(blocked.from_) if blocked.from_ else f"the {blocked.tool}",
+            from_name=self._book.name(blocked.from_),
             flag=self._flag_name(blocked.flag),
             why=blocked.why,
             buy=[class_.replace("-", " ") for class_ in blocked.buy],
@@ -124,7 +130,10 @@ class Telling:
                 )
                 for check in way.checks
             ],
-            swaps=[self._in_words(swap) for swap in way.swaps],
+            swaps=[
+                *(self._in_words(swap) for swap in way.swaps),
+                *(f"{self._book.name(move.in_)}: {move.method}" for move in way.cleaned),
+            ],
         )
 
     def named(self, items: Iterable[str]) -> list[Named]:
@@ -173,6 +182,14 @@ class Telling:
             ],
         )
 
+    def _clean(self, move: CleanTool) -> CleanToolOut:
+        return CleanToolOut(
+            move=CleanToolPiece(in_=move.in_, tool=move.tool),
+            in_name=self._book.name(move.in_),
+            tool_name=clean_name(move.tool, self._book.tools),
+            method=move.method,
+        )
+
     def _placement(self, placement: Placement) -> PlacementOut:
         return PlacementOut(
             how=placement.how,
@@ -218,7 +235,7 @@ class Telling:
     def _pour(self, plan: Plan) -> list[DrawnOut]:
         """The pots from the changed lines to the plate, and what is new at their edges."""
         after = plan.after
-        changed = {swap.in_ for swap in plan.swaps}
+        changed = plan.changed
         new = {swap.to for swap in plan.swaps if swap.to is not None}
         within = set(plan.pots)
         found = [

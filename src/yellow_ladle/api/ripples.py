@@ -17,6 +17,7 @@ class FlagRippleOut(BaseModel):
     flag: str
     before: LevelWord
     after: LevelWord
+    tool_trace: bool
 
 
 class DietRippleOut(BaseModel):
@@ -95,7 +96,12 @@ def _item(item: ItemRipple) -> ItemRippleOut:
             "name": item.name,
             "kind": item.kind,
             "flags": [
-                {"flag": flag.flag, "before": flag.before.word, "after": flag.after.word}
+                {
+                    "flag": flag.flag,
+                    "before": flag.before.word,
+                    "after": flag.after.word,
+                    "tool_trace": flag.tool_trace,
+                }
                 for flag in item.flags
             ],
             "diets": [

@@ -12,12 +12,15 @@ from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.planner.score import FREE_OF_CHARGE, Score
 from yellow_ladle.core.reading import Reading, carry
-from yellow_ladle.core.tools import Through, tool_key
+from yellow_ladle.core.tools import Through, clean_name, tool_key, within_sentence
 
 When: TypeAlias = Literal["first", "with", "last"]
 
 ON_THE_CARD = "on-the-card"
 """The rule of a swap that takes another alternative which the card already names."""
+
+CLEAN_TOOL = "clean-tool"
+"""The rule of a move that takes a clean or dedicated tool."""
 
 THERE_IS = "small-pot-there-is"
 """The rule of a swap that takes a variant which the kitchen has made before."""
@@ -53,9 +56,23 @@ class Swap:
         return (self.in_, self.line)
 
 
+@dataclass(frozen=True, slots=True, order=True)
+class CleanTool:
+    """A tool that takes no trace into a preparation: washed before and after it, or kept for it."""
+
+    in_: str
+    tool: str
+
+    @property
+    def method(self) -> str:
+        """The step that the card begins with."""
+        tool = within_sentence(self.tool)
+        return f"Wash the {tool} before and after this, or take one that is kept for it."
+
+
 @dataclass(frozen=True, slots=True)
 class Plan:
-    """A set of swaps with its carried result.
+    """A set of swaps and clean tools with its carried result.
 
     `reached` are the goals met, `adds` the flags whose level rises in the item, `clears` those that
     fall to free, `pots` the preparations that a variant would need, bases first, and `also` every
@@ -77,6 +94,18 @@ class Plan:
     """What comes of it when it is made for all; None where that is not known."""
     gone: frozenset[str] = frozenset()
     """The by-products, as items, that its swaps end."""
+    cleaned: tuple[CleanTool, ...] = ()
+    """The tools that are to be clean, without which a trace would come in."""
+
+    @property
+    def changed(self) -> frozenset[str]:
+        """The preparations in which something is done otherwise."""
+        return frozenset(move.in_ for move in self.moves)
+
+    @property
+    def moves(self) -> tuple["Swap | CleanTool", ...]:
+        """Everything that is done otherwise: its swaps, then its clean tools."""
+        return (*self.swaps, *self.cleaned)
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,13 +123,34 @@ class MadeForAll:
     stranded: tuple[tuple[str, str], ...] = ()
 
 
-def swapped(book: Book, swaps: Iterable[Swap]) -> Change:
+def swapped(book: Book, swaps: Iterable[Swap], cleaned: Iterable[CleanTool] = ()) -> Change:
     """The change that makes the swaps where they stand, for all that is built on them."""
     by_preparation: dict[str, list[Swap]] = {}
+    tools: dict[str, list[str]] = {}
     for swap in swaps:
         by_preparation.setdefault(swap.in_, []).append(swap)
-    made = (_made(book.preparations[id], changes) for id, changes in by_preparation.items())
-    return Change(preparations=tuple(made))
+    for move in cleaned:
+        tools.setdefault(move.in_, []).append(move.tool)
+    written: list[Preparation] = []
+    for id in dict.fromkeys((*by_preparation, *tools)):
+        made = _made(book.preparations[id], by_preparation.get(id, []))
+        written.append(with_clean_tools(book, made, tools.get(id, ())))
+    return Change(preparations=tuple(written))
+
+
+def with_clean_tools(book: Book, made: Preparation, tools: Iterable[str]) -> Preparation:
+    """A preparation whose card names clean tools in place of some that leave traces."""
+    clean = {tool_key(tool): clean_name(tool, book.tools) for tool in tools}
+
+    def named(equipment: tuple[str, ...]) -> tuple[str, ...]:
+        return tuple(clean.get(tool_key(name), name) for name in equipment)
+
+    return replace(
+        made,
+        equipment=named(made.equipment),
+        lines=tuple(replace(line, equipment=named(line.equipment)) for line in made.lines),
+        method=tuple(replace(step, equipment=named(step.equipment)) for step in made.method),
+    )
 
 
 def _made(preparation: Preparation, swaps: list[Swap]) -> Preparation:
@@ -134,16 +184,25 @@ def _alternative(preparation: Preparation, swap: Swap) -> int:
     )
 
 
-def carried(before: Reading, item: str, goals: Goals, swaps: Iterable[Swap]) -> Plan | None:
+def carried(
+    before: Reading,
+    item: str,
+    goals: Goals,
+    swaps: Iterable[Swap],
+    cleaned: Iterable[CleanTool] = (),
+) -> Plan | None:
     """A set of swaps as a plan, read again; None where it would put a pot into itself."""
-    swaps = tuple(sorted(swaps, key=lambda swap: (before.family.tiers[swap.in_], swap.place)))
-    change = swapped(before.book, swaps)
+    tiers = before.family.tiers
+    swaps = tuple(sorted(swaps, key=lambda swap: (tiers[swap.in_], swap.place)))
+    cleaned = tuple(sorted(set(cleaned), key=lambda move: (tiers[move.in_], move)))
+    change = swapped(before.book, swaps, cleaned)
     if closes_loop(before.book, swaps):
         return None
     gone = ended(before.book, {swap.place: swap.to for swap in swaps})
     whole = reread(before, change, gone).reading
-    remade = whole.family.downstream({swap.in_ for swap in swaps}) & whole.book.preparations.keys()
-    pots = _small_pots(whole, item, {swap.in_ for swap in swaps}, gone)
+    changed = {made.id for made in change.preparations}
+    remade = whole.family.downstream(changed) & whole.book.preparations.keys()
+    pots = _small_pots(whole, item, changed, gone)
     stranded = used(whole.book, gone)
     for_all = MadeForAll(
         goals.met(whole, item) and not stranded, *_moved(before, whole, item), whole, stranded
@@ -162,6 +221,7 @@ def carried(before: Reading, item: str, goals: Goals, swaps: Iterable[Swap]) -> 
         after=after,
         for_all=for_all,
         gone=gone,
+        cleaned=cleaned,
     )
 
 

@@ -96,6 +96,25 @@ class Reading:
         """The level of one flag in an item."""
         return self.layout.level(self.masks[item], self.layout.bits[flag])
 
+    def tool_traces(self, item: str) -> frozenset[str]:
+        """The flags that an item may contain only because of the kitchen's own tools.
+
+        No maker says so: a wash or a tool of its own would clear them.
+        """
+        if not self.through:
+            return frozenset()
+        without = self._without_tools.masks.get(item, 0)
+        bits = self.layout.bits
+        return frozenset(
+            flag
+            for flag, level in self.levels(item).items()
+            if level is Level.MAY_CONTAIN and not self.layout.level(without, bits[flag])
+        )
+
+    @cached_property
+    def _without_tools(self) -> "Reading":
+        return carry(self.book, self.on, {}, self.usual)
+
     def ways(self, item: str) -> list[Way]:
         """The shortest way to everything that could give the item a flag."""
         return self._recent_ways(item)

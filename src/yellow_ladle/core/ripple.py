@@ -15,11 +15,12 @@ _POURED = ("yield_", "kind", "class_", "colour", "density_g_per_ml", "portions")
 
 @dataclass(frozen=True, slots=True)
 class FlagRipple:
-    """One flag of one item, before and after."""
+    """One flag of one item, before and after. `tool_trace`: afterwards only own tools leave it."""
 
     flag: str
     before: Level
     after: Level
+    tool_trace: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,8 +112,14 @@ def _item(before: Reading, after: Reading, item: str) -> ItemRipple:
     book = after.book if item in after.masks else before.book
     was = before.levels(item) if item in before.masks else {}
     now = after.levels(item) if item in after.masks else {}
+    traces = after.tool_traces(item) if item in after.masks else frozenset()
     flags = [
-        FlagRipple(flag.id, was.get(flag.id, Level.FREE), now.get(flag.id, Level.FREE))
+        FlagRipple(
+            flag.id,
+            was.get(flag.id, Level.FREE),
+            now.get(flag.id, Level.FREE),
+            flag.id in traces,
+        )
         for flag in after.book.flags
     ]
     held = before.verdicts(item) if item in before.masks else {}

@@ -10,6 +10,9 @@ from yellow_ladle.core.levels import Level
 from yellow_ladle.core.reading import Reading, Reason, Suitability
 from yellow_ladle.core.sources import Source
 
+OWN_TOOLS = "own tools"
+"""What is said of a trace that only the kitchen's own tools leave."""
+
 SAY = "From your records only. Read the label, ask the guest, follow local food law."
 
 

@@ -51,6 +51,23 @@ def tool_id(name: str) -> str:
     return re.sub(r"[^a-z0-9]+", "-", plain).strip("-") or "tool"
 
 
+def within_sentence(name: str) -> str:
+    """A tool's name as it stands within a sentence: `the stick blender`, `the UV lamp`."""
+    return name[:1].lower() + name[1:] if name[1:2].islower() else name
+
+
+def clean_name(name: str, tools: Iterable[Tool]) -> str:
+    """What a card calls a tool that is washed before and after the pot, or kept for it.
+
+    It is the name of no tool that leaves traces.
+    """
+    sharing = {tool_key(tool.name) for tool in tools if not tool.dedicated}
+    clean = f"clean {within_sentence(name)}"
+    while tool_key(clean) in sharing:
+        clean = f"other {clean}"
+    return clean
+
+
 def known_name(name: str, known: Iterable[str]) -> str | None:
     """The name by which a tool is known already, if it is."""
     key = tool_key(name)

@@ -6,6 +6,7 @@ from yellow_ladle.core.book import Book, Line, Preparation
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.numbers.balance import portions_of
 from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.sentences import OWN_TOOLS
 from yellow_ladle.core.units import shipped_units
 
 
@@ -39,8 +40,9 @@ def line_text(book: Book, line: Line) -> str:
 
 
 def flag_words(reading: Reading, item: str) -> FlagWords:
-    """The flags of an item in words."""
+    """The flags of an item in words; a trace that only own tools leave is told as such."""
     names = {flag.id: flag.name for flag in reading.book.flags}
+    names |= {flag: f"{names[flag]} ({OWN_TOOLS})" for flag in reading.tool_traces(item)}
     levels = reading.levels(item)
     told = {
         wanted: tuple(names[flag] for flag, level in levels.items() if level is wanted)

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.plan import Plan, Swap
+from yellow_ladle.core.plan import CLEAN_TOOL, CleanTool, Plan, Swap
 from yellow_ladle.core.planner.proposing import Proposal
 from yellow_ladle.core.planner.standing import Blocked
 from yellow_ladle.core.tools import tool_id
@@ -28,7 +28,10 @@ def plan_content(plan: Plan) -> dict[str, Any]:
     """One plan with its carried result."""
     return {
         "meets": plan.meets,
-        "swaps": [swap_content(swap) for swap in plan.swaps],
+        "swaps": [
+            *(swap_content(swap) for swap in plan.swaps),
+            *(clean_content(move) for move in plan.cleaned),
+        ],
         "adds": list(plan.adds),
         "clears": list(plan.clears),
         "extra_pots": list(plan.pots),
@@ -65,15 +68,30 @@ def swap_content(swap: Swap) -> dict[str, Any]:
     }
 
 
+def clean_content(move: CleanTool) -> dict[str, Any]:
+    """A clean or dedicated tool, as a move among the swaps."""
+    return {
+        "in": move.in_,
+        "line": None,
+        "from": None,
+        "to": None,
+        "quantity": None,
+        "unit": None,
+        "tool": tool_id(move.tool),
+        "rule": CLEAN_TOOL,
+        "method": [move.method],
+    }
+
+
 def blocked_content(blocked: Blocked) -> dict[str, Any]:
-    """What stands in the way; `tool` and `certificate` only where it is one of these."""
-    content = {
+    """What stands in the way; `certificate` only where one is missing."""
+    content: dict[str, Any] = {
         "in": blocked.in_,
         "line": blocked.line,
         "from": blocked.from_,
         "flag": blocked.flag,
         "why": blocked.why,
     }
-    tool = None if blocked.tool is None else tool_id(blocked.tool)
-    more = {"tool": tool, "certificate": blocked.certificate}
-    return content | {key: value for key, value in more.items() if value is not None}
+    if blocked.certificate is not None:
+        content["certificate"] = blocked.certificate
+    return content

@@ -68,11 +68,11 @@ def print_plans(book: Book, items: Sequence[str], goals: Goals, proposal: Propos
     for way in proposal.checks:
         labels = "; ".join(f"{book.name(c.product)} for {', '.join(c.flags)}" for c in way.checks)
         then = "".join(f"; then {_told(book, swap)}" for swap in way.swaps)
+        then += "".join(f"; {book.name(move.in_)}: {move.method}" for move in way.cleaned)
         console.print(f"Cheaper, if the label says so: read {labels}{then}.")
     for blocked in proposal.blocked:
         where = book.name(blocked.in_)
-        what = blocked.from_ or blocked.tool
-        console.print(f"In the way: {what} in {where} ({blocked.flag}): {blocked.why}.")
+        console.print(f"In the way: {blocked.from_} in {where} ({blocked.flag}): {blocked.why}.")
     console.print(SAY)
 
 
@@ -83,6 +83,8 @@ def _plan_table(book: Book, plan: Plan, number: int) -> Table:
         table.add_row("change", _told(book, swap))
         for step in swap.method:
             table.add_row("", step)
+    for move in plan.cleaned:
+        table.add_row("clean tool", f"{book.name(move.in_)}: {move.method}")
     table.add_row("clears", ", ".join(plan.clears) or "nothing")
     table.add_row("adds", ", ".join(plan.adds) or "nothing")
     table.add_row("as a small pot", ", ".join(plan.pots))

@@ -1403,6 +1403,11 @@ export interface components {
             /** Swaps */
             swaps: components["schemas"]["SwapPiece"][];
             /**
+             * Cleaned
+             * @default []
+             */
+            cleaned: components["schemas"]["CleanToolPiece"][];
+            /**
              * As
              * @enum {string}
              */
@@ -1582,7 +1587,7 @@ export interface components {
         };
         /**
          * CarriedOut
-         * @description One flag above free, with every source.
+         * @description One flag above free, with every source. `tool_trace`: only own tools leave it.
          */
         CarriedOut: {
             /** Flag */
@@ -1594,6 +1599,8 @@ export interface components {
              * @enum {string}
              */
             level: "free" | "may_contain" | "unchecked" | "contains";
+            /** Tool Trace */
+            tool_trace: boolean;
             /** Ways */
             ways: components["schemas"]["WayOut"][];
         };
@@ -1663,6 +1670,29 @@ export interface components {
             step: number | null;
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * CleanToolOut
+         * @description A clean tool as a move of a plan, with the step that the card begins with.
+         */
+        CleanToolOut: {
+            move: components["schemas"]["CleanToolPiece"];
+            /** In Name */
+            in_name: string;
+            /** Tool Name */
+            tool_name: string;
+            /** Method */
+            method: string;
+        };
+        /**
+         * CleanToolPiece
+         * @description A tool that has to be clean, or kept for the pot that goes through it.
+         */
+        CleanToolPiece: {
+            /** In */
+            in: string;
+            /** Tool */
+            tool: string;
         };
         /**
          * CodeOut
@@ -2023,6 +2053,8 @@ export interface components {
              * @enum {string}
              */
             after: "free" | "may_contain" | "unchecked" | "contains";
+            /** Tool Trace */
+            tool_trace: boolean;
         };
         /**
          * FoundOut
@@ -2511,6 +2543,8 @@ export interface components {
             flags: {
                 [key: string]: "free" | "may_contain" | "unchecked" | "contains";
             };
+            /** Tool Traces */
+            tool_traces: string[];
             /** Made Of */
             made_of: string[];
             /** Unchecked */
@@ -3215,6 +3249,8 @@ export interface components {
             sentence: string;
             /** Swaps */
             swaps: components["schemas"]["SwapOut"][];
+            /** Cleaned */
+            cleaned: components["schemas"]["CleanToolOut"][];
             /** Adds */
             adds: components["schemas"]["Named"][];
             /** Clears */
@@ -3223,6 +3259,8 @@ export interface components {
             flags_after: {
                 [key: string]: "free" | "may_contain" | "unchecked" | "contains";
             };
+            /** Tool Traces After */
+            tool_traces_after: string[];
             /** Harms */
             harms: components["schemas"]["NeedHarmedOut"][];
             fidelity: components["schemas"]["FidelityOut"];
@@ -3311,6 +3349,8 @@ export interface components {
             flags_now: {
                 [key: string]: "free" | "may_contain" | "unchecked" | "contains";
             };
+            /** Tool Traces Now */
+            tool_traces_now: string[];
             /** Goals */
             goals: string;
             /** Met Already */
@@ -4063,6 +4103,8 @@ export interface components {
             flags: {
                 [key: string]: "free" | "may_contain" | "unchecked" | "contains";
             } | null;
+            /** Tool Traces */
+            tool_traces: string[];
             figures: components["schemas"]["FiguresOut"] | null;
         };
         /**
@@ -4198,6 +4240,8 @@ export interface components {
         /**
          * StripOut
          * @description One preparation on the board. `flags` holds only what is above free.
+         *
+         *     `tool_traces` are those of them that only the kitchen's own tools leave.
          */
         StripOut: {
             /** Id */
@@ -4213,6 +4257,8 @@ export interface components {
             flags: {
                 [key: string]: "free" | "may_contain" | "unchecked" | "contains";
             };
+            /** Tool Traces */
+            tool_traces: string[];
             /** Diets */
             diets: {
                 [key: string]: components["schemas"]["Verdict"];

@@ -40,7 +40,7 @@
   const told = $derived(
     [
       line.choice && (line.chosen ? `${line.choice}, in use` : `for the ${line.choice}`),
-      ...flagWords(flags ?? {}, line.choice ? Infinity : 4),
+      ...flagWords(flags ?? {}, [], line.choice ? Infinity : 4),
       line.strained_out && 'strained out',
       line.optional && 'optional'
     ]

@@ -2,7 +2,7 @@
   import type { Level, Schema } from '../api/client';
   import { figure, minutesText } from '../figures/spoon';
   import Spoon from '../figures/Spoon.svelte';
-  import { asWords, levelWord } from '../marks/levels';
+  import { asWords, levelWord, OWN_TOOLS } from '../marks/levels';
   import PotMark from '../marks/PotMark.svelte';
   import SideCard from './SideCard.svelte';
 
@@ -53,10 +53,13 @@
       {#each flags as each (each.flag)}
         <tr class="border-b border-rule">
           <th scope="row" class="py-1 font-[650]">{asWords(each.flag)}</th>
-          {#each [each.left, each.right] as level, at (at)}
+          {#each sides as side, at (at)}
+            {@const level = [each.left, each.right][at] ?? 'free'}
             <td class="py-1">
               <span class="flex items-center gap-2"
-                ><PotMark {level} small />{levelWord(level)}</span
+                ><PotMark {level} small />{levelWord(level)}{side.tool_traces.includes(each.flag)
+                  ? ` (${OWN_TOOLS})`
+                  : ''}</span
               >
             </td>
           {/each}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { asWords } from '../marks/levels';
+  import { asWords, OWN_TOOLS } from '../marks/levels';
   import PotMark from '../marks/PotMark.svelte';
   import type { Board, Strip } from './board.svelte';
   import { selection } from './selection.svelte';
@@ -34,6 +34,11 @@
     {#if strip.variant_of}
       <span class={['block font-sans text-[14px] font-normal', !chosen && 'text-soft']}>
         variant of {asWords(strip.variant_of)}
+      </span>
+    {/if}
+    {#if board.byTools(strip)}
+      <span class={['block font-sans text-[14px] font-normal', !chosen && 'text-soft']}>
+        by {OWN_TOOLS}
       </span>
     {/if}
   </span>

@@ -56,6 +56,11 @@ export class Board {
     return (this.ask?.what === 'flag' && strip.flags[this.ask.id]) || 'free';
   }
 
+  /** Whether only the kitchen's own tools leave what is asked for in a pot. */
+  byTools(strip: Strip): boolean {
+    return this.ask?.what === 'flag' && strip.tool_traces.includes(this.ask.id);
+  }
+
   verdict(strip: Strip): Verdict | undefined {
     return this.ask?.what === 'diet' ? strip.diets[this.ask.id] : undefined;
   }

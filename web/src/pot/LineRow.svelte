@@ -12,7 +12,7 @@
   const told = $derived.by(() => {
     const parts: string[] = [];
     if (line.line.choice) parts.push(line.counted ? 'in use' : 'not in use');
-    parts.push(...flagWords(line.flags, line.line.choice ? Infinity : 4));
+    parts.push(...flagWords(line.flags, line.tool_traces, line.line.choice ? Infinity : 4));
     if (line.line.optional) parts.push('optional');
     if (line.line.strained_out && line.line.group) parts.push('strained out');
     const treated = treatmentText(line.line.treatment, line.line.minutes ?? null);

@@ -1,5 +1,5 @@
 import type { Level, Schema } from '../api/client';
-import { asWords } from '../marks/levels';
+import { asWords, OWN_TOOLS } from '../marks/levels';
 
 export type Pot = Schema['PotOut'];
 export type Line = Schema['LineOut'];
@@ -13,16 +13,19 @@ const shortened = (words: string[], most: number) =>
   words.length > most ? [...words.slice(0, most), `${words.length - most} more`] : words;
 
 /** What an item brings, in words: what is in it, what may be, and how much nobody has checked. */
-export function flagWords(flags: Record<string, Level>, most = 4): string[] {
-  const at = (level: Level) =>
-    Object.keys(flags)
-      .filter((flag) => flags[flag] === level)
-      .map(asWords);
-  const traces = at('may_contain');
+export function flagWords(flags: Record<string, Level>, tools: string[] = [], most = 4): string[] {
+  const at = (level: Level) => Object.keys(flags).filter((flag) => flags[flag] === level);
+  const words = (some: string[], count = most) => shortened(some.map(asWords), count);
+  const traces = words(at('may_contain').filter((flag) => !tools.includes(flag)));
+  const byTools = words(
+    at('may_contain').filter((flag) => tools.includes(flag)),
+    4
+  );
   const open = at('unchecked').length;
   return [
-    ...shortened(at('contains'), most),
-    ...(traces.length > 0 ? [`may contain ${shortened(traces, most).join(', ')}`] : []),
+    ...words(at('contains')),
+    ...(traces.length > 0 ? [`may contain ${traces.join(', ')}`] : []),
+    ...(byTools.length > 0 ? [`by ${OWN_TOOLS} ${byTools.join(', ')}`] : []),
     ...(open > 0 ? [`${open} not checked`] : [])
   ];
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Schema } from '../api/client';
+  import { OWN_TOOLS } from '../marks/levels';
   import { amountText, groupsOf, type Pot } from '../pot/lines';
 
   /** One card on paper, with its flags in words, the day, and room to sign. */
@@ -19,7 +20,7 @@
   const named = (level: string) =>
     pot.carries
       .filter((entry) => entry.level === level)
-      .map((entry) => entry.name)
+      .map((entry) => (entry.tool_trace ? `${entry.name} (${OWN_TOOLS})` : entry.name))
       .join(', ');
   const head = $derived(
     [

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Collapsible } from 'bits-ui';
   import type { Level, Schema } from '../api/client';
-  import { asWords, levelWord } from '../marks/levels';
+  import { flagWord, levelWord } from '../marks/levels';
   import PotMark from '../marks/PotMark.svelte';
   import Scroll from '../parts/Scroll.svelte';
   import NumbersMoved from './NumbersMoved.svelte';
@@ -14,10 +14,10 @@
   /** Flags that go the same step from one level to another, told together. */
   function steps(flags: Schema['FlagRippleOut'][]): [string, Step][] {
     const found = new Map<string, Step>();
-    for (const { flag, before, after } of flags) {
+    for (const { flag, before, after, tool_trace } of flags) {
       const key = `${before} ${after}`;
       const step = found.get(key) ?? { before, after, flags: [] };
-      step.flags.push(asWords(flag));
+      step.flags.push(flagWord(flag, tool_trace ? [flag] : []));
       found.set(key, step);
     }
     return [...found];

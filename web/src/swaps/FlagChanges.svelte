@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Level } from '../api/client';
   import LevelLists from '../marks/LevelLists.svelte';
-  import { asWords, levelWord } from '../marks/levels';
+  import { asWords, flagWord, levelWord } from '../marks/levels';
   import PotMark from '../marks/PotMark.svelte';
   import type { Plan } from './bench.svelte';
 
@@ -22,7 +22,9 @@
 {#each plan.adds as flag (flag.id)}
   <p class="flex items-center gap-1.5 font-[650] text-brick">
     <PotMark level={level(flag.id)} small brick />
-    brings {asWords(flag.id)}{level(flag.id) === 'contains' ? '' : `, ${levelWord(level(flag.id))}`}
+    brings {flagWord(flag.id, plan.tool_traces_after)}{level(flag.id) === 'contains'
+      ? ''
+      : `, ${levelWord(level(flag.id))}`}
   </p>
 {/each}
 {#if gone.length > 0}
@@ -37,4 +39,6 @@
     {settled} not checked, no longer in it
   </p>
 {/if}
-<div class="text-soft"><LevelLists flags={stays} verbs={['stays', 'stay']} /></div>
+<div class="text-soft">
+  <LevelLists flags={stays} tools={plan.tool_traces_after} verbs={['stays', 'stay']} />
+</div>

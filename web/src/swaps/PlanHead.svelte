@@ -6,6 +6,14 @@
   let { bench, plan, at }: { bench: Bench; plan: Plan; at: number } = $props();
 
   const counted = (count: number, thing: string) => `${count} ${thing}${count === 1 ? '' : 's'}`;
+  const changes = $derived(
+    [
+      plan.swaps.length > 0 || plan.cleaned.length === 0 ? counted(plan.swaps.length, 'swap') : '',
+      plan.cleaned.length > 0 ? counted(plan.cleaned.length, 'clean tool') : ''
+    ]
+      .filter(Boolean)
+      .join(', ')
+  );
   const picked = $derived(bench.picked === at);
   const pinned = $derived(bench.pinned.includes(at));
   const adds = $derived(plan.adds.map((flag) => flag.name.toLowerCase()).join(', '));
@@ -24,7 +32,7 @@
     >
       <span class="font-name text-[20px]">Plan {at + 1}</span>
       <span class="block text-note font-normal text-soft">
-        {counted(plan.swaps.length, 'swap')}{plan.meets ? '' : ', falls short'}
+        {changes}{plan.meets ? '' : ', falls short'}
       </span>
     </button>
     <button

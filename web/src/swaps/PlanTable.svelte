@@ -38,7 +38,10 @@
 {/snippet}
 
 {#snippet nothing()}—{/snippet}
-{#snippet carriesNow()}<LevelLists flags={plans.flags_now} />{/snippet}
+{#snippet carriesNow()}<LevelLists
+    flags={plans.flags_now}
+    tools={plans.tool_traces_now}
+  />{/snippet}
 {#snippet carries(plan: Plan)}<FlagChanges {plan} now={plans.flags_now} />{/snippet}
 {#snippet besides(plan: Plan)}
   {#each plan.adjustments as part (part.in_name + part.name)}
@@ -102,7 +105,7 @@
     {#if shown.some(({ plan }) => plan.adjustments.length > 0)}
       {@render across('With it', nothing, besides)}
     {/if}
-    {@render across('On the spoon', spoonsNow, spoonsThen)}
+    {#if spoons.length > 0}{@render across('On the spoon', spoonsNow, spoonsThen)}{/if}
     {@render across('Keeps', nothing, keeps)}
     {@render across('Where', nothing, places)}
     {@render across('Steps', nothing, steps)}

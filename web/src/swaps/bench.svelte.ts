@@ -199,6 +199,7 @@ export class Bench {
         and_items: Object.keys(this.others),
         goals: this.wanted,
         swaps: this.plan.swaps.map((entry) => entry.swap),
+        cleaned: this.plan.cleaned.map((entry) => entry.move),
         as,
         names: this.names,
         seen: this.plan.seen

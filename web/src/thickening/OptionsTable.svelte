@@ -9,7 +9,7 @@
   let { bench, onput }: { bench: Bench; onput: ((option: Option) => void) | undefined } = $props();
 
   const carries = (flags: Record<string, Level>) =>
-    flagWords(flags, Infinity).join(', ') || 'no flag recorded';
+    flagWords(flags, [], Infinity).join(', ') || 'no flag recorded';
   const range = (option: Option) =>
     option.high - option.low > 0.05 ? `${figure(option.low)} to ${figure(option.high)} g` : '';
 </script>

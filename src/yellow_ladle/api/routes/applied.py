@@ -11,6 +11,7 @@ from yellow_ladle.api.plan_forms import (
     AppliedOut,
     AppliedPlanOut,
     ApplyIn,
+    CleanToolPiece,
     SwapPiece,
     TakeBackIn,
 )
@@ -21,7 +22,7 @@ from yellow_ladle.api.routes.plans import goals_of, items_of
 from yellow_ladle.core.book import Book
 from yellow_ladle.core.change import Change
 from yellow_ladle.core.fault import BookRefused, Fault
-from yellow_ladle.core.plan import Plan, Swap
+from yellow_ladle.core.plan import CleanTool, Plan, Swap
 from yellow_ladle.core.planner.adjusting import adjustments
 from yellow_ladle.core.planner.applying import placed
 from yellow_ladle.core.planner.floor import floor_sentence
@@ -31,6 +32,7 @@ from yellow_ladle.core.planner.together import carried_together
 from yellow_ladle.core.rulebook import rulebook
 from yellow_ladle.core.rules import SwapRule
 from yellow_ladle.core.sentences import stranded_sentences
+from yellow_ladle.core.tools import tool_key
 from yellow_ladle.store.applied import Applied, Applying, applied_plans, put_in, take_back
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.standing import Now, Stale
@@ -46,7 +48,10 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
     items = items_of(now, wanted.item, wanted.and_items)
     goals = goals_of(now, wanted.goals)
     rules = {here.rule.id: here.rule for here in rulebook(now.reading.book)}
-    plan = carried_together(now.reading, items, goals, _swaps(now, wanted.swaps, rules))
+    swaps, cleaned = _swaps(now, wanted.swaps, rules), _cleaned(now, wanted.cleaned)
+    if not swaps and not cleaned:
+        raise BookRefused([Fault("swaps", "the plan changes nothing; ask for the plans again")])
+    plan = carried_together(now.reading, items, goals, swaps, cleaned)
     if plan is None:
         raise BookRefused([Fault("swaps", "these swaps would put a pot into itself")])
     _refuse_stale(now, plan, wanted)
@@ -145,6 +150,17 @@ def _swaps(now: Now, wanted: list[SwapPiece], rules: dict[str, SwapRule]) -> lis
             )
         swaps.append(swap)
     return swaps
+
+
+def _cleaned(now: Now, wanted: list[CleanToolPiece]) -> list[CleanTool]:
+    """The core's clean tools; refuses those that a card does not go through."""
+    made = now.reading.book.preparations
+    for move in wanted:
+        tools = made[move.in_].tools if move.in_ in made else ()
+        if tool_key(move.tool) not in map(tool_key, tools):
+            message = f'"{move.in_}" does not go through "{move.tool}"; ask for the plans again'
+            raise BookRefused([Fault("cleaned", message)])
+    return [CleanTool(move.in_, move.tool) for move in wanted]
 
 
 def _out(book: Book, names: Mapping[str, str], plan: Applied) -> AppliedPlanOut:

@@ -57,6 +57,7 @@ class SideOut(BaseModel):
     preparation: PreparationPiece
     names: dict[str, str]
     flags: dict[str, LevelWord] | None
+    tool_traces: list[str]
     figures: FiguresOut | None
 
 
@@ -140,6 +141,7 @@ def _side_out(ledger: Ledger, text: str, side: _Side) -> SideOut:
         flags=None
         if reading is None
         else {flag: level.word for flag, level in reading.levels(side.made.id).items()},
+        tool_traces=[] if reading is None else sorted(reading.tool_traces(side.made.id)),
         figures=None if reading is None else figures_out(reading, side.made.id),
     )
 

@@ -26,7 +26,10 @@ class ColumnOut(BaseModel):
 
 
 class StripOut(BaseModel):
-    """One preparation on the board. `flags` holds only what is above free."""
+    """One preparation on the board. `flags` holds only what is above free.
+
+    `tool_traces` are those of them that only the kitchen's own tools leave.
+    """
 
     id: str
     name: str
@@ -34,6 +37,7 @@ class StripOut(BaseModel):
     column: Column
     variant_of: str | None
     flags: dict[str, LevelWord]
+    tool_traces: list[str]
     diets: dict[str, Verdict]
     made_from: list[str]
     goes_into: list[str]
@@ -65,6 +69,7 @@ def family(now: TheBook) -> FamilyOut:
                 column=placed[id],
                 variant_of=preparation.variant_of,
                 flags={flag: level.word for flag, level in reading.levels(id).items()},
+                tool_traces=sorted(reading.tool_traces(id)),
                 diets=dict(reading.verdicts(id)),
                 made_from=reading.bases(id),
                 goes_into=sorted(reading.derivatives(id)),

@@ -15,6 +15,7 @@ from yellow_ladle.core.book import Book, owner_of
 from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.naming import name_after, short_name
+from yellow_ladle.core.tools import clean_name
 from yellow_ladle.files.piece import Id, Name
 from yellow_ladle.store.standing import Now
 
@@ -103,7 +104,10 @@ def _pot(book: Book, pot: "SmallPot") -> MenuPotOut:
     return MenuPotOut(
         pot=Named(id=pot.pot, name=book.name(pot.pot)),
         name=name_after(book, pot.pot, pot.within),
-        swaps=[_swap(book, pot, swap) for swap in pot.swaps],
+        swaps=[
+            *(_swap(book, pot, swap) for swap in pot.swaps),
+            *(f"through a {clean_name(move.tool, book.tools)}" for move in pot.cleaned),
+        ],
         for_guests=list(pot.guests),
     )
 
@@ -125,7 +129,7 @@ def _serving(now: Now, serving: "Serving") -> ServingOut:
         goals=serving.goals.words(),
         possible=plan is not None,
         meets=plan is not None and plan.meets,
-        as_usual=plan is not None and not plan.swaps,
+        as_usual=plan is not None and not plan.changed,
         sentence="" if plan is None else floor_sentence(now.reading, plan, serving.goals),
         pots=[name_after(book, pot.pot, pot.within) for pot in serving.pots],
     )

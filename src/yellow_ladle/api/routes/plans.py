@@ -67,6 +67,7 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
         item=wanted.item,
         name=" and ".join(reading.book.name(item) for item in items),
         flags_now=level_words(before, whole),
+        tool_traces_now=sorted(before.tool_traces(whole)),
         goals=goals.words(),
         met_already=goals.met(before, whole),
         plans=[telling.plan(plan) for plan in proposal.plans],
@@ -181,7 +182,7 @@ def _loosened(
         update={
             "opens": True,
             "sentence": floor_sentence(now.reading, best, goals),
-            "swaps": len(best.swaps),
+            "swaps": best.score.swaps,
             "adds": [names[flag] for flag in best.adds],
             "pots": len(best.pots),
         }

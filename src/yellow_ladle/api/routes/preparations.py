@@ -47,6 +47,7 @@ class LineOut(BaseModel):
     owner: str
     counted: bool
     flags: dict[str, LevelWord]
+    tool_traces: list[str]
     made_of: list[str]
     unchecked: int
 
@@ -157,6 +158,7 @@ def _line(reading: Reading, made: Preparation, index: int, counted: bool) -> Lin
         owner=owner,
         counted=counted,
         flags=flags,
+        tool_traces=sorted(reading.tool_traces(line.item)),
         made_of=[] if is_product else [book.name(item) for item in reading.family.inputs[owner]],
         unchecked=sum(level == "unchecked" for level in flags.values()),
     )

@@ -10,7 +10,7 @@ from yellow_ladle.core.change import Change, applied
 from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.numbers.balance import Balance
-from yellow_ladle.core.plan import Plan
+from yellow_ladle.core.plan import Plan, with_clean_tools
 from yellow_ladle.core.planner.adjusting import Adjustment, adjusted
 from yellow_ladle.core.planner.method import reworked
 from yellow_ladle.core.reading import Reading
@@ -78,8 +78,10 @@ def _told(
     book: Book, swapped: Preparation, plan: Plan, adjustments: tuple[Adjustment, ...]
 ) -> Preparation:
     """A swapped preparation with its new method, and its amounts as worked out again."""
-    usual = book.preparations[swapped.id]
-    steps = reworked(book, usual, plan.swaps).steps
+    # The clean tools stand in the place of those that leave traces, in every step.
+    cleaned = [move.tool for move in plan.cleaned if move.in_ == swapped.id]
+    usual = with_clean_tools(book, book.preparations[swapped.id], cleaned)
+    steps = reworked(book, usual, plan.swaps, plan.cleaned).steps
     to = {swap.from_: swap.to for swap in plan.swaps if swap.in_ == swapped.id}
     renaming = Renaming.of(book, usual, to)
     lines = tuple(replace(line, note=renaming.text(line.note)) for line in swapped.lines)

@@ -167,7 +167,7 @@ class Bounds:
 
 def counts_of(option: Option) -> Counts:
     """What an option itself counts for."""
-    return (int(option.freed), int(option.check is not None), int(option.swap is not None))
+    return (int(option.freed), int(option.check is not None), int(option.changes))
 
 
 def losses_at(choice: Choice, option: Option) -> Losses:

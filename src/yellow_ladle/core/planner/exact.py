@@ -43,7 +43,7 @@ def exact(
     remade: set[str] = set()
     for pot in reversed(order):
         for _, option in by_pot.get(pot, ()):
-            if option.swap is not None or option.leads in remade:
+            if option.changes or option.leads in remade:
                 remade.add(pot)
     if any(option.cost and not weights[choice.pot][3] for choice, option in chosen):
         losses = (*losses[:3], UNKNOWN)

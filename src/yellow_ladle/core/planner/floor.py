@@ -1,6 +1,6 @@
 """A plan in one plain sentence for those who carry the plates."""
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 
 from yellow_ladle.core.book import Book, owner_of
 from yellow_ladle.core.diets import diets
@@ -9,6 +9,7 @@ from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Plan
 from yellow_ladle.core.planner.naming import short_name
 from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.tools import clean_name
 
 
 def floor_sentence(before: Reading, plan: Plan, goals: Goals) -> str:
@@ -19,20 +20,25 @@ def floor_sentence(before: Reading, plan: Plan, goals: Goals) -> str:
     book = before.book
     names = {flag.id: flag.name.lower() for flag in book.flags}
     parts: list[str] = []
-    changed = {swap.in_ for swap in plan.swaps}
-    for pot in dict.fromkeys(swap.in_ for swap in plan.swaps):
+    changed = plan.changed
+    for pot in dict.fromkeys(move.in_ for move in plan.moves):
         here = [swap for swap in plan.swaps if swap.in_ == pot]
         made = [_new(book, swap.to, changed) for swap in here if swap.to is not None]
         without = [short_name(book, swap.from_) for swap in here if swap.to is None]
         words = [f"made with {_and(made)}"] if made else []
         words += [f"without {_and(without)}"] if without else []
-        parts.append(f"{_the(book.name(pot))} is {' and '.join(words)}")
+        tools = [
+            f"a {clean_name(move.tool, book.tools)}" for move in plan.cleaned if move.in_ == pot
+        ]
+        words += [f"goes through {_and(tools)}"] if tools else []
+        does = "" if not made and not without else "is "
+        parts.append(f"{_the(book.name(pot))} {does}{' and '.join(words)}")
     usual = _the(plan.after.book.name(plan.item))
     told = "; ".join(parts) if parts else f"{usual} is as usual"
     return "; ".join([f"{_goal(plan, goals, names)}: {told}", *_now(plan, names)]) + "."
 
 
-def _new(book: Book, item: str, changed: set[str]) -> str:
+def _new(book: Book, item: str, changed: Collection[str]) -> str:
     """What goes in; a pot that is itself made otherwise is not called by what it usually is."""
     if owner_of(item) not in changed:
         return short_name(book, item)

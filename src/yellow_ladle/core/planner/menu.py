@@ -1,10 +1,11 @@
 """The whole menu: the fewest small pots with which every guest eats, plate by plate."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from yellow_ladle.core.goals import Goals, offences, together
-from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.plan import CleanTool, Plan, Swap, carried
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.menu_answer import Solved, Version
 from yellow_ladle.core.planner.menu_model import MenuModel
@@ -28,7 +29,8 @@ class Guest:
 
 @dataclass(frozen=True, slots=True)
 class SmallPot:
-    """A pot that is made beside the usual one. `swaps` are made in it, `within` also beneath it.
+    """A pot that is made beside the usual one. `swaps` are made in it, `within` also beneath it;
+    `cleaned` are the tools that have to be clean for it.
 
     `guests` eat of it. Two of the same pot are told apart by what is within.
     """
@@ -37,6 +39,7 @@ class SmallPot:
     swaps: tuple[Swap, ...]
     within: tuple[Swap, ...]
     guests: tuple[str, ...]
+    cleaned: tuple[CleanTool, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,7 +106,10 @@ def plan_menu(
     if solved is None:
         return _one_by_one(proposer, list(dict.fromkeys(plates)), groups, guests)
     eaters = [tuple(guest.name for guest in guests if guest.goals == goals) for goals in groups]
-    small = {version: _small_pot(solved, version, eaters) for version in solved.swaps}
+    minded = [_minded(reading, choices) for choices in ways]
+    small = {
+        version: _small_pot(proposer, solved, version, eaters, minded) for version in solved.swaps
+    }
     servings = tuple(
         _serving(reading, solved, small, plate, (place, goals), eaters[place])
         if (plate, place) in wanted
@@ -161,7 +167,7 @@ def _one_by_one(
                 small.setdefault((pot.pot, frozenset(pot.within)), []).extend(names)
             planned.append((plate, names, goals, plan, pots))
     made = {
-        key: SmallPot(key[0], pot.swaps, pot.within, tuple(dict.fromkeys(small[key])))
+        key: replace(pot, guests=tuple(dict.fromkeys(small[key])))
         for *_, pots in planned
         for pot in pots
         if (key := (pot.pot, frozenset(pot.within)))
@@ -183,7 +189,8 @@ def _pots_of(plan: Plan, guests: tuple[str, ...]) -> list[SmallPot]:
         beneath = plan.after.family.upstream(pot)
         within = tuple(swap for swap in plan.swaps if swap.in_ in beneath)
         here = tuple(swap for swap in plan.swaps if swap.in_ == pot)
-        found.append(SmallPot(pot, here, within, guests))
+        cleaned = tuple(move for move in plan.cleaned if move.in_ == pot)
+        found.append(SmallPot(pot, here, within, guests, cleaned))
     return found
 
 
@@ -199,13 +206,35 @@ def _serving(
     versions = _beneath(solved, solved.serves[plate, place])
     swaps = _swaps(solved, versions)
     pots = tuple(small[version] for version in versions)
-    return Serving(plate, guests, goals, carried(reading, plate, goals, swaps), pots)
+    cleaned = [move for pot in pots for move in pot.cleaned]
+    return Serving(plate, guests, goals, carried(reading, plate, goals, swaps, cleaned), pots)
 
 
-def _small_pot(solved: Solved, version: Version, eaters: Sequence[tuple[str, ...]]) -> SmallPot:
+def _small_pot(
+    proposer: Proposer,
+    solved: Solved,
+    version: Version,
+    eaters: Sequence[tuple[str, ...]],
+    minded: Sequence[bool],
+) -> SmallPot:
+    """A version as a small pot. Its tools are clean where one of its guests must have no traces.
+
+    Of all small pots that share a tool any may come first, so that it does not matter what the
+    usual ones leave in it.
+    """
     within = _swaps(solved, _beneath(solved, version))
     guests = tuple(name for group in solved.eaten_by[version] for name in eaters[group])
-    return SmallPot(version.pot, solved.swaps[version], within, guests)
+    shared = proposer.tool_traces.of(version.pot)
+    minds = any(minded[group] for group in solved.eaten_by[version])
+    cleaned = tuple(CleanTool(version.pot, tool) for tool in shared) if minds else ()
+    return SmallPot(version.pot, solved.swaps[version], within, guests, cleaned)
+
+
+def _minded(reading: Reading, ways: Sequence[int]) -> bool:
+    """Whether traces count for somebody in every way to a goal, or in one of them."""
+    layout = reading.layout
+    every = (1 << layout.width) - 1
+    return any(bits & layout.at_least(every, Level.MAY_CONTAIN) for bits in ways)
 
 
 def _beneath(solved: Solved, top: Version | None) -> tuple[Version, ...]:

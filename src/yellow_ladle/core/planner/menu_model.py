@@ -16,7 +16,7 @@ from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.menu_answer import Solved, Version, Way, swaps_taken
 from yellow_ladle.core.planner.menu_start import started
 from yellow_ladle.core.planner.options import Offer, Proposer
-from yellow_ladle.core.reading import node_mask
+from yellow_ladle.core.reading import own_mask
 
 WORKERS = 2
 A_SWAP = 50
@@ -209,9 +209,12 @@ class MenuModel:
             model.add(sum(leaving) < len(made.lines))
 
     def _fixed(self, pot: str) -> int:
-        """What the pot itself and the lines that offend nobody bring into it."""
+        """What the pot itself and the lines that offend nobody bring into it.
+
+        Not what its tools leave: a version goes through clean ones where somebody has to mind.
+        """
         made = self._reading.book.preparations[pot]
-        mask = node_mask(self._reading, pot)
+        mask = own_mask(self._reading.layout, made)
         for index in made.counted():
             if index not in self._lines[pot]:
                 mask |= self._reading.masks[made.lines[index].item]

@@ -6,7 +6,8 @@ from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book import Book, Preparation, Step, used_item
 from yellow_ladle.core.card_texts import INSTEAD_OF, Renaming
-from yellow_ladle.core.plan import Swap
+from yellow_ladle.core.plan import CleanTool, Swap
+from yellow_ladle.core.tools import clean_name
 
 ChangeKind: TypeAlias = Literal["added", "changed", "dropped"]
 
@@ -36,7 +37,9 @@ class Reworked:
         return sum(signs[change.kind] * (change.minutes or 0) for change in self.changes)
 
 
-def reworked(book: Book, made: Preparation, swaps: Iterable[Swap]) -> Reworked:
+def reworked(
+    book: Book, made: Preparation, swaps: Iterable[Swap], cleaned: Iterable[CleanTool] = ()
+) -> Reworked:
     """The method of a preparation, as its card has it, after the swaps of its lines.
 
     A step that uses nothing but items whose rule drops them goes. Every other step names the new
@@ -55,7 +58,8 @@ def reworked(book: Book, made: Preparation, swaps: Iterable[Swap]) -> Reworked:
         book, made, {item: None if item in late else new for item, new in to.items()}
     )
     dropping = {swap.from_ for swap in swaps if swap.drops}
-    first = _added(book, [swap for swap in swaps if swap.when == "first"])
+    first = [_washing(book, move) for move in cleaned if move.in_ == made.id]
+    first += _added(book, [swap for swap in swaps if swap.when == "first"])
     last = _added(book, [swap for swap in swaps if swap.when == "last"])
     there = {swap.from_: swap for swap in swaps if swap.when == "with"}
     told: list[tuple[Step, StepChange | None]] = list(first)
@@ -85,6 +89,11 @@ def _added(book: Book, swaps: Sequence[Swap]) -> list[tuple[Step, StepChange | N
             step = Step(told, minutes=minutes, uses=uses)
             found.append((step, StepChange("added", 0, told, minutes)))
     return found
+
+
+def _washing(book: Book, move: CleanTool) -> tuple[Step, StepChange | None]:
+    step = Step(move.method, equipment=(clean_name(move.tool, book.tools),))
+    return step, StepChange("added", 0, move.method)
 
 
 def _here(book: Book, step: Step, there: dict[str, Swap]) -> list[tuple[Step, StepChange | None]]:

@@ -3,7 +3,8 @@
 from collections.abc import Iterable
 
 from yellow_ladle.core.book import Book, owner_of
-from yellow_ladle.core.plan import Plan, Swap
+from yellow_ladle.core.plan import CleanTool, Plan, Swap
+from yellow_ladle.core.tools import clean_name
 
 MOST_NAMED = 3
 _KINDS = ("stock", "roux", "sauce", "soup", "component", "dish")
@@ -19,7 +20,9 @@ def names_by_what_it_is(book: Book, plan: Plan) -> dict[str, str]:
     found: dict[str, str] = {}
     for pot in plan.pots:
         within = family.upstream(pot)
-        found[pot] = name_after(book, pot, [swap for swap in plan.swaps if swap.in_ in within])
+        swaps = [swap for swap in plan.swaps if swap.in_ in within]
+        cleaned = [move for move in plan.cleaned if move.in_ in within]
+        found[pot] = name_after(book, pot, swaps, cleaned)
     return found
 
 
@@ -33,8 +36,13 @@ def short_name(book: Book, item: str) -> str:
     return class_.replace("-", " ")
 
 
-def name_after(book: Book, pot: str, swaps: Iterable[Swap]) -> str:
-    """The name of a pot after the swaps that are made in it or beneath it."""
+def name_after(
+    book: Book, pot: str, swaps: Iterable[Swap], cleaned: Iterable[CleanTool] = ()
+) -> str:
+    """The name of a pot after the swaps that are made in it or beneath it.
+
+    Where nothing but tools is otherwise, it is named after these.
+    """
     swaps = tuple(swaps)
     changed = {swap.in_ for swap in swaps}
     words: dict[str, None] = {}
@@ -45,6 +53,8 @@ def name_after(book: Book, pot: str, swaps: Iterable[Swap]) -> str:
             words[f"no {short_name(book, swap.from_)}"] = None
         else:
             words[short_name(book, swap.to)] = None
+    if not words:
+        words |= {clean_name(move.tool, book.tools): None for move in cleaned}
     told = list(words)[:MOST_NAMED]
     more = ["more"] if len(words) > MOST_NAMED else []
     return ", ".join([book.name(pot), *told, *more])

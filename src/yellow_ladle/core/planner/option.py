@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
-from yellow_ladle.core.plan import Swap
+from yellow_ladle.core.plan import CleanTool, Swap
 from yellow_ladle.core.planner.fidelity import NOTHING, Three
 
 MOST_NAMED = 12
@@ -12,7 +12,7 @@ MOST_NAMED = 12
 
 @dataclass(frozen=True, slots=True)
 class Option:
-    """One thing that can be done about a line.
+    """One thing that can be done about a line, or about the trace that a tool leaves.
 
     `swap` None keeps its item. `leads`: the preparation that must be cleared too, if one must.
     `brings`: the bits of flags that the new item adds to what the plate carries now. `check`: the
@@ -30,6 +30,13 @@ class Option:
     """Tells apart what may thicken otherwise, where that counts."""
     ends: frozenset[str] = frozenset()
     """The by-products that are gone with the line's item."""
+    clean: CleanTool | None = None
+    """The tool that is washed, or kept for the pot; then there is no line."""
+
+    @property
+    def changes(self) -> bool:
+        """Whether the card is changed by it."""
+        return self.swap is not None or self.clean is not None
 
     @property
     def empties(self) -> bool:

@@ -12,6 +12,7 @@ from yellow_ladle.core.planner.conditions import conditions
 from yellow_ladle.core.planner.fidelity import NOTHING, Three, shares
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.prices import Prices
+from yellow_ladle.core.planner.tool_traces import ToolTraces
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.rulebook import rules_in_use
 from yellow_ladle.core.rules import SwapRule
@@ -51,6 +52,7 @@ class Proposer:
         self.rules = rules_in_use(reading.book) if rules is None else tuple(rules)
         self.balance: Balance = reading.balance
         self.prices = Prices(self.balance)
+        self.tool_traces = ToolTraces(reading)
         self._offers: dict[tuple[str, int, bool], Offers] = {}
         self._conditions: dict[str, frozenset[str]] = {}
         self._shares: dict[str, dict[int, Three]] = {}

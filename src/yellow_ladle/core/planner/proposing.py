@@ -7,13 +7,13 @@ from itertools import combinations
 from yellow_ladle.core.criteria import Criterion
 from yellow_ladle.core.goals import Goals, offences, offending, together
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.plan import CleanTool, Plan, Swap, carried
 from yellow_ladle.core.planner.carrying import Carrying
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.region import Allowing, Region
 from yellow_ladle.core.planner.score import Rank, Score, ranking
-from yellow_ladle.core.planner.standing import Blocked, left_by_tool, standing_in_the_way
+from yellow_ladle.core.planner.standing import Blocked, standing_in_the_way
 from yellow_ladle.core.planner.thinner import thinner
 from yellow_ladle.core.planner.walk import Found, Walk
 from yellow_ladle.core.reading import Reading
@@ -41,6 +41,7 @@ class CheckFirst:
 
     checks: tuple[Check, ...]
     swaps: tuple[Swap, ...]
+    cleaned: tuple[CleanTool, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,12 +86,9 @@ def propose(
     """The plans that bring an item to its goals, or as near as they can."""
     search = _Search(reading, item, goals, limits, rules, habits)
     plans = search.meeting(limit)
-    checks = search.checks_first(min((len(plan.swaps) for plan in plans), default=None))
+    checks = search.checks_first(min((plan.score.swaps for plan in plans), default=None))
     if plans:
-        # Of plans that reach the goals, those come last that do so only when made for all.
-        ordered = tuple(sorted(plans, key=lambda plan: not plan.meets))
-        blocked = () if ordered[0].meets else search.traces(ordered[0])
-        return Proposal(ordered, blocked, checks, search.whole)
+        return Proposal(plans, (), checks, search.whole)
     blocked = standing_in_the_way(search.proposer, item, search.ways_to_goal) or search.too_thin
     return Proposal(search.partial(limit), blocked, checks, search.whole)
 
@@ -120,12 +118,12 @@ class _Search:
 
     def partial(self, limit: int) -> tuple[Plan, ...]:
         """The plans that meet as many goals as go together, and clear what else they can."""
-        plans: dict[frozenset[Swap], tuple[tuple[float, ...], Plan]] = {}
+        plans: dict[frozenset[Swap | CleanTool], tuple[tuple[float, ...], Plan]] = {}
         for bad in self._within_reach():
             for plan in self._plans(self.goals, [bad], limit):
-                if plan.swaps:
+                if plan.changed:
                     key = (-len(plan.reached), -len(plan.clears), *self._rank(plan.score))
-                    plans[frozenset(plan.swaps)] = (key, plan)
+                    plans[frozenset(plan.moves)] = (key, plan)
         ranked = sorted(plans.values(), key=lambda entry: entry[0])
         return tuple(plan for _, plan in ranked[:limit])
 
@@ -158,13 +156,12 @@ class _Search:
         needs = _Needs(self.reading, self.item, bads)
 
         def fits(found: Found) -> Plan | None:
-            swaps = found.swaps
             book = self.reading.book
             if not found.acyclic(book) or not found.yields_what_it_uses(book):
                 return None
-            if not needs.all_of(swaps):
+            if not needs.all_of(found):
                 return None
-            plan = carried(self.reading, self.item, goals, swaps)
+            plan = carried(self.reading, self.item, goals, found.swaps, found.cleaned)
             if plan is None or not needs.met_by(plan) or self._is_thinner(plan):
                 return None
             return replace(plan, score=found.score)
@@ -189,19 +186,6 @@ class _Search:
             Blocked(pot, None, pot, flag, TOO_THIN)
             for pot in self._thinner
             for flag in offending(self.reading.masks[pot], bad)
-        )
-
-    def traces(self, plan: Plan) -> tuple[Blocked, ...]:
-        """What comes into a plan's small pots from the usual ones, by the tools that they share."""
-        bad = self.ways_to_goal[0] if self.ways_to_goal else {}
-        layout, found = self.reading.layout, plan.after.through
-        return tuple(
-            dict.fromkeys(
-                left_by_tool(plan.after, pot, flag, bits)
-                for pot in plan.pots
-                for flag, bits in bad.items()
-                if any(layout.traces_of(t.mask) & bits for t in found.get(pot, ()))
-            )
         )
 
     def _within_reach(self) -> Iterator[dict[str, int]]:
@@ -256,14 +240,14 @@ class _Search:
         if not found.checks or not found.acyclic(book) or not found.yields_what_it_uses(book):
             return None
         if self.proposer.limits.keep_thickness:
-            plan = carried(self.reading, self.item, self.goals, found.swaps)
+            plan = carried(self.reading, self.item, self.goals, found.swaps, found.cleaned)
             if plan is None or thinner(self.reading, plan.after, plan.pots):
                 return None
         checks = (
             Check(product, tuple(offending(self.reading.masks[product], found.bad)))
             for product in found.checks
         )
-        return CheckFirst(tuple(checks), found.swaps)
+        return CheckFirst(tuple(checks), found.swaps, found.cleaned)
 
 
 class _Needs:
@@ -275,18 +259,16 @@ class _Needs:
         self._carrying = Carrying(reading, together(self._bads))
 
     def met_by(self, plan: Plan) -> bool:
-        """Whether a plan's carried result, made for all, holds nothing of what had to go.
+        """Whether a plan's carried result, in small pots, holds nothing of what had to go."""
+        return self._met(plan.after.masks[self._item])
 
-        A small pot may still take a trace from the usual ones, by a tool that they share.
-        """
-        after = plan.for_all.after if plan.for_all else plan.after
-        return self._met(after.masks[self._item])
-
-    def all_of(self, swaps: tuple[Swap, ...]) -> bool:
-        """Whether the item is not cleared any more if any one swap is not made."""
-        for swap in swaps:
-            less = [other for other in swaps if other is not swap]
-            mask = self._carrying.mask(self._item, less)
+    def all_of(self, found: Found) -> bool:
+        """Whether the item is not cleared any more if any one swap or clean tool is left out."""
+        swaps, cleaned = found.swaps, found.cleaned
+        fewer = [([other for other in swaps if other is not swap], cleaned) for swap in swaps]
+        fewer += [(list(swaps), tuple(o for o in cleaned if o != tool)) for tool in cleaned]
+        for less, washed in fewer:
+            mask = self._carrying.mask(self._item, less, washed)
             if mask is not None and self._met(mask):
                 return False
         return True

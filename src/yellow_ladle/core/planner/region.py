@@ -13,16 +13,17 @@ from yellow_ladle.core.book import Line, owner_of
 from yellow_ladle.core.by_products import ends
 from yellow_ladle.core.goals import together
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.plan import Swap
+from yellow_ladle.core.plan import CleanTool, Swap
 from yellow_ladle.core.planner.fidelity import NOTHING, Three
 from yellow_ladle.core.planner.option import Option, worth_trying
 from yellow_ladle.core.planner.options import Proposer
-from yellow_ladle.core.reading import node_mask
+from yellow_ladle.core.reading import own_mask
 
 
 @dataclass(frozen=True, slots=True)
 class Choice:
-    """One offending line with its options. `line` None: the pot's own statement offends.
+    """One offending line with its options. `line` None: the pot's own statement offends, or what a
+    tool leaves in it.
 
     `share` is the line's part of its pot in flavour, texture and colour; `makings` how many times
     a pot that the line leads to is made for one making of this one, 0 where that is not known.
@@ -124,13 +125,19 @@ class Region:
         made = self._reading.book.preparations.get(pot)
         if made is None:
             return None
-        own = node_mask(self._reading, pot)
+        own = own_mask(self._reading.layout, made)
         choices: list[Choice] = []
         if own & self.bits:
             if not self._allowing.freeing:
                 return None
             choices.append(Choice(pot, None, (Option(freed=True),), NOTHING))
         brings = self._new(own)
+        for tool, traces in self._proposer.tool_traces.of(pot).items():
+            if traces & self.bits:
+                clean = Option(clean=CleanTool(pot, tool))
+                choices.append(Choice(pot, None, (clean,), NOTHING))
+            else:
+                brings |= self._new(traces)
         shares = self._proposer.shares(pot)
         others = len(made.lines)
         for index in made.counted():
@@ -277,5 +284,5 @@ def _can_now(deciding: Deciding, clearable: set[str]) -> bool:
         open_ = [o for o in choice.options if o.leads is None or o.leads in clearable]
         if not open_:
             return False
-        stays = stays or choice.line is None or not all(option.empties for option in open_)
+        stays = stays or (choice.line is not None and not all(o.empties for o in open_))
     return stays

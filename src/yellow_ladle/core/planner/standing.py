@@ -11,7 +11,7 @@ from yellow_ladle.core.planner.options import Proposer
 from yellow_ladle.core.planner.region import Allowing, Choice, Region
 from yellow_ladle.core.planner.score import Rank, Score
 from yellow_ladle.core.planner.walk import Found, Walk
-from yellow_ladle.core.reading import Reading, node_mask, own_mask
+from yellow_ladle.core.reading import Reading, own_mask
 
 
 @dataclass(frozen=True, slots=True)
@@ -20,19 +20,18 @@ class Blocked:
 
     `buy`: classes of goods that a rule would take and the larder lacks. `check`: items whose
     missing statements are all that stands in the way. `leave_out`: the pot would still hold
-    something without the line, if the cook can do without it. `tool`: the trace that a tool leaves
-    stands in the way; then there is no line and no `from_`. `certificate`: what is missing.
+    something without the line, if the cook can do without it. `certificate`: what is missing. A
+    trace that a tool leaves is never among them, as a clean tool is always a way.
     """
 
     in_: str
     line: int | None
-    from_: str | None
+    from_: str
     flag: str
     why: str
     buy: tuple[str, ...] = ()
     check: tuple[str, ...] = ()
     leave_out: bool = False
-    tool: str | None = None
     certificate: str | None = None
 
 
@@ -71,27 +70,13 @@ def _blocked(proposer: Proposer, found: Found, choice: Choice) -> Iterator[Block
     if choice.line is None:
         why = "the pot's own statement says so; read it again"
         made = reading.book.preparations[pot]
-        own = set(offending(own_mask(reading.layout, made), found.bad))
-        for flag in offending(node_mask(reading, pot), found.bad):
-            if flag in own:
-                yield Blocked(pot, None, pot, flag, why, check=(pot,))
-            else:
-                yield left_by_tool(reading, pot, flag, found.bad[flag])
+        for flag in offending(own_mask(reading.layout, made), found.bad):
+            yield Blocked(pot, None, pot, flag, why, check=(pot,))
         return
     made = reading.book.preparations[pot]
     line = made.lines[choice.line]
     for flag in offending(reading.masks[line.item], found.bad):
         yield _line(proposer, found, choice.pot, choice.line, flag)
-
-
-def left_by_tool(reading: Reading, pot: str, flag: str, bits: int) -> Blocked:
-    """A trace that comes into a pot by a tool: which one, and what else goes through it."""
-    layout = reading.layout
-    through = [t for t in reading.through.get(pot, ()) if layout.traces_of(t.mask) & bits]
-    tool = through[0].tool
-    others = [reading.book.name(t.item) for t in through if t.tool == tool]
-    why = f"the {tool} leaves a trace of it: {', '.join(others)} goes through it too"
-    return Blocked(pot, None, None, flag, why, tool=tool)
 
 
 def _certificate(reading: Reading, item: str, flag: str, bits: int) -> str | None:

@@ -13,7 +13,7 @@ from yellow_ladle.core.change import Change, reread
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.plan import Plan, Swap, carried
+from yellow_ladle.core.plan import CleanTool, Plan, Swap, carried
 from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
 from yellow_ladle.core.planner.proposing import USUAL, Habits, Proposal, propose
 from yellow_ladle.core.reading import Reading
@@ -51,13 +51,17 @@ def propose_together(
 
 
 def carried_together(
-    reading: Reading, items: Sequence[str], goals: Goals, swaps: Sequence[Swap]
+    reading: Reading,
+    items: Sequence[str],
+    goals: Goals,
+    swaps: Sequence[Swap],
+    cleaned: Sequence[CleanTool] = (),
 ) -> Plan | None:
     """A set of swaps as a plan for some items, read again; None where it closes a loop."""
     if len(items) == 1:
-        return carried(reading, items[0], goals, swaps)
+        return carried(reading, items[0], goals, swaps, cleaned)
     before, whole = with_whole(reading, items)
-    plan = carried(before, whole, goals, swaps)
+    plan = carried(before, whole, goals, swaps, cleaned)
     return None if plan is None else _of_items(reading, items, plan, whole)
 
 

@@ -14,7 +14,7 @@ from itertools import count
 from typing import TypeVar
 
 from yellow_ladle.core.book import Book
-from yellow_ladle.core.plan import Swap, closes_loop
+from yellow_ladle.core.plan import CleanTool, Swap, closes_loop
 from yellow_ladle.core.planner.bounds import (
     NO_LOSS,
     Bounds,
@@ -58,6 +58,11 @@ class Found:
     def swaps(self) -> tuple[Swap, ...]:
         """Its swaps."""
         return tuple(option.swap for _, option in self.chosen if option.swap is not None)
+
+    @property
+    def cleaned(self) -> tuple[CleanTool, ...]:
+        """Its clean tools."""
+        return tuple(option.clean for _, option in self.chosen if option.clean is not None)
 
     @property
     def checks(self) -> tuple[str, ...]:
