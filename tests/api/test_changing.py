@@ -16,7 +16,7 @@ class Previewing(ApiTest):
         told = self.post("/preview", {"change": change})
         self.assertTrue(told["sentence"].startswith("Changes "))
         sauce = next(item for item in told["items"] if item["item"] == "milk-sauce")
-        flag = {"flag": "soy", "before": "may_contain", "after": "contains"}
+        flag = {"flag": "soy", "before": "may_contain", "after": "contains", "tool_trace": False}
         self.assertEqual(sauce["flags"], [flag])
         self.assertEqual(self.get("/products/milk")["version"], 1)
         self.assertEqual(self.reopened().now.versions["milk"], 1)

@@ -230,6 +230,7 @@ class Swaps(Bench):
         self.shows("Still no plan.")
         self.click("button", "Let it go")
         self.gone("[aria-label='Drop the goal Fish']")
+        self.gone("[aria-busy=true]")
         self.shows("Plan 1 2 swaps", "table")
         self.assertNotIn("No plan reaches it", self.browser.page_source)
         self.no_complaints()

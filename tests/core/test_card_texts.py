@@ -9,26 +9,12 @@ from yellow_ladle.core.book import Step
 from yellow_ladle.core.card_texts import Renaming
 from yellow_ladle.core.diets import diets
 from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.plan import Plan
 from yellow_ladle.core.planner.applying import placed
+from yellow_ladle.core.planner.naming import names_by_what_it_is
+from yellow_ladle.core.planner.plan_texts import still_named
 from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.reading import read
 from yellow_ladle.demo.kitchen import demo_book
-
-
-def named(before: Reading, plan: Plan, change_of: dict[str, str]) -> list[tuple[str, str]]:
-    """The texts of a plan's new cards that still name what was taken out, with their pots."""
-    change = placed(before, plan, change_of)
-    found: list[tuple[str, str]] = []
-    for made in change.preparations:
-        origin = made.variant_of or made.id
-        to = {swap.from_: swap.to for swap in plan.swaps if swap.in_ == origin}
-        renaming = Renaming.of(before.book, before.book.preparations[origin], to)
-        texts = [line.note for line in made.lines]
-        for step in made.method:
-            texts += [step.text, step.cue or "", step.caution or ""]
-        found += [(origin, text) for text in texts if renaming.names_what_is_gone(text)]
-    return found
 
 
 class Texts(unittest.TestCase):
@@ -80,8 +66,8 @@ class EveryQuestionOnTheDemosPlates(unittest.TestCase):
             questions += [Goals((), (diet,)) for diet in diets()]
             for goals in questions:
                 for plan in propose(before, plate, goals, 3).plans:
-                    names = {pot: f"{before.book.name(pot)}, small" for pot in plan.pots}
-                    wrong += named(before, plan, names)
+                    names = names_by_what_it_is(before, plan)
+                    wrong += still_named(before, plan, placed(before, plan, names))
                     cards += len(plan.pots)
         print(f"\nmeasured: {len(wrong)} texts of {cards} new cards name what was taken out")
         self.assertGreater(cards, 50)

@@ -43,9 +43,18 @@ class Words(unittest.TestCase):
             "Oil instead of butter.",
             "Do not add the egg.",
             "Leave out the cream.",
+            "Reduce until as thick as cream.",
+            "Rub in until like coarse crumbs.",
+            "Instead of Anna's best farmhouse cultured salted butter: whisk longer.",
             "Toast the spices in a milk pan.",
         ):
             self.assertEqual(named(text), [], text)
+
+    def test_what_goes_in_instead_is_named(self) -> None:
+        self.assertEqual(
+            named("Instead of oil use cream.", "Without oil, melt butter."),
+            [(0, "cream", ("milk",)), (1, "butter", ("milk",))],
+        )
 
     def test_what_a_line_brings_is_no_word(self) -> None:
         made = replace(

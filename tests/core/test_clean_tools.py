@@ -74,7 +74,7 @@ class CleanToolsAreMoves(unittest.TestCase):
     def test_the_card_says_so_and_its_own_reading_agrees(self) -> None:
         before = read(shared())
         [plan] = propose(before, "plate", NO_FISH).plans
-        names = names_by_what_it_is(before.book, plan)
+        names = names_by_what_it_is(before, plan)
         self.assertEqual(names["leek-soup"], "Leek soup, clean sieve")
         for change in (as_variant(before, plan, names), for_all(before, plan)):
             after = read(applied(before.book, change))

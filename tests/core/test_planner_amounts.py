@@ -23,6 +23,7 @@ from yellow_ladle.core.planner.adjusting import adjusted, adjustments
 from yellow_ladle.core.planner.amounts import worked_out
 from yellow_ladle.core.planner.applying import placed
 from yellow_ladle.core.planner.method import reworked
+from yellow_ladle.core.planner.plan_texts import PlanTexts
 from yellow_ladle.core.planner.proposing import propose
 from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
@@ -144,7 +145,7 @@ class Methods(unittest.TestCase):
     def test_roux_first_becomes_slurry_last(self) -> None:
         before = self.card()
         [plan, *_] = propose(before, "sauce", NO_WHEAT).plans
-        found = reworked(before.book, before.book.preparations["sauce"], plan.swaps)
+        found = reworked(PlanTexts(before, plan), "sauce")
         told = [(change.kind, change.text) for change in found.changes]
         self.assertEqual(told[0], ("dropped", "Cook the roux."))
         self.assertEqual(told[1][0], "changed")
@@ -161,7 +162,8 @@ class Methods(unittest.TestCase):
         swap = Swap(
             "white-roux", 0, "plain-flour", "rice-flour", 1, "g", "r", ("Whisk.",), when="with"
         )
-        found = reworked(before.book, before.book.preparations["white-roux"], [swap])
+        plan = plan_of(before, "cheese-sauce", NO_WHEAT, swap)
+        found = reworked(PlanTexts(before, plan), "white-roux")
         self.assertEqual([step.text for step in found.steps], ["Instead of Plain flour: Whisk."])
 
 

@@ -71,7 +71,7 @@ class Places(unittest.TestCase):
 
     def test_names_say_what_it_is(self) -> None:
         self.assertEqual(
-            names_by_what_it_is(self.before.book, self.plan),
+            names_by_what_it_is(self.before, self.plan),
             {
                 "white-roux": "White roux, rice flour",
                 "bechamel": "Bechamel, rice flour, oat drink",
@@ -113,7 +113,7 @@ class Places(unittest.TestCase):
         told = floor_sentence(before, plan, goals)
         self.assertIn("the soup is made with that hen stock", told)
         self.assertNotIn("chicken", told)
-        self.assertEqual(names_by_what_it_is(before.book, plan)["soup"], "Soup, mushroom")
+        self.assertEqual(names_by_what_it_is(before, plan)["soup"], "Soup, mushroom")
 
     def test_a_small_pot_that_is_there_is_taken_again(self) -> None:
         change = as_variant(self.before, self.plan, dict.fromkeys(self.plan.pots, "Two"))

@@ -64,7 +64,7 @@ class Together(unittest.TestCase):
         found = propose_together(before, items, NO_WHEAT).plans[0]
         plan = carried_together(before, items, NO_WHEAT, found.swaps)
         assert plan is not None
-        names = names_by_what_it_is(before.book, plan)
+        names = names_by_what_it_is(before, plan)
         after = read(applied(before.book, as_variant(before, plan, names)))
         self.assertEqual(set(names), {"white-roux", "bechamel", "gratin", "fritters"})
         for item in ("gratin-rice-flour", "fritters-rice-flour"):

@@ -32,6 +32,7 @@ from yellow_ladle.core.planner.floor import floor_sentence
 from yellow_ladle.core.planner.method import reworked
 from yellow_ladle.core.planner.naming import names_by_what_it_is
 from yellow_ladle.core.planner.placing import Placement, placements
+from yellow_ladle.core.planner.plan_texts import PlanTexts
 from yellow_ladle.core.planner.prices import UNKNOWN
 from yellow_ladle.core.planner.proposing import CheckFirst
 from yellow_ladle.core.planner.standing import Blocked
@@ -56,10 +57,8 @@ class Telling:
     def plan(self, plan: Plan) -> PlanOut:
         """A plan with everything that a cook asks of it."""
         reading = self._reading
-        methods = {
-            pot: reworked(self._book, self._book.preparations[pot], plan.swaps, plan.cleaned)
-            for pot in plan.pots
-        }
+        texts = PlanTexts(reading, plan)
+        methods = {pot: reworked(texts, pot) for pot in plan.pots}
         score = plan.score
         return PlanOut(
             meets=plan.meets,
@@ -79,7 +78,7 @@ class Telling:
             ),
             cost=None if score.cost in (0.0, UNKNOWN) else score.cost,
             pots=self.named(plan.pots),
-            names=names_by_what_it_is(self._book, plan),
+            names=names_by_what_it_is(reading, plan),
             placements=[self._placement(entry) for entry in placements(reading, plan)],
             steps=[
                 StepChangeOut(pot=self._book.name(pot), kind=c.kind, text=c.text, minutes=c.minutes)

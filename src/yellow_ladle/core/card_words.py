@@ -4,29 +4,24 @@ A step that says "melt the butter" on a card without butter puts it back into th
 flags say.
 """
 
-from collections.abc import Collection, Iterable, Iterator, Sequence
+from collections.abc import Collection, Iterator
 from dataclasses import dataclass, replace
-from functools import cache
+from functools import lru_cache
 
-from yellow_ladle.core.book import Book, Preparation, by_product_item, owner_of
+from yellow_ladle.core.book import Preparation, by_product_item
+from yellow_ladle.core.card_names import Names, names_of, run_of, taken_back
 from yellow_ladle.core.change import Change, applied, reread
 from yellow_ladle.core.faults import change_faults
-from yellow_ladle.core.labels.finding import forms, hits
+from yellow_ladle.core.labels.finding import Hit, hits
 from yellow_ladle.core.labels.languages import language_of
-from yellow_ladle.core.labels.letters import Token, tokens
 from yellow_ladle.core.labels.letters import words as words_of
 from yellow_ladle.core.labels.lexicon import Key, Lexicon, lexicon
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.product import Evidence
 from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.tables import table
 
-MAX_BEFORE = 4
-"""Words between "without" and what it takes back: "without any of the butter"."""
 METHOD = "method"
 """The evidence of a statement that a card's own words make."""
-MIN_NAME = 3
-"""Letters of the shortest word that names an item by itself."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,12 +39,12 @@ class CardWord:
 
 
 @dataclass(frozen=True, slots=True)
-class Span:
-    """Some tokens of a text, first and one past the last, and the name that they stand for."""
+class NamedFood:
+    """Words of a text, by their first and last letters' places, and the flags of what they name."""
 
-    first: int
+    start: int
     end: int
-    name: Key
+    flags: tuple[str, ...]
 
 
 def card_words(reading: Reading) -> list[CardWord]:
@@ -74,15 +69,17 @@ def words_of_card(reading: Reading, made: Preparation) -> list[CardWord]:
         texts += [(number, text) for text in (entry.text, entry.cue, entry.caution) if text]
     if not any(text for _, text in texts):
         return []
-    spoken = lexicon(language_of([t for _, text in texts for t in tokens(text)]))
+    spoken = lexicon(language_of([token for _, text in texts for token in run_of(text)]))
     refused = {words_of(word) for word in made.not_in_it}
     yielded = [by_product_item(made.id, part.id) for part in made.by_products]
     items = (*(line.item for line in made.lines), *yielded)
-    known = {name for item in items for name in names_of(reading.book, item)}
+    known = Names((name for item in items for name in names_of(reading.book, item)), spoken)
     found: dict[tuple[int | None, str], CardWord] = {}
     for step, text in texts:
-        for words, flags in _named(spoken, text, known, refused):
-            new = tuple(f for f in flags if reading.level(made.id, f) is not Level.CONTAINS)
+        for named in named_foods(spoken, text, known, refused):
+            held = reading.levels(made.id)
+            new = tuple(flag for flag in named.flags if held.get(flag) is not Level.CONTAINS)
+            words = text[named.start : named.end]
             if new:
                 found.setdefault((step, words), CardWord(made.id, step, words, new))
     return sorted(found.values(), key=lambda word: -1 if word.step is None else word.step)
@@ -113,87 +110,22 @@ def stated_by_words(reading: Reading, made: Preparation, on: str | None = None) 
     )
 
 
-def _named(
-    spoken: Lexicon, text: str, known: Collection[Key], refused: Collection[Key]
-) -> Iterator[tuple[str, tuple[str, ...]]]:
+@lru_cache(maxsize=4_096)
+def _foods(language: str, text: str) -> tuple[Hit, ...]:
+    """The foods that a text names; the same texts are asked for plan after plan."""
+    found = hits(lexicon(language), run_of(text))
+    return tuple(hit for hit in found if hit.entry.contains and not hit.slip)
+
+
+def named_foods(
+    spoken: Lexicon, text: str, known: Names, refused: Collection[Key] = ()
+) -> Iterator[NamedFood]:
     """The words of a text that name a food which is none of the card's own items."""
-    run = tokens(text)
-    own = spans(run, (*no_food(), *known), spoken)
-    taken = {place for span in own for place in range(span.first, span.end)}
-    for hit in hits(spoken, run):
-        if not hit.entry.contains or hit.slip:
-            continue
+    run = run_of(text)
+    taken = {place for span in known.spans(run) for place in range(span.first, span.end)}
+    for hit in _foods(spoken.id, text):
         places = range(hit.first, hit.last + 1)
         if any(place in taken for place in places) or taken_back(run, hit.first):
             continue
         if tuple(run[place].text for place in places) not in refused:
-            yield text[run[hit.first].start : run[hit.last].end], hit.entry.contains
-
-
-def spans(run: Sequence[Token], names: Iterable[Key], spoken: Lexicon) -> list[Span]:
-    """Where some names stand in a text, the longest first, none over another."""
-    by_first: dict[str, list[Key]] = {}
-    for name in dict.fromkeys(names):
-        by_first.setdefault(name[0], []).append(name)
-    found: list[Span] = []
-    here = 0
-    while here < len(run):
-        longest: Key = ()
-        for form in forms(spoken, run[here].text):
-            for name in by_first.get(form, ()):
-                if len(name) > len(longest) and _stands(run, here, name, spoken):
-                    longest = name
-        if longest:
-            found.append(Span(here, here + len(longest), longest))
-        here += max(len(longest), 1)
-    return found
-
-
-def _stands(run: Sequence[Token], here: int, name: Key, spoken: Lexicon) -> bool:
-    part = run[here : here + len(name)]
-    return len(part) == len(name) and all(
-        word in forms(spoken, token.text) for token, word in zip(part, name, strict=True)
-    )
-
-
-def taken_back(run: Sequence[Token], here: int) -> bool:
-    """Whether a "without" or "instead of" stands before a word of a text, in the same clause."""
-    before: list[str] = []
-    for token in reversed(run[max(0, here - MAX_BEFORE - 2) : here]):
-        if token.kind == "mark" and token.text in ".;:!?\n":
-            break
-        before.insert(0, token.text)
-    return any(
-        tuple(before[start : start + len(key)]) == key
-        for key in _phrases("without")
-        for start in range(len(before) - len(key) + 1)
-    )
-
-
-def names_of(book: Book, item: str) -> tuple[Key, ...]:
-    """The names by which texts may call an item: whole, by its last words, by its class."""
-    owner = owner_of(item)
-    by_product = book.by_product(item) if owner in book.preparations else None
-    thing = book.products.get(owner) or book.preparations.get(owner)
-    if thing is None:
-        return ()
-    name = by_product.name if by_product else thing.name
-    class_ = None if by_product else thing.class_
-    found: dict[Key, None] = {}
-    for words in (words_of(name.partition(",")[0]), words_of((class_ or "").replace("-", " "))):
-        for start in range(len(words)):
-            key = words[start:]
-            if len(key[-1]) >= MIN_NAME:
-                found[key] = None
-    return tuple(found)
-
-
-def no_food() -> tuple[Key, ...]:
-    """Words that name no food on a card, though they look like it."""
-    return _phrases("no_food")
-
-
-@cache
-def _phrases(kind: str) -> tuple[Key, ...]:
-    listed = str(table("card_words")[kind]).replace("\n", " ").split(",")
-    return tuple(key for word in listed if (key := words_of(word)))
+            yield NamedFood(run[hit.first].start, run[hit.last].end, hit.entry.contains)

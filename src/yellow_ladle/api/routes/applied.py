@@ -98,7 +98,7 @@ def take_it_back(id: RowId, who: TakeBackIn, ledger: TheLedger) -> RippleOut:
 
 def _beside(now: Now, plan: Plan, wanted: ApplyIn) -> dict[str, str]:
     """The pots that are made in addition, with their names."""
-    names = names_by_what_it_is(now.reading.book, plan) | wanted.names
+    names = names_by_what_it_is(now.reading, plan) | wanted.names
     if wanted.name is not None:
         names[wanted.item] = wanted.name
     match wanted.as_:

@@ -1,7 +1,8 @@
 """The whole menu: the fewest small pots with which every guest eats."""
 
+from collections.abc import Mapping
 from time import perf_counter
-from typing import TYPE_CHECKING, Annotated
+from typing import TYPE_CHECKING, Annotated, TypeAlias
 
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
@@ -14,13 +15,16 @@ from yellow_ladle.api.routes.plans import goals_of
 from yellow_ladle.core.book import Book, owner_of
 from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.floor import floor_sentence
-from yellow_ladle.core.planner.naming import name_after, short_name
+from yellow_ladle.core.planner.naming import names_by_what_it_is, short_name
 from yellow_ladle.core.tools import clean_name
 from yellow_ladle.files.piece import Id, Name
 from yellow_ladle.store.standing import Now
 
 if TYPE_CHECKING:
     from yellow_ladle.core.planner.menu import MenuPlan, Serving, SmallPot
+
+SmallPotKey: TypeAlias = tuple[str, frozenset[Swap]]
+"""A small pot by what it is made from and everything that is swapped in it or beneath it."""
 
 router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
 
@@ -89,10 +93,14 @@ def menu(wanted: MenuIn, now: TheBook) -> MenuOut:
 
 def menu_out(now: Now, found: "MenuPlan", begun: float) -> MenuOut:
     """A menu's answer in names and sentences."""
-    book = now.reading.book
+    names: dict[SmallPotKey, str] = {}
+    for serving in found.servings:
+        called = {} if serving.plan is None else names_by_what_it_is(now.reading, serving.plan)
+        for pot in serving.pots:
+            names.setdefault(_key(pot), called.get(pot.pot, now.reading.book.name(pot.pot)))
     return MenuOut(
-        servings=[_serving(now, serving) for serving in found.servings],
-        pots=[_pot(book, pot) for pot in found.pots],
+        servings=[_serving(now, serving, names) for serving in found.servings],
+        pots=[_pot(now.reading.book, pot, names) for pot in found.pots],
         optimal=found.optimal,
         bound=found.bound,
         gap=round(found.gap, 4),
@@ -100,10 +108,14 @@ def menu_out(now: Now, found: "MenuPlan", begun: float) -> MenuOut:
     )
 
 
-def _pot(book: Book, pot: "SmallPot") -> MenuPotOut:
+def _key(pot: "SmallPot") -> SmallPotKey:
+    return pot.pot, frozenset(pot.within)
+
+
+def _pot(book: Book, pot: "SmallPot", names: Mapping[SmallPotKey, str]) -> MenuPotOut:
     return MenuPotOut(
         pot=Named(id=pot.pot, name=book.name(pot.pot)),
-        name=name_after(book, pot.pot, pot.within),
+        name=names[_key(pot)],
         swaps=[
             *(_swap(book, pot, swap) for swap in pot.swaps),
             *(f"through a {clean_name(move.tool, book.tools)}" for move in pot.cleaned),
@@ -121,7 +133,7 @@ def _swap(book: Book, pot: "SmallPot", swap: Swap) -> str:
     return f"{old} → {short_name(book, swap.to)}"
 
 
-def _serving(now: Now, serving: "Serving") -> ServingOut:
+def _serving(now: Now, serving: "Serving", names: Mapping[SmallPotKey, str]) -> ServingOut:
     book, plan = now.reading.book, serving.plan
     return ServingOut(
         plate=Named(id=serving.plate, name=book.name(serving.plate)),
@@ -131,5 +143,5 @@ def _serving(now: Now, serving: "Serving") -> ServingOut:
         meets=plan is not None and plan.meets,
         as_usual=plan is not None and not plan.changed,
         sentence="" if plan is None else floor_sentence(now.reading, plan, serving.goals),
-        pots=[name_after(book, pot.pot, pot.within) for pot in serving.pots],
+        pots=[names[_key(pot)] for pot in serving.pots],
     )

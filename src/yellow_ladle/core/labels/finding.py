@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from yellow_ladle.core.labels.letters import Token
 from yellow_ladle.core.labels.lexicon import Entry, Lexicon, shortened
@@ -46,12 +47,18 @@ def hits(lexicon: Lexicon, run: Sequence[Token]) -> list[Hit]:
     return found
 
 
-def forms(lexicon: Lexicon, word: str) -> Iterator[str]:
+def forms(lexicon: Lexicon, word: str) -> tuple[str, ...]:
     """A word as it stands, then with the endings of its language taken off."""
-    yield word
-    for ending, instead in ENDINGS.get(lexicon.id, ()):
+    return _forms(lexicon.id, word)
+
+
+@lru_cache(maxsize=50_000)
+def _forms(language: str, word: str) -> tuple[str, ...]:
+    found = [word]
+    for ending, instead in ENDINGS.get(language, ()):
         if word.endswith(ending) and len(word) - len(ending) >= 3:
-            yield word[: -len(ending)] + instead
+            found.append(word[: -len(ending)] + instead)
+    return tuple(found)
 
 
 def _at(lexicon: Lexicon, run: Sequence[Token], here: int) -> list[Hit]:

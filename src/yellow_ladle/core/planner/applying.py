@@ -5,14 +5,14 @@ from dataclasses import replace
 
 from yellow_ladle.core.book import Book, Preparation, by_product_item
 from yellow_ladle.core.by_products import named
-from yellow_ladle.core.card_texts import Renaming
 from yellow_ladle.core.change import Change, applied
 from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.numbers.balance import Balance
-from yellow_ladle.core.plan import Plan, with_clean_tools
+from yellow_ladle.core.plan import Plan
 from yellow_ladle.core.planner.adjusting import Adjustment, adjusted
 from yellow_ladle.core.planner.method import reworked
+from yellow_ladle.core.planner.plan_texts import PlanTexts
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.yields import excess
 
@@ -31,8 +31,8 @@ def placed(
     `beside` gives the new name of each pot that is to stand beside; a pot in place that is made of
     one of those is pointed to it. Bases come first.
     """
-    parts = tuple(adjustments)
-    change = _placed(before, plan, beside, lambda made: _told(before.book, made, plan, parts))
+    parts, texts = tuple(adjustments), PlanTexts(before, plan, beside)
+    change = _placed(before, plan, beside, lambda made: _told(made, texts, parts))
     return _explained(before.book, change)
 
 
@@ -75,17 +75,21 @@ def _new_ids(book: Book, plan: Plan, beside: Mapping[str, str]) -> dict[str, str
 
 
 def _told(
-    book: Book, swapped: Preparation, plan: Plan, adjustments: tuple[Adjustment, ...]
+    swapped: Preparation, texts: PlanTexts, adjustments: tuple[Adjustment, ...]
 ) -> Preparation:
     """A swapped preparation with its new method, and its amounts as worked out again."""
-    # The clean tools stand in the place of those that leave traces, in every step.
-    cleaned = [move.tool for move in plan.cleaned if move.in_ == swapped.id]
-    usual = with_clean_tools(book, book.preparations[swapped.id], cleaned)
-    steps = reworked(book, usual, plan.swaps, plan.cleaned).steps
-    to = {swap.from_: swap.to for swap in plan.swaps if swap.in_ == swapped.id}
-    renaming = Renaming.of(book, usual, to)
-    lines = tuple(replace(line, note=renaming.text(line.note)) for line in swapped.lines)
-    return adjusted(replace(swapped, lines=lines, method=steps), adjustments)
+    name, renaming = texts.name(swapped.id), texts.renaming(swapped.id)
+    lines = tuple(
+        replace(line, note=texts.text(swapped.id, line.note, renaming)) for line in swapped.lines
+    )
+    told = replace(
+        swapped,
+        name=name.name,
+        not_in_it=tuple(dict.fromkeys((*swapped.not_in_it, *name.kept))),
+        lines=lines,
+        method=reworked(texts, swapped.id).steps,
+    )
+    return adjusted(told, adjustments)
 
 
 def _without(made: Preparation, gone: frozenset[str]) -> Preparation:

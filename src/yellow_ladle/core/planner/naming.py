@@ -1,29 +1,25 @@
 """What a pot made by a plan is called: by what it is."""
 
-from collections.abc import Iterable
-
 from yellow_ladle.core.book import Book, owner_of
-from yellow_ladle.core.plan import CleanTool, Plan, Swap
+from yellow_ladle.core.labels.letters import words as words_of
+from yellow_ladle.core.plan import Plan
+from yellow_ladle.core.planner.plan_texts import PlanTexts
+from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.tools import clean_name
 
 MOST_NAMED = 3
 _KINDS = ("stock", "roux", "sauce", "soup", "component", "dish")
 
 
-def names_by_what_it_is(book: Book, plan: Plan) -> dict[str, str]:
+def names_by_what_it_is(before: Reading, plan: Plan) -> dict[str, str]:
     """A name for the variant of each of a plan's pots: `Béchamel, rice flour, oat drink`.
 
-    A pot is named after everything that was swapped in it or beneath it; of more than three goods
-    the first are named.
+    A pot is named after everything that was swapped in it or beneath it and does not stand in its
+    name already; of more than three goods the first are named. Where nothing but tools is
+    otherwise, it is named after these. It never has the name of the usual pot.
     """
-    family = plan.after.family
-    found: dict[str, str] = {}
-    for pot in plan.pots:
-        within = family.upstream(pot)
-        swaps = [swap for swap in plan.swaps if swap.in_ in within]
-        cleaned = [move for move in plan.cleaned if move.in_ in within]
-        found[pot] = name_after(book, pot, swaps, cleaned)
-    return found
+    texts = PlanTexts(before, plan)
+    return {pot: _name(before.book, plan, pot, texts.name(pot).name) for pot in plan.pots}
 
 
 def short_name(book: Book, item: str) -> str:
@@ -36,14 +32,9 @@ def short_name(book: Book, item: str) -> str:
     return class_.replace("-", " ")
 
 
-def name_after(
-    book: Book, pot: str, swaps: Iterable[Swap], cleaned: Iterable[CleanTool] = ()
-) -> str:
-    """The name of a pot after the swaps that are made in it or beneath it.
-
-    Where nothing but tools is otherwise, it is named after these.
-    """
-    swaps = tuple(swaps)
+def _name(book: Book, plan: Plan, pot: str, name: str) -> str:
+    within = plan.after.family.upstream(pot)
+    swaps = [swap for swap in plan.swaps if swap.in_ in within]
     changed = {swap.in_ for swap in swaps}
     words: dict[str, None] = {}
     for swap in swaps:
@@ -54,7 +45,13 @@ def name_after(
         else:
             words[short_name(book, swap.to)] = None
     if not words:
+        cleaned = [move for move in plan.cleaned if move.in_ in within]
         words |= {clean_name(move.tool, book.tools): None for move in cleaned}
-    told = list(words)[:MOST_NAMED]
-    more = ["more"] if len(words) > MOST_NAMED else []
-    return ", ".join([book.name(pot), *told, *more])
+    usual = book.name(pot)
+    told = [word for word in words if name == usual or not _in_name(word, name)]
+    more = ["more"] if len(told) > MOST_NAMED else []
+    return ", ".join([name, *told[:MOST_NAMED], *more])
+
+
+def _in_name(word: str, name: str) -> bool:
+    return set(words_of(word)) <= set(words_of(name))
