@@ -1,8 +1,10 @@
 """The book file: whole, stable, and refused in words."""
 
 import json
+import re
 import tempfile
 import unittest
+from collections.abc import Iterator
 from copy import deepcopy
 from pathlib import Path
 from typing import Any
@@ -75,6 +77,15 @@ def refused(content: Any) -> list[str]:
     except BookRefused as refusal:
         return [str(fault) for fault in refusal.faults]
     return []
+
+
+def paths(content: Any) -> Iterator[tuple[Any, ...]]:
+    """The way to every field and every entry of a document."""
+    entries = content.items() if isinstance(content, dict) else ()
+    entries = enumerate(content) if isinstance(content, list) else entries
+    for key, value in entries:
+        yield (key,)
+        yield from ((key, *more) for more in paths(value))
 
 
 def changed(*path: Any, to: Any) -> dict[str, Any]:
@@ -214,6 +225,18 @@ class Refusing(unittest.TestCase):
         for path, value, words in cases:
             found = refused(changed(*path, to=value))
             self.assertTrue(any(words in fault for fault in found), (path, value, found))
+
+    def test_no_fault_speaks_python(self) -> None:
+        """Every field of the file, with everything in it that JSON can hold in the wrong place."""
+        told = [
+            message
+            for path in paths(SMALL)
+            for wrong in (None, True, [], [None], {"a": None}, -1, 3.5, "", [1, False])
+            for message in refused(changed(*path, to=wrong))
+        ]
+        self.assertGreater(len(set(told)), 40)
+        python = re.compile(r"None|True|False|\{'|<class|Error")
+        self.assertEqual([text for text in told if python.search(text)], [])
 
     def test_one_fault_in_a_piece_does_not_call_what_uses_it_missing(self) -> None:
         found = self.one(changed("products", 1, "otherwise", to="dunno"))

@@ -13,6 +13,7 @@ from yellow_ladle.core.book import Kitchen, Preparation
 from yellow_ladle.core.fault import BookRefused
 from yellow_ladle.core.product import Product
 from yellow_ladle.files.book_file import preparation_content, product_content
+from yellow_ladle.files.wording import sentence_of
 from yellow_ladle.store.standing import Stale
 
 MEDIA_TYPE = "application/problem+json"
@@ -130,7 +131,7 @@ async def _invalid(_: Request, error: Exception) -> JSONResponse:
     faults = [
         FaultOut(
             place=".".join(str(part) for part in entry["loc"]),
-            message=str(entry["msg"]),
+            message=sentence_of(entry, str(entry["loc"][-1])),
         )
         for entry in error.errors()
     ]

@@ -1,5 +1,6 @@
 """What a model refuses, in words for the person who wrote the file."""
 
+import json
 from collections.abc import Mapping, Sequence
 from typing import Any
 
@@ -35,10 +36,11 @@ def fault_of(error: ErrorDetails, model: type[BaseModel], place: str) -> Fault:
     for part in path:
         where += f"[{part}]" if isinstance(part, int) else f"{'.' if where else ''}{part}"
     field = next((str(part) for part in reversed(path) if isinstance(part, str)), "")
-    return Fault(where, _sentence(error, field, _fields(model)))
+    return Fault(where, sentence_of(error, field, _fields(model)))
 
 
-def _sentence(error: ErrorDetails, field: str, fields: Sequence[str]) -> str:
+def sentence_of(error: ErrorDetails, field: str, fields: Sequence[str] = ()) -> str:
+    """One of Pydantic's errors in a sentence, in the words of JSON."""
     context: Mapping[str, Any] = error.get("ctx", {})
     given = error.get("input")
     match error["type"]:
@@ -47,7 +49,7 @@ def _sentence(error: ErrorDetails, field: str, fields: Sequence[str]) -> str:
         case "literal_error":
             wanted = [word.strip("'") for word in str(context["expected"]).split(", ")]
             wanted = [word for part in wanted for word in part.replace("'", "").split(" or ")]
-            told = f'"{given}"' if isinstance(given, str) else repr(given)
+            told = json.dumps(given, ensure_ascii=False, default=str)
             hint = near(given, wanted) if isinstance(given, str) else ""
             return f"{told} is none of {', '.join(wanted)}{hint}"
         case "greater_than_equal" | "greater_than":
