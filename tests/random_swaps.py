@@ -1,10 +1,11 @@
 """Small kitchens drawn at random, with rules of their own, that have something to swap."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from random import Random
 
 from tests.kitchens import FREE, book, line, pot, product
-from yellow_ladle.core.book import Book, Preparation
+from yellow_ladle.core.book import Book, Preparation, Step, owner_of
 from yellow_ladle.core.goals import Goals
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.planner.fidelity import Fidelity
@@ -119,6 +120,55 @@ def small_kitchen(seed: int) -> SmallKitchen:
         )
     )
     return SmallKitchen(book(*products, *pots), pots[-1].id, goals, tuple(rules))
+
+
+FOODS = {
+    "wheat": ("wheat flour", "durum semolina"),
+    "milk": ("butter", "double cream", "skimmed milk"),
+    "soy": ("firm tofu", "soy sauce"),
+    "beef": ("beef shin", "beef bones"),
+    "oats": ("oatmeal", "rolled oats"),
+}
+PLAIN = ("fennel", "carrot", "thyme", "salt", "water", "parsnip", "rice")
+
+
+def worded(kitchen: SmallKitchen, seed: int) -> SmallKitchen:
+    """The same kitchen in words: goods named after what they hold, cards that speak of their lines.
+
+    A pot is named after what it is made of; its steps name their items with and without using them.
+    """
+    random = Random(seed)
+    book = kitchen.book
+    products = {
+        id: replace(entry, name=f"Anna's {_food(entry.statements, random)} {'abcdefg'[n % 7] * 3}")
+        for n, (id, entry) in enumerate(book.products.items())
+    }
+    made: dict[str, Preparation] = {}
+    for number, (id, entry) in enumerate(book.preparations.items()):
+        names = {item: pieces.name for item, pieces in {**products, **made}.items()}
+        called = [(line.item, _spoken(names.get(owner_of(line.item), ""))) for line in entry.lines]
+        method = [
+            Step(f"Put the {word} in.", uses=(item,) if random.random() < 0.5 else (), cue=word)
+            for item, word in called
+            if word and random.random() < 0.8
+        ]
+        name = f"{called[0][1].capitalize()} {'xyzuvw'[number] * 3} sauce"
+        notes = tuple(
+            replace(line, note=word if random.random() < 0.3 else "")
+            for line, (_, word) in zip(entry.lines, called, strict=True)
+        )
+        made[id] = replace(entry, name=name, lines=notes, method=tuple(method))
+    return replace(kitchen, book=replace(book, products=products, preparations=made))
+
+
+def _food(statements: Mapping[str, Level], random: Random) -> str:
+    contained = [flag for flag, level in statements.items() if level is Level.CONTAINS]
+    return random.choice(FOODS[random.choice(contained)] if contained else PLAIN)
+
+
+def _spoken(name: str) -> str:
+    """What a step calls an item: its name without whose it is."""
+    return name.removeprefix("Anna's ").lower()
 
 
 def shared_kitchen(seed: int) -> SmallKitchen:

@@ -3,13 +3,14 @@
 import unittest
 
 from tests.effort import tries
-from tests.random_swaps import shared_kitchen, small_kitchen
+from tests.random_swaps import shared_kitchen, small_kitchen, worded
 from yellow_ladle.core.book import Book, by_product_item
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.plan import Plan
 from yellow_ladle.core.planner.applying import placed
 from yellow_ladle.core.planner.placing import placements, stranded
+from yellow_ladle.core.planner.plan_texts import still_named
 from yellow_ladle.core.planner.proposing import propose
 from yellow_ladle.core.reading import Reading, read
 
@@ -20,7 +21,7 @@ class Promises(unittest.TestCase):
     def test_what_was_said_is_what_the_book_carries_once_it_is_put_in(self) -> None:
         small = for_all = ended = 0
         for seed in range(tries(KITCHENS)):
-            kitchen = shared_kitchen(seed) if seed % 2 else small_kitchen(seed)
+            kitchen = worded(shared_kitchen(seed) if seed % 2 else small_kitchen(seed), seed)
             before = read(kitchen.book)
             for plan in propose(before, kitchen.item, kitchen.goals, 3, rules=kitchen.rules).plans:
                 if not plan.changed:
@@ -38,6 +39,7 @@ class Promises(unittest.TestCase):
         change = placed(before, plan, {pot: f"{pot} small" for pot in plan.pots})
         book = applied(before.book, change)
         self.assertEqual(change_faults(book, change), [])
+        self.assertEqual(still_named(before, plan, change), [])
         after = read(book)
         [made] = [made.id for made in change.preparations if made.variant_of == item]
         self.assertEqual(after.levels(made), plan.after.levels(item))
@@ -57,6 +59,7 @@ class Promises(unittest.TestCase):
         change = placed(before, plan, {})
         book = applied(before.book, change)
         self.assertEqual(change_faults(book, change), [])
+        self.assertEqual(still_named(before, plan, change), [])
         after = read(book)
         self.assertEqual(after.levels(item), plan.for_all.after.levels(item))
         yielded = self.yielded(book)
@@ -68,6 +71,7 @@ class Promises(unittest.TestCase):
         change = placed(before, plan, {pot: f"{pot} small" for pot in beside})
         book = applied(before.book, change)
         self.assertEqual(change_faults(book, change), [])
+        self.assertEqual(still_named(before, plan, change), [])
         yielded = self.yielded(book)
         ended = {item for item in plan.gone if item.partition("/")[0] not in beside}
         self.assertEqual(yielded & ended, set())

@@ -16,7 +16,7 @@ from yellow_ladle.core.levels import Level
 from yellow_ladle.core.plan import Plan, Swap
 from yellow_ladle.core.planner.proposing import Proposal
 from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.sentences import SAY
+from yellow_ladle.core.sentences import OWN_TOOLS, SAY
 
 _WIDTH_WITHOUT_A_TERMINAL = 160
 
@@ -35,7 +35,7 @@ def print_reading(reading: Reading) -> None:
     )
     every = len(reading.book.flags)
     for item in sorted(reading.items()):
-        levels = reading.levels(item)
+        levels, traces = reading.levels(item), reading.tool_traces(item)
         verdicts = reading.verdicts(item)
         unchecked = [flag for flag, level in levels.items() if level is Level.UNCHECKED]
         rest = len(unchecked) > every // 2
@@ -43,7 +43,11 @@ def print_reading(reading: Reading) -> None:
         table.add_row(
             item,
             _those(levels, Level.CONTAINS),
-            _those(levels, Level.MAY_CONTAIN),
+            ", ".join(
+                f"{flag} ({OWN_TOOLS})" if flag in traces else flag
+                for flag, level in levels.items()
+                if level is Level.MAY_CONTAIN
+            ),
             told,
             ", ".join(diet for diet, said in verdicts.items() if said is Verdict.SUITS),
             ", ".join(diet for diet, said in verdicts.items() if said is Verdict.ASK),
