@@ -35,7 +35,7 @@ def demo_content() -> bytes:
 def _written(content: bytes) -> Path:
     path = Path(_FOLDER.name) / f"{len(list(Path(_FOLDER.name).iterdir()))}.sqlite"
     ledger = Ledger.open(path)
-    ledger.take(parse_book(content))
+    ledger.replace_book(parse_book(content))
     ledger.close()
     # The last connection that closes writes the log back into the file.
     return path

@@ -12,13 +12,13 @@ from yellow_ladle.core.book import (
     KINDS,
     ROLES,
     TREATMENTS,
-    Amount,
     Book,
     ByProduct,
     Line,
     Preparation,
     Step,
     Way,
+    Yield,
 )
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.pan import Batch, Pan
@@ -101,7 +101,9 @@ STEPS = st.sampled_from(
 )
 PANS = st.sampled_from([None, Pan(18.0), Pan(40.5, "ajar")])
 BATCHES = st.sampled_from([(), (Batch("2026-11-01", 8.0, 0.5, 60.0),)])
-YIELDS = st.sampled_from([None, None, Amount(0.5, "l"), Amount(250.0, "g"), Amount(4.0, "piece")])
+YIELDS = st.sampled_from(
+    [None, None, Yield(0.5, "l"), Yield(250.0, "g", "it swells"), Yield(4.0, "piece", "it swells")]
+)
 
 
 @st.composite
@@ -111,7 +113,6 @@ def cards(draw: st.DrawFn, items: list[str]) -> dict[str, Any]:
     other = Way("another", (Line(items[0], 5.0, "g", "body"),), (Step("In."),), "brown", made)
     return {
         "yield_": made,
-        "yield_note": "it swells" if made else "",
         "method": draw(STEPS),
         "pan": draw(PANS),
         "batches": draw(BATCHES),

@@ -99,6 +99,7 @@ class Applied(ApiTest):
         self.assertEqual(done["item"], "hen-leek-pie")
         self.assertEqual(self.wheat("hen-leek-pie"), Level.FREE)
         self.time += timedelta(days=1)
+        self.ledger.turn_day()
         self.assertEqual(self.wheat("hen-leek-pie"), Level.CONTAINS)
         self.assertEqual(dict(self.ledger.now.reading.book.preparations), self.usual)
         self.assertIn("the day was over", self.get("/plans/applied")[0]["ended"])
@@ -230,7 +231,7 @@ class Rulebook(ApiTest):
         plans = propose(read(parse_book(content)), "white-roux", Goals(("wheat",)), 20).plans
         used = {swap.rule for plan in plans for swap in plan.swaps}
         self.assertNotIn("rice-flour-roux", used)
-        self.ledger.take(demo_book())
+        self.ledger.replace_book(demo_book())
         self.assertEqual(self.ledger.now.reading.book.rulings, ())
 
     def test_a_book_with_faulty_rules_is_refused_with_their_places(self) -> None:

@@ -297,8 +297,9 @@ class Changing(CardTest):
     def test_a_version_whose_goods_are_gone_is_still_read(self) -> None:
         piece = {"id": "tub", "name": "Tub", "kind": "sauce"}
         line = {"item": "samphire", "quantity": 1, "unit": "g", "role": "body"}
-        self.record({"change": "preparation", "preparation": piece | {"lines": [line]}}, None)
-        self.record({"change": "preparation", "preparation": piece}, 1)
+        tub = piece | {"lines": [line]}
+        new = self.record({"change": "preparation", "preparation": tub}, None)
+        self.record({"change": "preparation", "preparation": piece}, new["versions"]["tub"])
         first = self.get("/preparations/tub/versions")[-1]["entry"]
         pickle = self.card("samphire-pickle")
         pickle["lines"] = pickle["lines"][1:]

@@ -253,7 +253,7 @@ class Clock(ApiTest):
 
     def test_a_book_that_was_replaced_can_still_be_read(self) -> None:
         self.time += timedelta(days=1)
-        self.ledger.take(demo_book())
+        self.ledger.replace_book(demo_book())
         self.assertEqual(len(self.get("/larder/as-of", at="2026-11-24")["products"]), 81)
         [entry] = self.get("/history", item="")
         problem = self.post(f"/history/{entry['id']}/undo", {}, 422)
@@ -265,6 +265,8 @@ class Clock(ApiTest):
         self.post("/changes", {"change": {"change": "product", "product": lamb}, "seen": 1})
         mask = self.ledger.now.reading.masks["mutton-shoulder"]
         self.time += timedelta(days=1)
+        self.assertEqual(self.ledger.now.reading.masks["mutton-shoulder"], mask)
+        self.ledger.turn_day()
         self.assertNotEqual(self.ledger.now.reading.masks["mutton-shoulder"], mask)
         run_out = [gone["kind"] for gone in self.get("/unchecked")["run_out"]]
         self.assertIn("halal", run_out)

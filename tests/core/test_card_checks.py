@@ -4,7 +4,7 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import BUTTER, FLOUR, MILK, book, line, pot, product
-from yellow_ladle.core.book import Amount, Preparation, Step, Way
+from yellow_ladle.core.book import Preparation, Step, Way, Yield
 from yellow_ladle.core.cautions import called_for, cautions
 from yellow_ladle.core.change import Change, applied
 from yellow_ladle.core.colours import clashes, colours
@@ -110,7 +110,7 @@ class Faults(unittest.TestCase):
         return change_faults(applied(standing, change), change)
 
     def test_a_yield_of_nothing_and_a_line_of_ten_tonnes(self) -> None:
-        found = self.faults(replace(CARD, yield_=Amount(0, "g")))
+        found = self.faults(replace(CARD, yield_=Yield(0, "g")))
         self.assertEqual(found[0].place, "roux.yield.quantity")
         for quantity, unit in ((10_000, "kg"), (10_000_000, "g"), (3000, "gallon")):
             heavy = replace(CARD, lines=(line("butter", quantity=quantity, unit=unit),))
@@ -122,11 +122,13 @@ class Faults(unittest.TestCase):
         )
 
     def test_more_out_than_in_wants_a_reason(self) -> None:
-        swollen = replace(CARD, yield_=Amount(500, "g"))
+        swollen = replace(CARD, yield_=Yield(500, "g"))
         found = self.faults(swollen)
         self.assertEqual(found[0].place, "roux.yield.note")
         self.assertIn("300 g more come out than went in", found[0].message)
-        self.assertEqual(self.faults(replace(swollen, yield_note="it takes up water")), [])
+        self.assertEqual(
+            self.faults(replace(swollen, yield_=Yield(500, "g", "it takes up water"))), []
+        )
 
     def test_five_hundred_lines_stand(self) -> None:
         self.assertEqual(self.faults(pot("long", *[line("butter")] * 500)), [])

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from tests.effort import examples
 from tests.kitchens import BUTTER, FLOUR, OIL, OPEN, book, line, pot, product, read
 from yellow_ladle.core.aligning import aligned
-from yellow_ladle.core.book import Amount, ByProduct, Preparation, Step, Way
+from yellow_ladle.core.book import ByProduct, Preparation, Step, Way, Yield
 from yellow_ladle.core.change import Change, applied, reread
 from yellow_ladle.core.comparing import differences
 from yellow_ladle.core.faults import change_faults
@@ -79,7 +79,7 @@ class Comparing(unittest.TestCase):
             CARD,
             name="Blond roux",
             colour="blond",
-            yield_=Amount(190, "g"),
+            yield_=Yield(190, "g"),
             lines=(
                 replace(CARD.lines[0], quantity=120, note="unsalted"),
                 replace(CARD.lines[1], strained_out=True),

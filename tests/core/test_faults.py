@@ -4,7 +4,7 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import book, levels, line, pot, product
-from yellow_ladle.core.book import Amount, Book, ByProduct, Kitchen, Preparation
+from yellow_ladle.core.book import Book, ByProduct, Kitchen, Preparation, Yield
 from yellow_ladle.core.change import Change, applied
 from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.fault import near
@@ -45,7 +45,7 @@ class FaultsOfABook(unittest.TestCase):
     def test_unknown_flags_units_and_regimes(self) -> None:
         found = told(
             product("jar", "celary"),
-            pot("soup", line("jar", unit="gr"), yield_=Amount(1, "litre")),
+            pot("soup", line("jar", unit="gr"), yield_=Yield(1, "litre")),
             regime="eu14",
         )
         self.assertEqual(

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from tests.effort import examples
 from tests.kitchens import BUTTER, FLOUR, book, line, pot, product, reading
 from tests.random_books import books
-from yellow_ladle.core.book import Amount, Book, Preparation
+from yellow_ladle.core.book import Book, Preparation, Yield
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
 from yellow_ladle.core.numbers.named import NUMBERS, named
@@ -53,14 +53,14 @@ class Salt(unittest.TestCase):
         # 1000 g water and 10 g salt: 10 / 1010 = 0.990 g in 100 g; reduced to 505 g: 1.980
         brine = pot("brine", line("water", quantity=1, unit="l"), line("salt", quantity=10))
         self.assertAlmostEqual(salt_in(book(WATER, SALT, brine), "brine"), 1000 / 1010)
-        reduced = replace(brine, yield_=Amount(505, "g"))
+        reduced = replace(brine, yield_=Yield(505, "g"))
         self.assertAlmostEqual(salt_in(book(WATER, SALT, reduced), "brine"), 2000 / 1010)
 
     def test_it_goes_through_several_tiers(self) -> None:
         # stock 1 g in 100 g; 500 g of it in a soup that comes to 1 kg: 0.5 g, with 200 g of that
         # in a plate of 400 g: 0.25 g
         stock = pot("stock", line("water", quantity=990), line("salt", quantity=10))
-        soup = pot("soup", line("stock", quantity=500), yield_=Amount(1, "kg"))
+        soup = pot("soup", line("stock", quantity=500), yield_=Yield(1, "kg"))
         plate = pot("plate", line("soup", quantity=200), line("water", quantity=200), kind="dish")
         made = book(WATER, SALT, stock, soup, plate)
         self.assertAlmostEqual(salt_in(made, "soup"), 0.5)
@@ -111,7 +111,7 @@ class Salt(unittest.TestCase):
     def test_pieces_and_portions_of_a_pot(self) -> None:
         # 600 g make 12 pieces of 50 g; 3 of them with 150 g water: 600 g salt share 5/100
         cakes = pot("cakes", line("water", quantity=570), line("salt", quantity=30))
-        cakes = replace(cakes, yield_=Amount(12, "piece"), portions=6)
+        cakes = replace(cakes, yield_=Yield(12, "piece"), portions=6)
         plate = pot("plate", line("cakes", quantity=3, unit="piece"), line("water", quantity=150))
         self.assertAlmostEqual(salt_in(book(WATER, SALT, cakes, plate), "plate"), 2.5)
         portion = pot("plate", line("cakes", quantity=1, unit="portion"), "water")
@@ -173,7 +173,7 @@ class Alcohol(unittest.TestCase):
 class SulphitesAndStarch(unittest.TestCase):
     def test_sulphites_before_any_loss(self) -> None:
         # 198 g wine at 100 mg/kg are 19.8 mg; in 1 kg: 19.8 mg/kg
-        sauce = pot("sauce", line("wine", quantity=200, unit="ml"), yield_=Amount(1, "kg"))
+        sauce = pot("sauce", line("wine", quantity=200, unit="ml"), yield_=Yield(1, "kg"))
         self.assertAlmostEqual(numbers(book(WINE, sauce), "sauce")["so2_mg_per_kg"], 19.8)
 
     def test_a_white_roux_in_a_litre(self) -> None:
@@ -181,8 +181,8 @@ class SulphitesAndStarch(unittest.TestCase):
         roux = pot(
             "roux", line("plain-flour", quantity=50), line("butter", quantity=50), kind="roux"
         )
-        roux = replace(roux, yield_=Amount(95, "g"), colour="white")
-        sauce = pot("sauce", line("roux", quantity=95), yield_=Amount(1, "l"))
+        roux = replace(roux, yield_=Yield(95, "g"), colour="white")
+        sauce = pot("sauce", line("roux", quantity=95), yield_=Yield(1, "l"))
         made = book(WHEAT, FAT, roux, sauce)
         self.assertAlmostEqual(numbers(made, "sauce")["starch_g_per_l"], 50)
         for colour, factor in (("blond", 1.125), ("brown", 1.5), ("dark", 2.0)):
@@ -197,7 +197,7 @@ class SulphitesAndStarch(unittest.TestCase):
             ("potato-starch", 1 / 0.45),
             ("xanthan", 20.0),
         ):
-            bound = pot("sauce", line("starch", quantity=1), yield_=Amount(1, "l"))
+            bound = pot("sauce", line("starch", quantity=1), yield_=Yield(1, "l"))
             made = book(product("starch", class_=class_, **ZERO), bound)
             self.assertAlmostEqual(numbers(made, "sauce")["starch_g_per_l"], grams)
 
@@ -207,7 +207,7 @@ class Declaring(unittest.TestCase):
         self, *, by_amount: bool, wine: Product = WINE, ml: float = 50, water: float = 1000
     ) -> bool:
         lines = (line("wine", quantity=ml, unit="ml"), line("water", quantity=water))
-        sauce = pot("sauce", *lines, yield_=Amount(1, "kg"))
+        sauce = pot("sauce", *lines, yield_=Yield(1, "kg"))
         made = book(wine, product("water", **ZERO), sauce)
         made = replace(made, kitchen=replace(made.kitchen, so2_by_amount=by_amount))
         found = read(made)
@@ -234,14 +234,14 @@ class Declaring(unittest.TestCase):
         traces = product("dust", may="sulphites", **ZERO)
         for other in (traces, replace(traces, statements={"sulphites": Level.UNCHECKED})):
             sauce = pot("sauce", line("wine", quantity=50, unit="ml"), line("dust", quantity=1))
-            made = book(WINE, other, replace(sauce, yield_=Amount(1, "kg")))
+            made = book(WINE, other, replace(sauce, yield_=Yield(1, "kg")))
             made = replace(made, kitchen=replace(made.kitchen, so2_by_amount=True))
             self.assertIn("sulphites", read(made).declaration("sauce").contains)
 
 
 def doubled(made: Preparation, factor: float) -> Preparation:
     lines = tuple(replace(entry, quantity=entry.quantity * factor) for entry in made.lines)
-    out = made.yield_ and Amount(made.yield_.quantity * factor, made.yield_.unit)
+    out = made.yield_ and Yield(made.yield_.quantity * factor, made.yield_.unit)
     return replace(made, lines=lines, yield_=out)
 
 
@@ -283,7 +283,7 @@ class Properties(unittest.TestCase):
             grams = balance.of(id).grams
             if grams < 1:
                 continue
-            reduced = {**made.preparations, id: replace(entry, yield_=Amount(grams * left, "g"))}
+            reduced = {**made.preparations, id: replace(entry, yield_=Yield(grams * left, "g"))}
             after = Balance(replace(made, preparations=reduced)).of(id)
             for was, now in zip(balance.of(id).per_gram, after.per_gram, strict=True):
                 self.assertAlmostEqual(now, was / left, delta=1e-9 + was / left * 1e-9)

@@ -6,7 +6,7 @@ from typing import ClassVar
 
 from tests.kitchens import CHEESE_BOOK, line, pot, product, reading
 from tests.planned import as_variant, for_all
-from yellow_ladle.core.book import Amount, Step, Way
+from yellow_ladle.core.book import Step, Way, Yield
 from yellow_ladle.core.change import applied
 from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.goals import Goals
@@ -52,7 +52,7 @@ class Cards(unittest.TestCase):
     def setUp(self) -> None:
         roux = replace(
             CHEESE_BOOK[6],
-            yield_=Amount(200, "g"),
+            yield_=Yield(200, "g"),
             ways=(Way("with oil", (line("oil"), line("plain-flour"))),),
             batches=(Batch("2026-11-01", 1, 1, 5),),
             method=(Step("Stir.", uses=("plain-flour", "butter")),),
@@ -78,7 +78,7 @@ class Cards(unittest.TestCase):
             as_variant(self.before, self.plan, dict.fromkeys(self.plan.pots, "New")),
         ):
             self.assertEqual(change_faults(applied(self.before.book, change), change), [])
-            self.assertIn("check the yield", change.preparations[0].yield_note)
+            self.assertIn("check the yield", str(change.preparations[0].yield_))
 
 
 class MadeAsAVariant(unittest.TestCase):

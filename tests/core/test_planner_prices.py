@@ -15,7 +15,7 @@ from tests.kitchens import (
     reading,
 )
 from tests.planned import NO_WHEAT, asked
-from yellow_ladle.core.book import Amount
+from yellow_ladle.core.book import Yield
 from yellow_ladle.core.plan import Swap
 from yellow_ladle.core.planner.fidelity import shares
 from yellow_ladle.core.planner.option import Option, worth_trying
@@ -52,7 +52,7 @@ class Shares(unittest.TestCase):
 class Costs(unittest.TestCase):
     def test_a_pot_costs_what_goes_into_it(self) -> None:
         flour, butter = replace(FLOUR, price_per_kg=1.0), replace(BUTTER, price_per_kg=9.0)
-        roux = replace(ROUX, yield_=Amount(100, "g"))
+        roux = replace(ROUX, yield_=Yield(100, "g"))
         prices = Prices(reading(flour, butter, roux).balance)
         # 100 g at 1 and 100 g at 9 the kilo are 1.00, in 100 g of roux
         self.assertAlmostEqual(prices.of_gram("white-roux"), 0.01)

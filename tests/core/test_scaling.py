@@ -14,7 +14,7 @@ from yellow_ladle.core.amounts.scaling import (
     to_what_is_there,
     to_yield,
 )
-from yellow_ladle.core.book import Amount, Book, ByProduct, Preparation, Step
+from yellow_ladle.core.book import Book, ByProduct, Preparation, Step, Yield
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.pan import Batch, Pan
 from yellow_ladle.core.yields import evaporation, excess, filling, level_cm, yielded
@@ -29,7 +29,7 @@ def stock(**rest: object) -> Preparation:
         line("water", quantity=4, unit="l"),
         line("salt", quantity=7),
     )
-    return pot("stock", *lines, kind="stock", yield_=Amount(3, "l"), **rest)
+    return pot("stock", *lines, kind="stock", yield_=Yield(3, "l"), **rest)
 
 
 def kitchen(*made: Preparation) -> Book:
@@ -110,10 +110,10 @@ class Yields(unittest.TestCase):
         self.assertIsNone(level_cm(None, 3))
 
     def test_more_out_than_in(self) -> None:
-        swollen = pot("barley", line("water", quantity=100), yield_=Amount(250, "g"))
+        swollen = pot("barley", line("water", quantity=100), yield_=Yield(250, "g"))
         self.assertAlmostEqual(excess(Balance(kitchen(swollen)), "barley"), 150)
         self.assertEqual(excess(Balance(kitchen(stock())), "stock"), 0)
-        unknown = pot("a", line("water", quantity=1, unit="bunch"), yield_=Amount(9, "kg"))
+        unknown = pot("a", line("water", quantity=1, unit="bunch"), yield_=Yield(9, "kg"))
         self.assertEqual(excess(Balance(kitchen(unknown)), "a"), 0)
 
     def test_steam_by_pan_lid_and_time(self) -> None:

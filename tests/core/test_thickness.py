@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from tests.core.test_numbers import FAT, WATER, WHEAT, WINE, ZERO
 from tests.effort import examples
 from tests.kitchens import book, line, pot, product, read
-from yellow_ladle.core.book import Amount, Book, Preparation, Step
+from yellow_ladle.core.book import Book, Preparation, Step, Yield
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.bench import (
     GOALS,
@@ -43,7 +43,7 @@ def of(*pieces: object, item: str = "sauce") -> Thickness:
 
 def litre(*lines: object, **rest: object) -> Preparation:
     """A sauce that yields one litre."""
-    return pot("sauce", *lines, yield_=Amount(1, "l"), **rest)  # type: ignore[arg-type]
+    return pot("sauce", *lines, yield_=Yield(1, "l"), **rest)  # type: ignore[arg-type]
 
 
 def flour(grams: float) -> Preparation:
@@ -136,7 +136,7 @@ class Effects(unittest.TestCase):
         self.assertEqual(of(LEEK, WATER, lifted).hot.middle, 0)
 
     def test_a_reduction_thickens_by_the_same_factor(self) -> None:
-        half = replace(flour(60), yield_=Amount(0.5, "l"))
+        half = replace(flour(60), yield_=Yield(0.5, "l"))
         self.assertAlmostEqual(of(WHEAT, WATER, half).hot.middle, 120)
 
     def test_an_unknown_weight_is_at_least(self) -> None:

@@ -8,7 +8,7 @@ from datetime import date
 from typing import Any
 
 from tests.kitchens import CHEESE_BOOK, book, line, pot, product, read
-from yellow_ladle.core.book import Amount, Step
+from yellow_ladle.core.book import Step, Yield
 from yellow_ladle.core.fault import BookRefused
 from yellow_ladle.core.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
@@ -245,7 +245,7 @@ class Reviewing(unittest.TestCase):
             ),
         )
         [gravy] = reviewed(AN_OLD_PLUGIN)
-        self.assertEqual(gravy.preparation.yield_, Amount(0.5, "l"))
+        self.assertEqual(gravy.preparation.yield_, Yield(0.5, "l"))
 
 
 class Writing(unittest.TestCase):

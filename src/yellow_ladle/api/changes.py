@@ -27,6 +27,7 @@ from yellow_ladle.api.change_forms import (
 from yellow_ladle.api.ledger import preparation_or_missing, product_or_missing
 from yellow_ladle.api.problems import Missing
 from yellow_ladle.core.bag import NoBag, added, emptied
+from yellow_ladle.core.book import Line, Preparation
 from yellow_ladle.core.card_words import stated_by_words
 from yellow_ladle.core.change import Change, applied, choosing, reread, stating, with_lines
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
@@ -35,13 +36,13 @@ from yellow_ladle.core.levels import Level
 from yellow_ladle.core.notices import with_maker, without_maker
 from yellow_ladle.core.numbers.bench import put_in
 from yellow_ladle.core.numbers.thickeners import thickener_of
-from yellow_ladle.core.product import Evidence, Product
+from yellow_ladle.core.product import Evidence, Maker, Product
 from yellow_ladle.core.renaming import renamed
 from yellow_ladle.core.ways import NoSuchWay, using
-from yellow_ladle.files import pieces, product_pieces
 from yellow_ladle.files.book_models import (
     EvidencePiece,
 )
+from yellow_ladle.files.conversion import as_value
 from yellow_ladle.store.standing import Now
 
 
@@ -50,9 +51,9 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
     book = now.reading.book
     match wanted:
         case ProductChange():
-            return Change(products=(product_pieces.product(wanted.product),))
+            return Change(products=(as_value(Product, wanted.product),))
         case PreparationChange():
-            made = pieces.preparation(wanted.preparation)
+            made = as_value(Preparation, wanted.preparation)
             return Change(preparations=(stated_by_words(now.reading, made, now.reading.on),))
         case StatementChange():
             _known_flag(now, wanted.flag)
@@ -64,7 +65,7 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
         case LineChange():
             preparation = preparation_or_missing(now, wanted.preparation)
             _known_line(wanted.line, len(preparation.lines))
-            line = pieces.line(wanted.to)
+            line = as_value(Line, wanted.to)
             return Change(preparations=(with_lines(preparation, [(wanted.line, line)]),))
         case ChoiceChange():
             preparation = preparation_or_missing(now, wanted.preparation)
@@ -85,10 +86,10 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
         case BringIn():
             return _brought_in(now, wanted)
         case ProductsChange():
-            return Change(products=tuple(map(product_pieces.product, wanted.products)))
+            return Change(products=tuple(as_value(Product, piece) for piece in wanted.products))
         case MakerChange():
             product = product_or_missing(now, wanted.product)
-            return Change(products=(with_maker(product, product_pieces.maker(wanted.maker)),))
+            return Change(products=(with_maker(product, as_value(Maker, wanted.maker)),))
         case MakerDropped():
             product = product_or_missing(now, wanted.product)
             return Change(products=(without_maker(product, wanted.maker),))
@@ -122,8 +123,8 @@ def refused_as(place: str, error: type[ValueError]) -> Iterator[None]:
 
 
 def _brought_in(now: Now, wanted: BringIn) -> Change:
-    products = tuple(map(product_pieces.product, wanted.products))
-    made = tuple(map(pieces.preparation, wanted.preparations))
+    products = tuple(as_value(Product, piece) for piece in wanted.products)
+    made = tuple(as_value(Preparation, piece) for piece in wanted.preparations)
     whole = Change(products, made)
     if change_faults(applied(now.reading.book, whole), whole):
         return whole

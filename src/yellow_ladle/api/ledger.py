@@ -13,6 +13,7 @@ from yellow_ladle.store.standing import Now
 
 def _ledger(request: Request) -> Ledger:
     ledger: Ledger = request.app.state.ledger
+    ledger.turn_day()
     return ledger
 
 

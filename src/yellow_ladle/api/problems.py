@@ -9,10 +9,8 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 
-from yellow_ladle.core.book import Kitchen, Preparation
 from yellow_ladle.core.fault import BookRefused
-from yellow_ladle.core.product import Product
-from yellow_ladle.files.book_file import preparation_content, product_content
+from yellow_ladle.files.conversion import content
 from yellow_ladle.files.wording import sentence_of
 from yellow_ladle.store.standing import Stale
 
@@ -97,7 +95,7 @@ async def _stale(request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, Stale)
     current: dict[str, Any] = {"id": error.item, "version": error.version}
     if error.current is not None:
-        current["content"] = _content(error.current)
+        current["content"] = content(error.current)
         detail = f"{error.current.name} was changed by somebody else in the meantime."
     else:
         detail = f"{error.item} was removed by somebody else in the meantime."
@@ -107,16 +105,6 @@ async def _stale(request: Request, error: Exception) -> JSONResponse:
         title="Changed in the meantime", status=409, detail=detail, current=current, yours=yours
     )
     return _answer(problem)
-
-
-def _content(value: Product | Preparation | Kitchen) -> dict[str, Any]:
-    match value:
-        case Product():
-            return product_content(value)
-        case Preparation():
-            return preparation_content(value)
-        case Kitchen():
-            return {"name": value.name, "regime": value.regime}
 
 
 async def _body(request: Request) -> Any:

@@ -62,7 +62,7 @@ def import_(
     if not ledger.is_empty and not replace:
         reason = "already holds a kitchen; nothing was changed. Back it up, then use --replace"
         refuse([Fault(str(place(book)), reason)])
-    ledger.take(content)
+    ledger.replace_book(content)
     counts = f"{len(content.products)} products and {len(content.preparations)} preparations"
     typer.echo(f"{content.kitchen.name}: {counts} are now in {place(book)}.")
 

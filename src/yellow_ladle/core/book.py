@@ -69,11 +69,12 @@ class Line:
 
 
 @dataclass(frozen=True, slots=True)
-class Amount:
-    """A quantity with its unit."""
+class Yield:
+    """How much a preparation makes. `note` says why more comes out than went in."""
 
     quantity: float
     unit: str
+    note: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,8 +113,7 @@ class Way:
     lines: tuple[Line, ...] = ()
     method: tuple[Step, ...] = ()
     colour: str | None = None
-    yield_: Amount | None = None
-    yield_note: str = ""
+    yield_: Yield | None = None
     portions: float | None = None
 
 
@@ -122,10 +122,10 @@ class Preparation:
     """Something made. Its own statements can raise what its lines bring, never lower it.
 
     `otherwise` None follows the rule: unchecked while there are no lines, free once there are.
-    `variant_of` is the preparation that a plan made this one from. `yield_note` says why more comes
-    out than went in. `way` names the way that the card shows and that counts; `ways` hold the
-    others. `retired` is the day (ISO date) from which it is not offered any more. `not_in_it` are
-    words of its texts that somebody has said are not in it.
+    `variant_of` is the preparation that a plan made this one from. `way` names the way that the
+    card shows and that counts; `ways` hold the others. `retired` is the day (ISO date) from which
+    it is not offered any more. `not_in_it` are words of its texts that somebody has said are not in
+    it.
     """
 
     id: str
@@ -136,7 +136,7 @@ class Preparation:
     lines: tuple[Line, ...] = ()
     statements: Statements = field(default_factory=dict)
     otherwise: Level | None = None
-    yield_: Amount | None = None
+    yield_: Yield | None = None
     by_products: tuple[ByProduct, ...] = ()
     equipment: tuple[str, ...] = ()
     method: tuple[Step, ...] = ()
@@ -144,7 +144,6 @@ class Preparation:
     variant_of: str | None = None
     density_g_per_ml: float | None = None
     portions: float | None = None
-    yield_note: str = ""
     pan: Pan | None = None
     batches: tuple[Batch, ...] = ()
     way: str = ""

@@ -2,7 +2,7 @@
 
 from collections.abc import Collection, Iterator, Sequence
 
-from yellow_ladle.core.book import Amount, Line, Preparation
+from yellow_ladle.core.book import Line, Preparation, Yield
 from yellow_ladle.core.fault import Fault, unknown
 from yellow_ladle.core.units import shipped_units, units
 
@@ -62,7 +62,7 @@ class _Check:
             yield from self._line(f"{place}.lines[{index}]", line)
         yield from _choice_faults(place, lines)
 
-    def yielded(self, place: str, made: Amount | None) -> Iterator[Fault]:
+    def yielded(self, place: str, made: Yield | None) -> Iterator[Fault]:
         if made is None:
             return
         yield from self.unit(f"{place}.yield.unit", made.unit)

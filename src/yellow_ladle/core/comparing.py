@@ -6,7 +6,7 @@ from difflib import SequenceMatcher
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.aligning import aligned
-from yellow_ladle.core.book import Amount, Line, Preparation, Step
+from yellow_ladle.core.book import Line, Preparation, Step, Yield
 
 Part: TypeAlias = Literal["head", "lines", "method", "flags"]
 
@@ -164,7 +164,7 @@ def _flags(before: Preparation, after: Preparation) -> Iterator[Difference]:
         yield Difference("flags", f"All that is not stated: {told}.")
 
 
-def _amount(made: Amount | None) -> str:
+def _amount(made: Yield | None) -> str:
     return "" if made is None else amount_words(made.quantity, made.unit)
 
 

@@ -117,7 +117,7 @@ def _above_what_went_in(after: Book, change: Change) -> Iterator[Fault]:
         return
     balance = Balance(after)
     for made in change.preparations:
-        above = 0.0 if made.yield_note else excess(balance, made.id)
+        above = 0.0 if made.yield_ and made.yield_.note else excess(balance, made.id)
         if above:
             message = (
                 f"{above:.0f} g more come out than went in; put what is missing on a line (water "

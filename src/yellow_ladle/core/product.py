@@ -122,6 +122,7 @@ class Product:
     so2_mg_per_kg: float | None = None
     density_g_per_ml: float | None = None
     unit_weight_g: float | None = None
+    price_per_kg: float | None = None
     evidence: Mapping[str, Evidence] = field(default_factory=dict)
     papers: Mapping[str, Paper] = field(default_factory=dict)
     label: str = ""
@@ -131,7 +132,6 @@ class Product:
     in_use: str | None = None
     parts: tuple[Part, ...] = ()
     bag: Bag | None = None
-    price_per_kg: float | None = None
 
     @property
     def contents(self) -> tuple[str, ...]:

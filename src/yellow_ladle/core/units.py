@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 from functools import cache
 from typing import Literal, TypeAlias, cast, get_args
 
-from yellow_ladle.core.tables import section, table, words
+from yellow_ladle.core.tables import number, section, table, words
 
 Measures: TypeAlias = Literal["weight", "volume", "piece"]
 Spoons: TypeAlias = Literal["us", "metric", "uk", "au"]
@@ -51,7 +51,7 @@ def shipped_units() -> Mapping[str, Unit]:
         found[id] = Unit(
             id,
             cast(Measures, row["kind"]),
-            _size(str(row["is"])) if "is" in row else None,
+            number(row["size"]) if "size" in row else None,
             words(row["words"]),
             bool(row.get("about", False)),
             {spoons: str(unit) for spoons, unit in section(row.get("gives_way_to")).items()},
@@ -78,14 +78,3 @@ def units_of(measures: Iterable[Measure]) -> Mapping[str, Unit]:
         size = measure.quantity * base.size
         known[measure.name] = Unit(measure.name, base.kind, size, names)
     return known
-
-
-@cache
-def _size(definition: str) -> float:
-    """The size of `28.349523125 g` in the base unit of its kind, by Pint."""
-    from pint import UnitRegistry  # only where sizes are wanted: it takes a quarter of a second
-
-    registry: UnitRegistry[float] = UnitRegistry(None)
-    registry.define("g = [mass]")
-    registry.define("ml = [volume]")
-    return float(registry.parse_expression(definition).to_base_units().magnitude)

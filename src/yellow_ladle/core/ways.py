@@ -20,7 +20,6 @@ def way_in_use(preparation: Preparation) -> Way:
         preparation.method,
         preparation.colour,
         preparation.yield_,
-        preparation.yield_note,
         preparation.portions,
     )
 
@@ -40,7 +39,6 @@ def using(preparation: Preparation, name: str) -> Preparation:
         method=chosen.method,
         colour=chosen.colour,
         yield_=chosen.yield_,
-        yield_note=chosen.yield_note,
         portions=chosen.portions,
         ways=(way_in_use(preparation), *others),
     )

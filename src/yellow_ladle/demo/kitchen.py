@@ -25,5 +25,5 @@ def open_demo(path: Path) -> Ledger:
     """A ledger in the file, holding the demo kitchen unless it already holds one."""
     ledger = Ledger.open(path)
     if ledger.is_empty:
-        ledger.take(demo_book())
+        ledger.replace_book(demo_book())
     return ledger

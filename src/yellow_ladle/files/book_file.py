@@ -1,22 +1,24 @@
 """Reading and writing the book file."""
 
 import json
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
+from dataclasses import replace
+from operator import attrgetter
 from pathlib import Path
 from typing import Any, TypeVar
 
-from pydantic import BaseModel, ValidationError
+from pydantic import ValidationError
 
-from yellow_ladle.core.book import Book, Kitchen, Line, Preparation
+from yellow_ladle.core.book import Book, ByProduct, Kitchen, Line, Preparation, Step
 from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.faults import Pieces, faults
 from yellow_ladle.core.flags import Flag
 from yellow_ladle.core.need import Need
-from yellow_ladle.core.product import Maker, Product
+from yellow_ladle.core.product import Product
 from yellow_ladle.core.ruling import Ruling
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
-from yellow_ladle.files import pieces, product_pieces, rule_pieces
+from yellow_ladle.files import rule_pieces
 from yellow_ladle.files.book_models import (
     FORMAT,
     VERSION,
@@ -32,20 +34,11 @@ from yellow_ladle.files.book_models import (
     StepPiece,
     ToolPiece,
 )
+from yellow_ladle.files.conversion import as_value, content
 from yellow_ladle.files.piece import Piece
-from yellow_ladle.files.rule_pieces import RulingPiece
+from yellow_ladle.files.rule_pieces import RulingPiece, ruling_content
 from yellow_ladle.files.wording import fault_of
 
-LATER = (
-    *("evidence", "papers", "label", "pack", "code", "makers", "in_use", "parts", "bag"),
-    "price_per_kg",
-)
-"""Fields of a product that are written only where they say something."""
-LATER_OF_POTS = (
-    *("otherwise", "evidence", "variant_of", "class", "colour", "yield"),
-    *("density_g_per_ml", "portions", "pan", "batches", "way", "ways", "retired", "not_in_it"),
-)
-"""Fields of a preparation that are written only where they say something."""
 MOST_BYTES = 64 * 1024 * 1024
 
 P = TypeVar("P", bound=Piece)
@@ -59,11 +52,11 @@ def read_book(path: Path) -> Book:
     return parse_book(path.read_bytes())
 
 
-def parse_book(content: bytes) -> Book:
+def parse_book(raw_bytes: bytes) -> Book:
     """The book in the bytes of a book file. Raises BookRefused with every fault found."""
-    if len(content) > MOST_BYTES:
+    if len(raw_bytes) > MOST_BYTES:
         raise BookRefused([Fault("", "the book is over 64 MB; a book file may be up to 64 MB")])
-    raw, found = _json(content)
+    raw, found = _json(raw_bytes)
     if not isinstance(raw, dict):
         raise BookRefused([*found, Fault("", "a book file is one JSON object, in braces")])
     reader = _Reader(found)
@@ -85,79 +78,33 @@ def parse_book(content: bytes) -> Book:
 
 def write_book(book: Book) -> bytes:
     """The book file of a book: the same content always gives the same bytes."""
-    content = {
+    whole = {
         "format": FORMAT,
         "version": VERSION,
-        "kitchen": kitchen_content(book.kitchen),
+        "kitchen": content(book.kitchen),
         "flags": [
             {"id": flag.id, "name": flag.name, "group": flag.group}
             for flag in sorted(book.house_flags, key=lambda flag: flag.id)
         ],
-        "products": [product_content(book.products[id]) for id in sorted(book.products)],
-        "preparations": [
-            preparation_content(book.preparations[id]) for id in sorted(book.preparations)
-        ],
+        "products": [content(book.products[id]) for id in sorted(book.products)],
+        "preparations": [content(book.preparations[id]) for id in sorted(book.preparations)],
         **_later_parts(book),
     }
-    text = json.dumps(content, ensure_ascii=False, indent=1, allow_nan=False)
+    text = json.dumps(whole, ensure_ascii=False, indent=1, allow_nan=False)
     return (text + "\n").encode()
-
-
-def kitchen_content(kitchen: Kitchen) -> dict[str, Any]:
-    """The kitchen as the book file holds it; people and the second look only where they differ."""
-    return _dumped(pieces.kitchen_piece(kitchen), exclude_defaults=True)
 
 
 def _later_parts(book: Book) -> dict[str, Any]:
     """What a book holds besides goods and pots, each only where there is some."""
-    parts: dict[str, Sequence[BaseModel]] = {
-        "tools": [pieces.tool_piece(tool) for tool in sorted(book.tools, key=lambda t: t.name)],
-        "needs": [pieces.need_piece(need) for need in sorted(book.needs, key=lambda n: n.id)],
-        "sign_offs": [pieces.sign_off_piece(*made) for made in sorted(book.sign_offs.items())],
-        "rules": [rule_pieces.ruling_piece(ruling) for ruling in book.rulings],
+    parts = {
+        "tools": [content(tool) for tool in sorted(book.tools, key=attrgetter("name"))],
+        "needs": [content(need) for need in sorted(book.needs, key=attrgetter("id"))],
+        "sign_offs": [
+            {"preparation": id, **content(made)} for id, made in sorted(book.sign_offs.items())
+        ],
+        "rules": [ruling_content(ruling) for ruling in book.rulings],
     }
-    return {
-        key: [_dumped(piece, exclude_defaults=True) for piece in listed]
-        for key, listed in parts.items()
-        if listed
-    }
-
-
-def product_content(product: Product) -> dict[str, Any]:
-    """A product as the book file holds it: every field, evidence only where there is some."""
-    piece = product_pieces.product_piece(product)
-    content = _dumped(piece)
-    content["statements"] = dict(sorted(content["statements"].items()))
-    content["makers"] = [maker_content(maker) for maker in product.makers]
-    content["parts"] = [_dumped(part, exclude_defaults=True) for part in piece.parts]
-    content["papers"] = {
-        kind: _dumped(paper, exclude_defaults=True) for kind, paper in sorted(piece.papers.items())
-    }
-    # A bag that is empty and was never emptied is still a bag.
-    content["bag"] = piece.bag and piece.bag.model_dump(exclude_defaults=True)
-    bag = {} if content["bag"] is None else {"bag": content.pop("bag")}
-    return _without_empty(content, *LATER) | bag
-
-
-def maker_content(maker: Maker) -> dict[str, Any]:
-    """A maker as the book file holds it, without what stands at its default."""
-    content = _dumped(product_pieces.maker_piece(maker), exclude_defaults=True)
-    if "statements" in content:
-        content["statements"] = dict(sorted(content["statements"].items()))
-    return content
-
-
-def preparation_content(preparation: Preparation) -> dict[str, Any]:
-    """A preparation as the book file holds it, with its lines without fields at their defaults."""
-    piece = pieces.preparation_piece(preparation)
-    content = _dumped(piece)
-    content["statements"] = dict(sorted(content["statements"].items()))
-    content["lines"] = [_dumped(line, exclude_defaults=True) for line in piece.lines]
-    content["method"] = [_dumped(step, exclude_defaults=True) for step in piece.method]
-    content["yield"] = piece.yield_ and _dumped(piece.yield_, exclude_defaults=True)
-    content["pan"] = piece.pan and _dumped(piece.pan, exclude_defaults=True)
-    content["ways"] = [_dumped(way, exclude_defaults=True) for way in piece.ways]
-    return _without_empty(content, *LATER_OF_POTS)
+    return {key: listed for key, listed in parts.items() if listed}
 
 
 def json_schema() -> str:
@@ -165,34 +112,7 @@ def json_schema() -> str:
     return json.dumps(BookPiece.model_json_schema(), indent=2, sort_keys=True) + "\n"
 
 
-def _dumped(piece: BaseModel, *, exclude_defaults: bool = False) -> dict[str, Any]:
-    content = piece.model_dump(by_alias=True, exclude_defaults=exclude_defaults)
-    if content.get("evidence"):
-        content["evidence"] = {
-            flag: {key: part for key, part in row.items() if part is not None}
-            for flag, row in sorted(content["evidence"].items())
-        }
-    return {key: _plain(value) for key, value in content.items()}
-
-
-def _plain(value: Any) -> Any:
-    """Whole amounts without a decimal point, however they were typed."""
-    if isinstance(value, float) and value.is_integer() and abs(value) < 1e15:
-        return int(value)
-    if isinstance(value, dict):
-        return {key: _plain(part) for key, part in value.items()}
-    if isinstance(value, list):
-        return [_plain(part) for part in value]
-    return value
-
-
-def _without_empty(content: dict[str, Any], *keys: str) -> dict[str, Any]:
-    # A zero is no emptiness: water costs nothing, and that is known.
-    empty: tuple[Any, ...] = (None, "", [], {})
-    return {key: value for key, value in content.items() if value not in empty or key not in keys}
-
-
-def _json(content: bytes) -> tuple[Any, list[Fault]]:
+def _json(raw_bytes: bytes) -> tuple[Any, list[Fault]]:
     """The JSON in the bytes, with a fault for every key that is given twice in one object."""
     found: list[Fault] = []
 
@@ -206,7 +126,7 @@ def _json(content: bytes) -> tuple[Any, list[Fault]]:
         return seen
 
     try:
-        return json.loads(content.decode("utf-8-sig"), object_pairs_hook=once), found
+        return json.loads(raw_bytes.decode("utf-8-sig"), object_pairs_hook=once), found
     except json.JSONDecodeError as error:
         place = f"line {error.lineno}, column {error.colno}"
         raise BookRefused([Fault(place, f"not JSON: {error.msg}")]) from error
@@ -235,31 +155,23 @@ class _Reader:
         self._piece(BookPiece, {k: v for k, v in raw.items() if k not in parts} | stand_in, "")
         kitchen = self._piece(KitchenPiece, raw.get("kitchen"), "kitchen")
         return Pieces(
-            pieces.kitchen(kitchen) if kitchen else Kitchen("", ""),
+            as_value(Kitchen, kitchen) if kitchen else Kitchen("", ""),
             self._each(raw, "flags", self._flag),
             self._each(raw, "products", self._product),
             self._each(raw, "preparations", self._preparation),
-            [tool for tool in self._each(raw, "tools", self._tool) if tool],
-            [need for need in self._each(raw, "needs", self._need) if need],
+            self._values(raw, "tools", ToolPiece, Tool),
+            self._values(raw, "needs", NeedPiece, Need),
             dict(made for made in self._each(raw, "sign_offs", self._sign_off) if made),
             [made for made in self._each(raw, "rules", self._ruling) if made],
         )
 
     def _flag(self, raw: Any, place: str) -> Flag:
         piece = self._piece(FlagPiece, raw, place)
-        return pieces.house_flag(piece) if piece else Flag(_id(raw), "", "house")
-
-    def _tool(self, raw: Any, place: str) -> Tool | None:
-        piece = self._piece(ToolPiece, raw, place)
-        return pieces.tool(piece) if piece else None
-
-    def _need(self, raw: Any, place: str) -> Need | None:
-        piece = self._piece(NeedPiece, raw, place)
-        return pieces.need(piece) if piece else None
+        return as_value(Flag, piece) if piece else Flag(_id(raw), "", "house")
 
     def _sign_off(self, raw: Any, place: str) -> tuple[str, SignOff] | None:
         piece = self._piece(SignOffPiece, raw, place)
-        return (piece.preparation, pieces.sign_off(piece)) if piece else None
+        return (piece.preparation, as_value(SignOff, piece)) if piece else None
 
     def _ruling(self, raw: Any, place: str) -> Ruling | None:
         piece = self._piece(RulingPiece, raw, place)
@@ -267,7 +179,7 @@ class _Reader:
 
     def _product(self, raw: Any, place: str) -> Product:
         piece = self._piece(ProductPiece, raw, place)
-        return product_pieces.product(piece) if piece else Product(_id(raw), "", "")
+        return as_value(Product, piece) if piece else Product(_id(raw), "", "")
 
     def _preparation(self, raw: Any, place: str) -> Preparation:
         parts = ("lines", "by_products", "method")
@@ -277,28 +189,23 @@ class _Reader:
         bare = {key: value for key, value in raw.items() if key not in parts}
         piece = self._piece(PreparationPiece, bare, place)
         stand_in = Preparation(_id(raw), "", "component")
-        value = pieces.preparation(piece) if piece else stand_in
-        lines = self._each(raw, "lines", self._line, place)
-        by_products = self._each(raw, "by_products", self._by_product, place)
-        steps = self._each(raw, "method", self._step, place)
-        return Preparation(
-            **{
-                **{key: getattr(value, key) for key in value.__dataclass_fields__},
-                "lines": tuple(lines),
-                "by_products": tuple(pieces.by_product(part) for part in by_products if part),
-                "method": tuple(pieces.step(step) for step in steps if step),
-            }
+        return replace(
+            as_value(Preparation, piece) if piece else stand_in,
+            lines=tuple(self._each(raw, "lines", self._line, place)),
+            by_products=tuple(self._values(raw, "by_products", ByProductPiece, ByProduct, place)),
+            method=tuple(self._values(raw, "method", StepPiece, Step, place)),
         )
 
     def _line(self, raw: Any, place: str) -> Line:
         piece = self._piece(LinePiece, raw, place)
-        return pieces.line(piece) if piece else Line("", 0, "", "")
+        return as_value(Line, piece) if piece else Line("", 0, "", "")
 
-    def _by_product(self, raw: Any, place: str) -> ByProductPiece | None:
-        return self._piece(ByProductPiece, raw, place)
-
-    def _step(self, raw: Any, place: str) -> StepPiece | None:
-        return self._piece(StepPiece, raw, place)
+    def _values(
+        self, raw: dict[str, Any], key: str, model: type[Piece], kind: type[V], within: str = ""
+    ) -> list[V]:
+        """The entries of a list that can be read."""
+        pieces = self._each(raw, key, lambda entry, place: self._piece(model, entry, place), within)
+        return [as_value(kind, piece) for piece in pieces if piece is not None]
 
     def _each(
         self, raw: dict[str, Any], key: str, read: Callable[[Any, str], V], within: str = ""

@@ -7,6 +7,7 @@ from pydantic import Field
 from yellow_ladle.core.plan import When
 from yellow_ladle.core.rules import Law
 from yellow_ladle.core.ruling import Note, Ruling
+from yellow_ladle.files.conversion import whole_numbers
 from yellow_ladle.files.piece import Day, Id, ItemId, Name, Piece, Word
 
 Share = Annotated[float, Field(ge=0, le=1)]
@@ -103,3 +104,9 @@ def ruling_piece(value: Ruling) -> RulingPiece:
         notes=[NotePiece(text=note.text, date=note.date, item=note.item) for note in value.notes],
         own=None if value.own is None else own_piece(value.own),
     )
+
+
+def ruling_content(value: Ruling) -> dict[str, Any]:
+    """A ruling as the book file holds it, without what stands at its default."""
+    plain = ruling_piece(value).model_dump(by_alias=True, exclude_defaults=True)
+    return {key: whole_numbers(part) for key, part in plain.items()}

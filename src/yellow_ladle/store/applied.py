@@ -7,13 +7,13 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from yellow_ladle.core.book import Preparation
 from yellow_ladle.core.change import Change
 from yellow_ladle.core.fault import BookRefused, Fault
-from yellow_ladle.core.ripple import Ripple
-from yellow_ladle.files import pieces
-from yellow_ladle.files.book_models import PreparationPiece
-from yellow_ladle.store.history import Act, content
+from yellow_ladle.files.conversion import content, value_of
+from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.standing import Recorded
 from yellow_ladle.store.tables import AppliedRow
 
 OVERNIGHT = "the day was over"
@@ -50,7 +50,7 @@ class Applied:
 
 def put_in(
     ledger: Ledger, change: Change, seen: Mapping[str, int | None], applying: Applying, act: Act
-) -> tuple[int, Ripple]:
+) -> tuple[int, Recorded]:
     """Records a plan's change, and keeps it so that it can be taken back as a whole."""
     book = ledger.now.reading.book
     before = {made.id: _content(book.preparations.get(made.id)) for made in change.preparations}
@@ -73,8 +73,8 @@ def put_in(
         session.flush()
         ids.append(row.id)
 
-    rippled = ledger.record(change, seen, act, keep)
-    return ids[0], rippled
+    recorded = ledger.record(change, seen, act, keep)
+    return ids[0], recorded
 
 
 def applied_plans(ledger: Ledger, item: str | None = None) -> list[Applied]:
@@ -86,7 +86,7 @@ def applied_plans(ledger: Ledger, item: str | None = None) -> list[Applied]:
         return [_applied(row) for row in session.scalars(wanted)]
 
 
-def take_back(ledger: Ledger, id: int, act: Act, how: str = "taken back") -> Ripple:
+def take_back(ledger: Ledger, id: int, act: Act, how: str = "taken back") -> Recorded:
     """Takes a plan out of the book as a whole.
 
     Raises:
@@ -147,11 +147,7 @@ def _back(ledger: Ledger, before: Mapping[str, Any], after: Mapping[str, Any]) -
     if faults:
         raise BookRefused(faults)
     made = [id for id, was in before.items() if was is None]
-    usual = (
-        pieces.preparation(PreparationPiece.model_validate(was))
-        for was in before.values()
-        if was is not None
-    )
+    usual = (value_of(Preparation, was) for was in before.values() if was is not None)
     return Change(preparations=tuple(usual), removed=tuple(made))
 
 

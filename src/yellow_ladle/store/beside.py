@@ -5,37 +5,18 @@ from dataclasses import asdict
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core.book import Kitchen, Person
-from yellow_ladle.core.criteria import ordered
+from yellow_ladle.core.book import Kitchen
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.ruling import Note, Ruling
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
-from yellow_ladle.core.units import Measure
-from yellow_ladle.files.pieces import KITCHEN
-from yellow_ladle.store.tables import KitchenRow, NeedRow, RuleRow, SignOffRow, ToolRow
+from yellow_ladle.store.tables import NeedRow, RuleRow, SignOffRow, ToolRow
 
 TASTED = ("flavour", "texture", "colour")
 
 
-def kitchen_of(row: KitchenRow | None) -> Kitchen:
-    """The kitchen that a row holds, or one that nobody has named yet."""
-    if row is None:
-        return Kitchen("A new kitchen", "eu-14")
-    people = tuple(Person(**person) for person in row.people)
-    measures = tuple(Measure(**measure) for measure in row.measures)
-    plain = {key: getattr(row, key) for key in KITCHEN}
-    order = ordered(*row.swap_order)
-    return Kitchen(**plain, people=people, measures=measures, swap_order=order)
-
-
-def write_kitchen(row: KitchenRow, kitchen: Kitchen) -> None:
-    """Puts a kitchen into its row, old or new."""
-    for key in KITCHEN:
-        setattr(row, key, getattr(kitchen, key))
-    row.people = [asdict(person) for person in kitchen.people]
-    row.swap_order = list(kitchen.swap_order)
-    row.measures = [asdict(measure) for measure in kitchen.measures]
+NEW_KITCHEN = Kitchen("A new kitchen", "eu-14")
+"""A kitchen that nobody has named yet."""
 
 
 def tools_of(session: Session) -> tuple[Tool, ...]:

@@ -11,14 +11,8 @@ from yellow_ladle.core.book import Book, Preparation
 from yellow_ladle.core.change import Change, applied
 from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.product import Product
-from yellow_ladle.files import pieces, product_pieces
-from yellow_ladle.files.book_file import (
-    parse_book,
-    preparation_content,
-    product_content,
-    write_book,
-)
-from yellow_ladle.files.book_models import PreparationPiece, ProductPiece
+from yellow_ladle.files.book_file import parse_book, write_book
+from yellow_ladle.files.conversion import content, value_of
 from yellow_ladle.store.tables import HistoryRow
 
 WHOLE_BOOK = ""
@@ -53,7 +47,7 @@ class Entry:
     undoes: int | None
 
 
-def kept(
+def snapshot(
     before: Book, change: Change, told: Mapping[str, str], act: Act, at: str
 ) -> Iterable[HistoryRow]:
     """The rows that keep a change: one for each product and preparation."""
@@ -104,11 +98,11 @@ def as_of(session: Session, now: Book, at: str) -> Book:
             whole = parse_book(str((row.before or {})["book"]).encode())
             book = replace(whole, kitchen=now.kitchen)
         else:
-            book = applied(book, back(_entry(row)))
+            book = applied(book, restored(_entry(row)))
     return book
 
 
-def back(entry: Entry) -> Change:
+def restored(entry: Entry) -> Change:
     """The change that takes an entry back. Raises BookRefused where it cannot be taken back."""
     if entry.item == WHOLE_BOOK:
         why = "a whole book that was replaced is put back by importing it, not by undoing"
@@ -116,14 +110,8 @@ def back(entry: Entry) -> Change:
     if entry.before is None:
         return Change(removed=(entry.item,))
     if "kind" in entry.before:
-        piece = PreparationPiece.model_validate(entry.before)
-        return Change(preparations=(pieces.preparation(piece),))
-    return Change(products=(product_pieces.product(ProductPiece.model_validate(entry.before)),))
-
-
-def content(value: Product | Preparation) -> dict[str, Any]:
-    """A product or preparation as the book file holds it."""
-    return product_content(value) if isinstance(value, Product) else preparation_content(value)
+        return Change(preparations=(value_of(Preparation, entry.before),))
+    return Change(products=(value_of(Product, entry.before),))
 
 
 def _entry(row: HistoryRow) -> Entry:

@@ -19,8 +19,8 @@ from yellow_ladle.core.ripple import Ripple, ripple
 from yellow_ladle.core.rulebook import Rulings
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
+from yellow_ladle.files.conversion import content
 from yellow_ladle.store.beside import (
-    write_kitchen,
     write_needs,
     write_rulings,
     write_sign_offs,
@@ -32,21 +32,25 @@ from yellow_ladle.store.history import (
     Act,
     Entry,
     as_of,
-    back,
-    content,
     entries,
-    kept,
     replaced,
+    restored,
+    snapshot,
 )
-from yellow_ladle.store.standing import Now, Stale, load, refuse_stale, refuse_unsound, write
-from yellow_ladle.store.tables import (
-    Base,
-    HistoryRow,
-    HouseFlagRow,
-    KitchenRow,
+from yellow_ladle.store.standing import (
+    Now,
+    Recorded,
+    Stale,
+    load,
+    next_version,
+    refuse_stale,
+    refuse_unsound,
+    write,
+    write_kitchen,
 )
+from yellow_ladle.store.tables import Base, HistoryRow, HouseFlagRow
 
-KEPT = ("history",)
+KEPT = ("history", "book")
 """Tables that outlive a book which takes another one's place."""
 
 
@@ -66,7 +70,7 @@ class Ledger:
         self._clock = clock
         self._lock = RLock()
         self.mornings: list[Callable[[Ledger], object]] = []
-        """What is done when the first one looks on a new day."""
+        """Callbacks that run once on each new calendar day, under the lock."""
         with Session(engine) as session:
             self._now = load(session, self.today)
 
@@ -77,13 +81,22 @@ class Ledger:
 
     @property
     def now(self) -> Now:
-        """The book as it stands at this moment. A new day is read anew: certificates run out."""
-        if self._now.reading.on != self.today:
-            with self._lock:
-                self._read_anew(self._now.reading.book, "A certificate has run out")
+        """The book as it stands, read as of the day on which it was last read."""
+        return self._now
+
+    def turn_day(self) -> None:
+        """Reads the book as of a new calendar day, on which certificates may have run out.
+
+        Whatever asks the ledger calls it first; on a day that has begun already it does nothing.
+        """
+        if self._now.reading.on == self.today:
+            return
+        with self._lock:
+            if self._now.reading.on == self.today:
+                return
+            self._read_anew("A certificate has run out")
             for each in self.mornings:
                 each(self)
-        return self._now
 
     @property
     def today(self) -> str:
@@ -101,31 +114,36 @@ class Ledger:
         return not self._now.versions
 
     def close(self) -> None:
-        """Lets go of the file."""
+        """Closes the database connections."""
         self._engine.dispose()
 
-    def take(self, book: Book, act: Act = NOBODY) -> None:
+    def replace_book(self, book: Book, act: Act = NOBODY) -> Recorded:
         """Replaces everything by a book that is known to be sound, in one transaction.
 
-        What stood before is kept in the history.
+        What stood before is kept in the history, and the counter goes on.
         """
         with self._lock, Session(self._engine) as session:
+            before = self._now
             if not self.is_empty:
-                session.add(replaced(self._now.reading.book, act, self.moment))
+                session.add(replaced(before.reading.book, act, self.moment))
             for table in reversed(Base.metadata.sorted_tables):
                 if table.name not in KEPT:
                     session.execute(delete(table))
-            session.add(row := KitchenRow(id=1))
-            write_kitchen(row, book.kitchen)
-            session.add_all(HouseFlagRow(id=flag.id, name=flag.name) for flag in book.house_flags)
+            version = next_version(session)
+            write_kitchen(session, book.kitchen, version)
+            session.add_all(
+                HouseFlagRow(id=flag.id, name=flag.name, version=version)
+                for flag in book.house_flags
+            )
             products, preparations = book.products.values(), book.preparations.values()
-            write(session, book, Change(tuple(products), tuple(preparations)))
+            write(session, Change(tuple(products), tuple(preparations)), version)
             write_tools(session, book.tools)
             write_needs(session, book.needs)
             write_sign_offs(session, dict(book.sign_offs))
             write_rulings(session, book.rulings)
             session.commit()
             self._now = load(session, self.today)
+            return Recorded(before, self._now, Ripple(()))
 
     def preview(self, change: Change) -> Ripple:
         """What a change would do. Raises BookRefused where it cannot stand."""
@@ -139,7 +157,7 @@ class Ledger:
         seen: Mapping[str, int | None],
         act: Act = NOBODY,
         beside: Callable[[Session], None] | None = None,
-    ) -> Ripple:
+    ) -> Recorded:
         """Writes a change in one transaction and re-reads what it reaches.
 
         `seen` names the version that the writer saw of everything the change touches, None for
@@ -153,10 +171,11 @@ class Ledger:
             refuse_unsound(before.reading.book, change)
             after, rippled = ripple(before.reading, change)
             told = telling.told(before.reading, after, change)
-            session.add_all(kept(before.reading.book, change, told, act, self.moment))
+            session.add_all(snapshot(before.reading.book, change, told, act, self.moment))
             if beside is not None:
                 beside(session)
-            write(session, after.book, change)
+            version = next_version(session)
+            write(session, change, version)
             reached = {owner_of(item.item) for item in rippled.items}
             reached.update(made.id for made in change.preparations)
             why = "; ".join(told.values()) + (f" ({act.person})" if act.person else "")
@@ -167,11 +186,11 @@ class Ledger:
                 after = replace(after, book=replace(after.book, sign_offs=signed))
             session.commit()
             versions = {id: n for id, n in before.versions.items() if id not in change.removed}
-            versions |= {id: before.versions.get(id, 0) + 1 for id in change.written}
-            self._now = Now(after, versions, before.kitchen_version)
-            return rippled
+            versions |= dict.fromkeys(change.written, version)
+            self._now = Now(after, versions, before.kitchen_version, version)
+            return Recorded(before, self._now, rippled)
 
-    def undo(self, entry: int, act: Act) -> Ripple:
+    def undo(self, entry: int, act: Act) -> Recorded:
         """Takes one entry of the history back, by a new change. Raises KeyError, BookRefused."""
         with self._lock, Session(self._engine) as session:
             row = session.get(HistoryRow, entry)
@@ -183,7 +202,7 @@ class Ledger:
                 why = f"{row.told}: it was changed again since; undo the later change first"
                 raise BookRefused([Fault(row.item, why)])
             [made] = [made for made in entries(session, row.item, -1) if made.id == entry]
-        change = back(made)
+        change = restored(made)
         seen = {id: self.now.versions.get(id) for id in change.ids}
         return self.record(change, seen, replace(act, undoes=entry))
 
@@ -197,20 +216,19 @@ class Ledger:
         with Session(self._engine) as session:
             return as_of(session, self.now.reading.book, at)
 
-    def name(self, kitchen: Kitchen, seen: int) -> None:
+    def update_kitchen(self, kitchen: Kitchen, seen: int) -> Recorded:
         """Writes the kitchen itself. Raises Stale where another version stands."""
         with self._lock, Session(self._engine) as session:
             before = self.now
             book = before.reading.book
             if before.kitchen_version != seen:
                 raise Stale("kitchen", book.kitchen, before.kitchen_version)
-            row = session.get(KitchenRow, 1) or KitchenRow(id=1, version=0)
-            write_kitchen(row, kitchen)
-            row.version = seen + 1
-            session.add(row)
+            version = next_version(session)
+            write_kitchen(session, kitchen, version)
             session.commit()
-            renamed = replace(before.reading, book=replace(book, kitchen=kitchen))
-            self._now = Now(renamed, before.versions, seen + 1)
+            changed = replace(before.reading, book=replace(book, kitchen=kitchen))
+            self._now = Now(changed, before.versions, version, version)
+            return Recorded(before, self._now, Ripple(()))
 
     def sign(self, preparation: str, person: str) -> SignOff:
         """Signs a preparation off as it stands today."""
@@ -223,11 +241,12 @@ class Ledger:
 
     def keep_tools(self, tools: tuple[Tool, ...]) -> None:
         """Puts these tools in the place of those that are there; the book is read anew."""
-        self._beside(
-            lambda session, book: write_tools(session, book.tools),
-            lambda book: replace(book, tools=tools),
-        )
-        self._read_anew(self._now.reading.book, "The tools that are always shared were changed")
+        with self._lock:
+            self._beside(
+                lambda session, book: write_tools(session, book.tools),
+                lambda book: replace(book, tools=tools),
+            )
+            self._read_anew("The tools that are always shared were changed")
 
     def keep_needs(self, needs: tuple[Need, ...]) -> None:
         """Puts these needs in the place of those that are open."""
@@ -236,25 +255,26 @@ class Ledger:
             lambda book: replace(book, needs=needs),
         )
 
-    def rule(self, edit: Callable[[Rulings], Rulings]) -> None:
+    def set_rules(self, edit: Callable[[Rulings], Rulings]) -> None:
         """Changes what is said of the swap rules."""
         self._beside(
             lambda session, book: write_rulings(session, book.rulings),
             lambda book: replace(book, rulings=edit(book.rulings)),
         )
 
-    def _read_anew(self, book: Book, why: str) -> None:
+    def _read_anew(self, why: str) -> None:
         """Reads the whole book; sign-offs of what carries something else than before are stale."""
-        before = self._now.reading
-        after = read(book, self.today)
+        book, before = self._now.reading.book, self._now.reading
+        after, counter = read(book, self.today), self._now.counter
         differing = (id for id in book.preparations if before.masks.get(id) != after.masks[id])
         signed = sign_off.after(book.sign_offs, set(differing), self.today, why)
         if signed != book.sign_offs:
             with Session(self._engine) as session:
                 write_sign_offs(session, signed)
+                counter = next_version(session)
                 session.commit()
             after = replace(after, book=replace(book, sign_offs=signed))
-        self._now = replace(self._now, reading=after)
+        self._now = replace(self._now, reading=after, counter=counter)
 
     def session(self) -> Session:
         """A session on the file, for what is kept beside the book."""
@@ -265,5 +285,7 @@ class Ledger:
             before = self.now
             book = edit(before.reading.book)
             write(session, book)
+            counter = next_version(session)
             session.commit()
-            self._now = replace(before, reading=replace(before.reading, book=book))
+            reading = replace(before.reading, book=book)
+            self._now = replace(before, reading=reading, counter=counter)

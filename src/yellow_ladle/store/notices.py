@@ -1,10 +1,11 @@
 """Suppliers' sheets that say other than what is recorded, kept until somebody decides."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
 from sqlalchemy import select
+from sqlalchemy.orm import Session
 
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.tables import NoticeRow
@@ -54,13 +55,15 @@ def add_notice(ledger: Ledger, product: str, maker: str, sheet: dict[str, Any]) 
         return True
 
 
-def decide(ledger: Ledger, id: int, decision: str) -> None:
-    """Writes down what was decided; the notice stays as a record."""
-    with ledger.session() as session:
+def decided_on(ledger: Ledger, id: int, decision: str) -> Callable[[Session], None]:
+    """What writes down a decision in the transaction of the change that it makes."""
+
+    def write(session: Session) -> None:
         row = session.get(NoticeRow, id)
         if row is not None:
             row.decided = f"{ledger.today}: {decision}"
-            session.commit()
+
+    return write
 
 
 def _notice(row: NoticeRow) -> Notice:

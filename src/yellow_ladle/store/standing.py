@@ -2,10 +2,10 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import TypeVar
+from typing import Any, TypeVar
 
-from sqlalchemy import delete, select
-from sqlalchemy.orm import Session, selectinload
+from sqlalchemy import Select, delete, select
+from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book import Book, Kitchen, Preparation
 from yellow_ladle.core.change import Change, applied
@@ -14,22 +14,21 @@ from yellow_ladle.core.faults import change_faults
 from yellow_ladle.core.flags import Flag
 from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading, read
-from yellow_ladle.store.beside import kitchen_of, needs_of, rulings_of, sign_offs_of, tools_of
-from yellow_ladle.store.rows import (
-    part_rows,
-    preparation_of,
-    product_of,
-    write_preparation,
-    write_product,
+from yellow_ladle.core.ripple import Ripple
+from yellow_ladle.files.conversion import content, value_of
+from yellow_ladle.store.beside import (
+    NEW_KITCHEN,
+    needs_of,
+    rulings_of,
+    sign_offs_of,
+    tools_of,
 )
 from yellow_ladle.store.tables import (
-    ByProductRow,
+    BookRow,
     HouseFlagRow,
     KitchenRow,
-    LineRow,
     PreparationRow,
     ProductRow,
-    StepRow,
 )
 
 Row = TypeVar("Row", ProductRow, PreparationRow)
@@ -37,11 +36,24 @@ Row = TypeVar("Row", ProductRow, PreparationRow)
 
 @dataclass(frozen=True)
 class Now:
-    """The book as it stands: its reading, and the versions of all that people edit."""
+    """The book as it stands: its reading, and the versions of all that people edit.
+
+    `counter` is the book's own: the version of its last write.
+    """
 
     reading: Reading
     versions: Mapping[str, int]
     kitchen_version: int
+    counter: int
+
+
+@dataclass(frozen=True)
+class Recorded:
+    """What a write did: the book before and after it, and what moved."""
+
+    before: Now
+    after: Now
+    impact: Ripple
 
 
 class Stale(Exception):
@@ -73,48 +85,56 @@ def refuse_unsound(book: Book, change: Change) -> None:
 def load(session: Session, on: str) -> Now:
     """Everything that the file holds of the book, read as of a day."""
     kitchen = session.get(KitchenRow, 1)
-    # Parts are fetched with one query a table; loaded on first touch, they would be one a row.
-    with_parts = selectinload("*")
-    products = session.scalars(select(ProductRow).options(with_parts).order_by(ProductRow.id)).all()
-    preparations = session.scalars(
-        select(PreparationRow).options(with_parts).order_by(PreparationRow.id)
-    ).all()
+    whole = session.get(BookRow, 1)
+    products = session.execute(_documents(ProductRow)).all()
+    preparations = session.execute(_documents(PreparationRow)).all()
     flags = session.scalars(select(HouseFlagRow).order_by(HouseFlagRow.id)).all()
     book = Book.of(
-        kitchen_of(kitchen),
-        (product_of(row) for row in products),
-        (preparation_of(row) for row in preparations),
+        NEW_KITCHEN if kitchen is None else value_of(Kitchen, kitchen.content),
+        (value_of(Product, content) for _, _, content in products),
+        (value_of(Preparation, content) for _, _, content in preparations),
         (Flag(row.id, row.name, "house") for row in flags),
         tools_of(session),
         needs_of(session),
         sign_offs_of(session),
         rulings_of(session),
     )
-    versions = {row.id: row.version for row in products}
-    versions |= {row.id: row.version for row in preparations}
-    return Now(read(book, on), versions, kitchen.version if kitchen else 0)
+    versions = {id: version for id, version, _ in (*products, *preparations)}
+    return Now(
+        read(book, on),
+        versions,
+        kitchen.version if kitchen else 0,
+        whole.counter if whole else 0,
+    )
 
 
-def write(session: Session, after: Book, change: Change) -> None:
-    """Writes a change's products and preparations, given the book as it is after it."""
-    for id in change.removed:
-        session.execute(delete(ProductRow).where(ProductRow.id == id))
-        session.execute(delete(PreparationRow).where(PreparationRow.id == id))
+def next_version(session: Session) -> int:
+    """Raises the book's counter within a transaction, and returns it."""
+    whole = session.get(BookRow, 1)
+    if whole is None:
+        session.add(whole := BookRow(id=1, counter=0))
+    whole.counter += 1
+    session.flush()
+    return whole.counter
+
+
+def write(session: Session, change: Change, version: int) -> None:
+    """Writes a change's products and preparations, which bear a version from then on."""
+    for table in (ProductRow, PreparationRow):
+        session.execute(delete(table).where(table.id.in_(change.removed)))
     for product in change.products:
-        write_product(_row(session, ProductRow, product.id), product)
-    for preparation in change.preparations:
-        write_preparation(_row(session, PreparationRow, preparation.id), preparation)
-        for part in (LineRow, ByProductRow, StepRow):
-            session.execute(delete(part).where(part.preparation_id == preparation.id))
-        session.flush()
-        session.add_all(part_rows(preparation, after.products))
+        session.merge(ProductRow(id=product.id, version=version, content=content(product)))
+    for made in change.preparations:
+        session.merge(
+            PreparationRow(id=made.id, kind=made.kind, version=version, content=content(made))
+        )
     session.flush()
 
 
-def _row(session: Session, table: type[Row], id: str) -> Row:
-    """The row of an id, old or new, with its version risen by one."""
-    row = session.get(table, id)
-    if row is None:
-        session.add(row := table(version=0))
-    row.version += 1
-    return row
+def write_kitchen(session: Session, kitchen: Kitchen, version: int) -> None:
+    """Writes the kitchen itself."""
+    session.merge(KitchenRow(id=1, version=version, content=content(kitchen)))
+
+
+def _documents(table: type[Row]) -> Select[tuple[str, int, dict[str, Any]]]:
+    return select(table.id, table.version, table.content).order_by(table.id)

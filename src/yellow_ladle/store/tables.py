@@ -1,14 +1,13 @@
-"""The tables that hold a book. `version` rises by one with every change of its row."""
+"""The tables that hold a book.
+
+Products, preparations and the kitchen are loaded and saved whole, a document a row. What is queried
+has tables of its own. A `version` is the book's counter at the last write of its row.
+"""
 
 from typing import Any, ClassVar
 
-from sqlalchemy import JSON, CheckConstraint, ForeignKey, ForeignKeyConstraint, MetaData
-from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
-
-from yellow_ladle.core.criteria import Criterion
-
-# Deferred keys are checked at the end of the transaction, as a pot is rewritten by taking its rows
-# out and putting new ones in.
+from sqlalchemy import JSON, CheckConstraint, ForeignKey, MetaData
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
 class Base(DeclarativeBase):
@@ -23,28 +22,33 @@ class Base(DeclarativeBase):
     )
     type_annotation_map: ClassVar[dict[Any, Any]] = {
         list[str]: JSON,
-        list[Criterion]: JSON,
         list[dict[str, Any]]: JSON,
         dict[str, Any]: JSON,
     }
 
 
+class BookRow(Base):
+    """The book as a whole. `counter` is raised by every write, inside its transaction.
+
+    What a write touches bears the counter as its version, so that no version is ever used twice.
+    """
+
+    __tablename__ = "book"
+    __table_args__ = (CheckConstraint("id = 1", name="only_one"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    counter: Mapped[int]
+
+
 class KitchenRow(Base):
+    """The kitchen itself, as the book file holds it."""
+
     __tablename__ = "kitchen"
     __table_args__ = (CheckConstraint("id = 1", name="only_one"),)
 
     id: Mapped[int] = mapped_column(primary_key=True)
-    name: Mapped[str]
-    regime: Mapped[str]
-    second_look_days: Mapped[int] = mapped_column(default=180, server_default="180")
-    people: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
-    measures: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
-    spoons: Mapped[str] = mapped_column(default="us", server_default="us")
-    weigh_to_g: Mapped[float] = mapped_column(default=1, server_default="1")
-    measure_to_ml: Mapped[float] = mapped_column(default=5, server_default="5")
-    so2_by_amount: Mapped[bool] = mapped_column(default=False, server_default="0")
-    swap_order: Mapped[list[Criterion]] = mapped_column(default=list, server_default="[]")
-    version: Mapped[int] = mapped_column(default=1)
+    version: Mapped[int]
+    content: Mapped[dict[str, Any]]
 
 
 class HouseFlagRow(Base):
@@ -55,173 +59,25 @@ class HouseFlagRow(Base):
     version: Mapped[int] = mapped_column(default=1)
 
 
-class StatementRow(Base):
-    """A level with its evidence. The flag `otherwise` has no level and carries evidence only."""
-
-    __tablename__ = "statement"
-    __table_args__ = (
-        CheckConstraint("(product_id IS NULL) <> (preparation_id IS NULL)", name="one_owner"),
-        CheckConstraint(
-            "level IN ('free', 'may_contain', 'unchecked', 'contains')"
-            " OR (level IS NULL AND flag = 'otherwise')",
-            name="level",
-        ),
-    )
-
-    id: Mapped[int] = mapped_column(primary_key=True)
-    product_id: Mapped[str | None] = mapped_column(
-        ForeignKey("product.id", ondelete="CASCADE"), index=True
-    )
-    preparation_id: Mapped[str | None] = mapped_column(
-        ForeignKey("preparation.id", ondelete="CASCADE"), index=True
-    )
-    flag: Mapped[str]
-    level: Mapped[str | None]
-    evidence: Mapped[str | None]
-    date: Mapped[str | None]
-    person: Mapped[str | None]
-
-
 class ProductRow(Base):
+    """A product whole, as the book file holds it."""
+
     __tablename__ = "product"
 
     id: Mapped[str] = mapped_column(primary_key=True)
-    name: Mapped[str]
-    class_: Mapped[str] = mapped_column("class")
-    otherwise: Mapped[str]
-    certificates: Mapped[list[str]]
-    abv_percent: Mapped[float | None]
-    salt_g_per_100g: Mapped[float | None]
-    so2_mg_per_kg: Mapped[float | None]
-    price_per_kg: Mapped[float | None]
-    density_g_per_ml: Mapped[float | None]
-    unit_weight_g: Mapped[float | None]
-    papers: Mapped[dict[str, Any]] = mapped_column(default=dict, server_default="{}")
-    label: Mapped[str] = mapped_column(default="", server_default="")
-    pack: Mapped[str] = mapped_column(default="", server_default="")
-    code: Mapped[str] = mapped_column(default="", server_default="")
-    makers: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
-    in_use: Mapped[str | None]
-    parts: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
-    bag: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
-    version: Mapped[int] = mapped_column(default=1)
-    statements: Mapped[list[StatementRow]] = relationship(
-        cascade="all, delete-orphan", order_by=StatementRow.id
-    )
-
-
-class LineRow(Base):
-    """One line. Its item is a product, a preparation, or a by-product of a preparation."""
-
-    __tablename__ = "line"
-    __table_args__ = (
-        CheckConstraint("(product_id IS NULL) <> (made_id IS NULL)", name="one_item"),
-        CheckConstraint("quantity >= 0", name="amount"),
-        ForeignKeyConstraint(
-            ["made_id", "by_product_id"],
-            ["by_product.preparation_id", "by_product.id"],
-            name="fk_line_by_product",
-            deferrable=True,
-            initially="DEFERRED",
-        ),
-    )
-
-    preparation_id: Mapped[str] = mapped_column(
-        ForeignKey("preparation.id", ondelete="CASCADE"), primary_key=True
-    )
-    position: Mapped[int] = mapped_column(primary_key=True)
-    product_id: Mapped[str | None] = mapped_column(
-        ForeignKey("product.id", deferrable=True, initially="DEFERRED"), index=True
-    )
-    made_id: Mapped[str | None] = mapped_column(
-        ForeignKey("preparation.id", deferrable=True, initially="DEFERRED"), index=True
-    )
-    by_product_id: Mapped[str | None]
-    quantity: Mapped[float]
-    unit: Mapped[str]
-    role: Mapped[str]
-    stage: Mapped[str]
-    optional: Mapped[bool]
-    strained_out: Mapped[bool]
-    choice: Mapped[str | None]
-    chosen: Mapped[bool]
-    note: Mapped[str]
-    equipment: Mapped[list[str]] = mapped_column(default=list, server_default="[]")
-    treatment: Mapped[str] = mapped_column(default="none", server_default="none")
-    minutes: Mapped[float | None]
-    group: Mapped[str] = mapped_column(default="", server_default="")
-    typed: Mapped[str] = mapped_column(default="", server_default="")
-
-
-class ByProductRow(Base):
-    __tablename__ = "by_product"
-
-    preparation_id: Mapped[str] = mapped_column(
-        ForeignKey("preparation.id", ondelete="CASCADE"), primary_key=True
-    )
-    id: Mapped[str] = mapped_column(primary_key=True)
-    position: Mapped[int]
-    name: Mapped[str]
-    quantity: Mapped[float | None]
-    unit: Mapped[str | None]
-
-
-class StepRow(Base):
-    __tablename__ = "step"
-
-    preparation_id: Mapped[str] = mapped_column(
-        ForeignKey("preparation.id", ondelete="CASCADE"), primary_key=True
-    )
-    position: Mapped[int] = mapped_column(primary_key=True)
-    text: Mapped[str]
-    minutes: Mapped[float | None]
-    heat: Mapped[str | None]
-    cue: Mapped[str | None]
-    caution: Mapped[str | None]
-    equipment: Mapped[list[str]]
-    uses: Mapped[list[str]] = mapped_column(default=list, server_default="[]")
-    passive: Mapped[bool] = mapped_column(default=False, server_default="0")
+    version: Mapped[int]
+    content: Mapped[dict[str, Any]]
 
 
 class PreparationRow(Base):
+    """A preparation whole, as the book file holds it."""
+
     __tablename__ = "preparation"
 
     id: Mapped[str] = mapped_column(primary_key=True)
-    name: Mapped[str]
     kind: Mapped[str]
-    class_: Mapped[str | None] = mapped_column("class")
-    colour: Mapped[str | None]
-    otherwise: Mapped[str | None]
-    yield_quantity: Mapped[float | None]
-    yield_unit: Mapped[str | None]
-    equipment: Mapped[list[str]]
-    density_g_per_ml: Mapped[float | None]
-    portions: Mapped[float | None]
-    yield_note: Mapped[str] = mapped_column(default="", server_default="")
-    pan: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
-    batches: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
-    way: Mapped[str] = mapped_column(default="", server_default="")
-    ways: Mapped[list[dict[str, Any]]] = mapped_column(default=list, server_default="[]")
-    retired: Mapped[str | None]
-    not_in_it: Mapped[list[str]] = mapped_column(default=list, server_default="[]")
-    variant_of: Mapped[str | None] = mapped_column(
-        ForeignKey("preparation.id", deferrable=True, initially="DEFERRED")
-    )
-    version: Mapped[int] = mapped_column(default=1)
-    lines: Mapped[list[LineRow]] = relationship(
-        cascade="all, delete-orphan",
-        order_by=LineRow.position,
-        foreign_keys=LineRow.preparation_id,
-    )
-    by_products: Mapped[list[ByProductRow]] = relationship(
-        cascade="all, delete-orphan", order_by=ByProductRow.position
-    )
-    method: Mapped[list[StepRow]] = relationship(
-        cascade="all, delete-orphan", order_by=StepRow.position
-    )
-    statements: Mapped[list[StatementRow]] = relationship(
-        cascade="all, delete-orphan", order_by=StatementRow.id
-    )
+    version: Mapped[int]
+    content: Mapped[dict[str, Any]]
 
 
 class ToolRow(Base):

@@ -69,13 +69,13 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
         sentence,
     )
     seen = {id: version for id, version in wanted.seen.items() if id in change.ids}
-    number, rippled = put_in(ledger, change, seen, applying, Act(wanted.person, sentence))
+    number, recorded = put_in(ledger, change, seen, applying, Act(wanted.person, sentence))
     return AppliedOut(
         plan=number,
         item=_where_to_look(change, wanted, beside),
         made=[Named(id=made.id, name=made.name) for made in change.preparations],
         sentence=sentence,
-        ripple=ripple_out(rippled),
+        ripple=ripple_out(recorded.impact),
     )
 
 
@@ -91,7 +91,7 @@ def applied(ledger: TheLedger) -> list[AppliedPlanOut]:
 def take_it_back(id: RowId, who: TakeBackIn, ledger: TheLedger) -> RippleOut:
     """Takes a plan out of the book as a whole; refused where a card of it was changed since."""
     try:
-        return ripple_out(take_back(ledger, id, Act(who.person, who.why)))
+        return ripple_out(take_back(ledger, id, Act(who.person, who.why)).impact)
     except KeyError:
         raise Missing("applied plan", str(id)) from None
 

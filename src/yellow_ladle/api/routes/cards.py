@@ -28,8 +28,8 @@ from yellow_ladle.core.merging import merged
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.yields import filling
 from yellow_ladle.files.book_models import PreparationPiece
+from yellow_ladle.files.conversion import as_piece, as_value
 from yellow_ladle.files.piece import Name, Short
-from yellow_ladle.files.pieces import preparation, preparation_piece
 from yellow_ladle.store.standing import Now, refuse_unsound
 
 router = APIRouter(prefix="/cards", tags=["cards"], responses=PROBLEMS)
@@ -140,7 +140,7 @@ def figures(id: str, now: TheBook) -> FiguresOut:
 @router.post("/draft")
 def draft(wanted: DraftIn, now: TheBook) -> DraftOut:
     """The same for a card that is not recorded, with its consequences for each line."""
-    made = preparation(wanted.preparation)
+    made = as_value(Preparation, wanted.preparation)
     change = Change(preparations=(made,))
     refuse_unsound(now.reading.book, change)
     after = reread(now.reading, change).reading
@@ -206,9 +206,9 @@ def merge(id: str, wanted: MergeIn, ledger: TheLedger) -> MergedOut:
     """Puts somebody's changes on top of what stands now, line by line."""
     now = ledger.now
     theirs = preparation_or_missing(now, id)
-    found = merged(preparation(wanted.base), preparation(wanted.mine), theirs)
+    found = merged(as_value(Preparation, wanted.base), as_value(Preparation, wanted.mine), theirs)
     return MergedOut(
-        preparation=preparation_piece(found.preparation),
+        preparation=as_piece(PreparationPiece, found.preparation),
         conflicts=list(found.conflicts),
         version=now.versions[id],
     )

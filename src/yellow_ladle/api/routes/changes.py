@@ -41,9 +41,9 @@ def preview(wanted: PreviewIn, ledger: TheLedger) -> RippleOut:
 def record(wanted: RecordIn, ledger: TheLedger) -> RecordedOut:
     """Records a change, if what it touches still stands at the version that the writer saw."""
     change = change_of(ledger.now, wanted.change)
-    before = ledger.now.reading
     act = Act(wanted.person or signer(wanted.change), wanted.why)
-    ripple = ledger.record(change, wanted.versions(change), act)
-    names = sorted(map(before.book.name, freed(before, ledger.now.reading)))
-    versions = {id: ledger.now.versions[id] for id in change.written}
-    return RecordedOut(ripple=ripple_out(ripple), versions=versions, freed=names)
+    recorded = ledger.record(change, wanted.versions(change), act)
+    before, after = recorded.before.reading, recorded.after
+    names = sorted(map(before.book.name, freed(before, after.reading)))
+    versions = {id: after.versions[id] for id in change.written}
+    return RecordedOut(ripple=ripple_out(recorded.impact), versions=versions, freed=names)

@@ -21,7 +21,7 @@ from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.core.ways import NoSuchWay, using
 from yellow_ladle.files.book_models import PreparationPiece
-from yellow_ladle.files.pieces import preparation, preparation_piece
+from yellow_ladle.files.conversion import as_piece, value_of
 from yellow_ladle.store.history import Entry
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.standing import refuse_unsound
@@ -115,7 +115,7 @@ def _as_it_was(ledger: Ledger, id: str, number: int) -> _Side:
     entry = next((entry for entry in ledger.history(id, 1_000) if entry.id == number), None)
     if entry is None or entry.after is None or "kind" not in entry.after:
         raise Missing("version of this card", f"{id}@{number}")
-    made = preparation(PreparationPiece.model_validate(entry.after))
+    made = value_of(Preparation, entry.after)
     return _Side(f"{made.name}, {entry.at[:10]}", made, _read_with(ledger, made))
 
 
@@ -136,7 +136,7 @@ def _side_out(ledger: Ledger, text: str, side: _Side) -> SideOut:
     return SideOut(
         side=text,
         title=side.title,
-        preparation=preparation_piece(side.made),
+        preparation=as_piece(PreparationPiece, side.made),
         names={line.item: name(line.item) for line in side.made.lines},
         flags=None
         if reading is None
@@ -149,8 +149,8 @@ def _side_out(ledger: Ledger, text: str, side: _Side) -> SideOut:
 def _version(ledger: Ledger, entry: Entry) -> VersionOut:
     found: tuple[Difference, ...] = ()
     if entry.before is not None and entry.after is not None and "kind" in entry.after:
-        before = preparation(PreparationPiece.model_validate(entry.before))
-        after = preparation(PreparationPiece.model_validate(entry.after))
+        before = value_of(Preparation, entry.before)
+        after = value_of(Preparation, entry.after)
         found = differences(before, after, _names(ledger))
     return VersionOut(
         entry=entry.id,

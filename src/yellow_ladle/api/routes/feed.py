@@ -20,7 +20,7 @@ from yellow_ladle.files.piece import Name
 from yellow_ladle.files.supplier_sheet import GoodPart, Sheet, levels_of, sheet_of, stated_by
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.notices import Notice, add_notice, decide, notice, open_notices
+from yellow_ladle.store.notices import Notice, add_notice, decided_on, notice, open_notices
 
 router = APIRouter(tags=["feed"], responses=PROBLEMS)
 
@@ -111,9 +111,9 @@ def decided(id: RowId, wanted: DecisionIn, ledger: TheLedger) -> RippleOut:
         made = _apart(entry, product, wanted.person)
     why = wanted.why or f"new sheet, {wanted.decision.replace('_', ' ')}"
     seen = {product.id: ledger.now.versions[product.id]}
-    ripple = ledger.record(Change(products=(made,)), seen, Act(wanted.person, why))
-    decide(ledger, id, wanted.decision)
-    return ripple_out(ripple)
+    act = Act(wanted.person, why)
+    decision = decided_on(ledger, id, wanted.decision)
+    return ripple_out(ledger.record(Change(products=(made,)), seen, act, decision).impact)
 
 
 @router.get("/codes")

@@ -13,8 +13,8 @@ from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.core.fault import BookRefused, Fault
 from yellow_ladle.core.reading import read
 from yellow_ladle.files.book_models import ProductPiece
+from yellow_ladle.files.conversion import as_piece
 from yellow_ladle.files.piece import Name
-from yellow_ladle.files.product_pieces import product_piece
 from yellow_ladle.store.history import Act, Entry
 
 router = APIRouter(tags=["history"], responses=PROBLEMS)
@@ -68,7 +68,7 @@ def history(
 def undo(id: RowId, wanted: UndoIn, ledger: TheLedger) -> RippleOut:
     """Takes one change back, as a new change with a history of its own."""
     try:
-        return ripple_out(ledger.undo(id, Act(wanted.person, wanted.why)))
+        return ripple_out(ledger.undo(id, Act(wanted.person, wanted.why)).impact)
     except KeyError as error:
         raise Missing("change", str(id)) from error
 
@@ -81,7 +81,7 @@ def larder_as_of(at: Moment, ledger: TheLedger) -> LarderAsOf:
     reading = read(book, at[: len("2026-11-24")])
     return LarderAsOf(
         at=moment,
-        products=[product_piece(book.products[id]) for id in sorted(book.products)],
+        products=[as_piece(ProductPiece, book.products[id]) for id in sorted(book.products)],
         flags={
             id: {flag: level.word for flag, level in reading.levels(id).items()}
             for id in sorted(book.products)

@@ -14,7 +14,7 @@ from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.product import Evidence
 from yellow_ladle.files import goods_table, table_file
 from yellow_ladle.files.book_models import ProductPiece
-from yellow_ladle.files.product_pieces import product_piece
+from yellow_ladle.files.conversion import as_piece
 from yellow_ladle.files.supplier_sheet import (
     MOST_BYTES,
     levels_of,
@@ -119,7 +119,7 @@ def _table(content: bytes, now: Now, person: str | None) -> IntakeOut:
     return IntakeOut(
         columns=[HeadingOut(heading=c.heading, field=c.field) for c in found.columns],
         rows=[
-            TakenOut(row=row, product=product_piece(made), seen=now.versions.get(made.id))
+            TakenOut(row=row, product=as_piece(ProductPiece, made), seen=now.versions.get(made.id))
             for row, made in zip(found.rows, found.products, strict=True)
         ],
         faults=[
@@ -137,7 +137,9 @@ def _sheet(content: bytes, now: Now, person: str | None) -> IntakeOut:
         taken.add(id)
         rows.append(
             TakenOut(
-                row=number, product=product_piece(product_of(sheet, good, id, person)), seen=None
+                row=number,
+                product=as_piece(ProductPiece, product_of(sheet, good, id, person)),
+                seen=None,
             )
         )
         faults += [

@@ -25,9 +25,8 @@ from yellow_ladle.core.rules import swap_rules
 from yellow_ladle.core.sentences import SAY
 from yellow_ladle.core.units import Spoons, units
 from yellow_ladle.files.book_models import KitchenPiece, MeasurePiece, PersonPiece
+from yellow_ladle.files.conversion import as_piece, as_value
 from yellow_ladle.files.piece import Name, Positive, Word
-from yellow_ladle.files.pieces import kitchen as kitchen_of
-from yellow_ladle.files.pieces import kitchen_piece
 from yellow_ladle.store.standing import Now
 
 router = APIRouter(tags=["kitchen"])
@@ -122,11 +121,11 @@ def name_kitchen(wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
     if twice := next((word for word in initials if initials.count(word) > 1), None):
         raise BookRefused([Fault("people", f'two people have the initials "{twice}"')])
     given = wanted.model_dump(exclude={"seen"}, exclude_none=True)
-    standing = kitchen_piece(ledger.now.reading.book.kitchen).model_dump()
-    after = kitchen_of(KitchenPiece.model_validate({**standing, **given}))
+    standing = as_piece(KitchenPiece, ledger.now.reading.book.kitchen).model_dump()
+    after = as_value(Kitchen, KitchenPiece.model_validate({**standing, **given}))
     if found := [*measure_faults(after.measures), *_measures_in_use(ledger.now, after)]:
         raise BookRefused(found)
-    ledger.name(after, wanted.seen)
+    ledger.update_kitchen(after, wanted.seen)
     return _kitchen(ledger.now)
 
 
@@ -154,8 +153,8 @@ def _kitchen(now: Now) -> KitchenOut:
         version=now.kitchen_version,
         today=str(now.reading.on),
         second_look_days=book.kitchen.second_look_days,
-        people=kitchen_piece(book.kitchen).people,
-        measures=kitchen_piece(book.kitchen).measures,
+        people=as_piece(KitchenPiece, book.kitchen).people,
+        measures=as_piece(KitchenPiece, book.kitchen).measures,
         spoons=book.kitchen.spoons,
         weigh_to_g=book.kitchen.weigh_to_g,
         measure_to_ml=book.kitchen.measure_to_ml,

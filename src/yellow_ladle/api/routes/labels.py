@@ -16,7 +16,7 @@ from yellow_ladle.core.labels.proposals import Because, LabelReading, Listed, To
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.files.book_models import ProductPiece
-from yellow_ladle.files.product_pieces import product_piece
+from yellow_ladle.files.conversion import as_piece
 
 router = APIRouter(tags=["larder"], responses=PROBLEMS)
 
@@ -135,7 +135,7 @@ def starting_points() -> list[GoodOut]:
             plain=good.plain,
             look=list(good.look),
             say="" if good.plain else SAY,
-            product=product_piece(good.product(good.id)),
+            product=as_piece(ProductPiece, good.product(good.id)),
         )
         for good in goods().values()
     ]

@@ -21,9 +21,10 @@ from yellow_ladle.api.routes.products import level_words
 from yellow_ladle.core.book import Preparation, by_product_item, owner_of
 from yellow_ladle.core.levels import LevelWord
 from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.files.book_models import LinePiece, PreparationPiece, SignOffPiece
+from yellow_ladle.files.conversion import as_piece, content
 from yellow_ladle.files.piece import Name
-from yellow_ladle.files.pieces import line_piece, preparation_piece, sign_off_piece
 
 router = APIRouter(prefix="/preparations", tags=["pots"], responses=PROBLEMS)
 
@@ -107,13 +108,13 @@ def preparation(id: str, now: TheBook) -> PotOut:
     reached = reading.reached([id]) - {id}
     return PotOut(
         version=now.versions[id],
-        sign_off=sign_off_piece(id, signed) if (signed := book.sign_offs.get(id)) else None,
+        sign_off=_signed(id, signed) if (signed := book.sign_offs.get(id)) else None,
         in_goods=[
             Named(id=user, name=book.name(user))
             for user in sorted(reading.family.users.get(id, ()))
             if user in book.products
         ],
-        preparation=preparation_piece(made),
+        preparation=as_piece(PreparationPiece, made),
         lines=[_line(reading, made, index, index in counted) for index in range(len(made.lines))],
         carries=carried(reading, id),
         suits=suits(reading, id),
@@ -142,7 +143,11 @@ class SignIn(BaseModel):
 def sign_off(id: str, wanted: SignIn, ledger: TheLedger) -> SignOffPiece:
     """Signs a pot off as it stands now. A change from above makes that stale, visibly."""
     preparation_or_missing(ledger.now, id)
-    return sign_off_piece(id, ledger.sign(id, wanted.person))
+    return _signed(id, ledger.sign(id, wanted.person))
+
+
+def _signed(preparation: str, made: SignOff) -> SignOffPiece:
+    return SignOffPiece.model_validate({"preparation": preparation, **content(made)})
 
 
 def _line(reading: Reading, made: Preparation, index: int, counted: bool) -> LineOut:
@@ -152,7 +157,7 @@ def _line(reading: Reading, made: Preparation, index: int, counted: bool) -> Lin
     flags = level_words(reading, line.item)
     return LineOut(
         index=index,
-        line=line_piece(line),
+        line=as_piece(LinePiece, line),
         name=book.name(line.item),
         item_kind="product" if is_product else "by_product" if "/" in line.item else "preparation",
         owner=owner,

@@ -15,7 +15,7 @@ from yellow_ladle.core.masks import Layout
 from yellow_ladle.core.product import Product
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.files.book_models import ProductPiece
-from yellow_ladle.files.product_pieces import product_piece
+from yellow_ladle.files.conversion import as_piece
 from yellow_ladle.store.photos import Photos
 
 router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
@@ -100,7 +100,7 @@ def product(id: str, now: TheBook, ledger: TheLedger) -> ProductOut:
     users = sorted(now.reading.derivatives(id), key=book.name)
     return ProductOut(
         version=now.versions[id],
-        product=product_piece(value),
+        product=as_piece(ProductPiece, value),
         flags=level_words(now.reading, id),
         goes_into=[Named(id=user, name=book.name(user)) for user in users],
         in_goods=[

@@ -16,8 +16,7 @@ from yellow_ladle.files.book_models import PreparationPiece, ProductPiece
 from yellow_ladle.files.book_table import book_rows
 from yellow_ladle.files.card_markdown import card_markdown
 from yellow_ladle.files.card_pdf import card_pdf
-from yellow_ladle.files.pieces import preparation_piece
-from yellow_ladle.files.product_pieces import product_piece
+from yellow_ladle.files.conversion import as_piece
 from yellow_ladle.files.recipes.reading import MOST_BYTES, read_recipes
 from yellow_ladle.files.recipes.review import Reviewed, ReviewedLine, review
 from yellow_ladle.files.recipes.writing import recipes_bytes
@@ -115,9 +114,9 @@ def _review(reading: Reading, found: Reviewed) -> ReviewedOut:
     for line in found.preparation.lines:
         names.setdefault(line.item, _name(reading, line.item))
     return ReviewedOut(
-        preparation=preparation_piece(found.preparation),
+        preparation=as_piece(PreparationPiece, found.preparation),
         names=names,
-        products=[product_piece(product) for product in found.products],
+        products=[as_piece(ProductPiece, product) for product in found.products],
         lines=[_line(reading, line) for line in found.lines],
         notes=list(found.notes),
     )

@@ -151,7 +151,7 @@ def keep_rule(wanted: OwnRuleIn, ledger: TheLedger) -> RuleOut:
     row = wanted.rule.row(id)
     if found := list(own_faults(id, rule_of(row, OWN), _own_classes(book))):
         raise BookRefused(found)
-    ledger.rule(partial(with_own, id=id, row=row))
+    ledger.set_rules(partial(with_own, id=id, row=row))
     return _out(_known(ledger.now.reading.book, id))
 
 
@@ -160,14 +160,14 @@ def drop_rule(id: Id, ledger: TheLedger) -> None:
     """Takes one of the kitchen's own rules out, with what was said of it."""
     if _known(ledger.now.reading.book, id).ruling.own is None:
         raise Missing("rule", id)
-    ledger.rule(partial(without_own, id=id))
+    ledger.set_rules(partial(without_own, id=id))
 
 
 @router.post("/{id}/switch")
 def switch_rule(id: Id, wanted: SwitchIn, ledger: TheLedger) -> None:
     """Switches a rule off or on."""
     _known(ledger.now.reading.book, id)
-    ledger.rule(partial(switched, id=id, off=wanted.off))
+    ledger.set_rules(partial(switched, id=id, off=wanted.off))
 
 
 @router.post("/verdict")
@@ -179,7 +179,7 @@ def verdict(wanted: VerdictIn, ledger: TheLedger) -> None:
             raise Missing("rule", id)
     found = Fidelity(wanted.flavour, wanted.texture, wanted.colour)
     note = Note(wanted.note, ledger.today, wanted.item) if wanted.note else None
-    ledger.rule(partial(tasted, ids=wanted.rules, verdict=found, note=note))
+    ledger.set_rules(partial(tasted, ids=wanted.rules, verdict=found, note=note))
 
 
 def _known(book: Book, id: str) -> RuleHere:

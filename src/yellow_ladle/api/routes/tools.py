@@ -12,10 +12,10 @@ from yellow_ladle.core.book import Book
 from yellow_ladle.core.day import day_reading
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.tools import known_name, tool_key
+from yellow_ladle.core.tools import Tool, known_name, tool_key
 from yellow_ladle.files.book_models import ToolPiece
+from yellow_ladle.files.conversion import as_piece, as_value
 from yellow_ladle.files.piece import Day, ItemId, Name
-from yellow_ladle.files.pieces import tool, tool_piece
 from yellow_ladle.store.uses import Used, add_use, uses_on
 
 router = APIRouter(tags=["tools"], responses=PROBLEMS)
@@ -93,7 +93,7 @@ def tools(ledger: TheLedger) -> list[ToolOut]:
 
 def _known_tools(book: Book) -> dict[str, ToolPiece]:
     """Every tool by its name: those listed, then those that only cards name, each once."""
-    known = {entry.name: tool_piece(entry) for entry in book.tools}
+    known = {entry.name: as_piece(ToolPiece, entry) for entry in book.tools}
     for made in book.preparations.values():
         for name in made.tools:
             if known_name(name, known) is None:
@@ -107,7 +107,7 @@ def keep_tools(wanted: SomeTools, ledger: TheLedger) -> list[ToolOut]:
     names = [piece.name for piece in wanted]
     if twice := next((name for name in names if names.count(name) > 1), None):
         raise BookRefused([Fault("tools", f'the tool "{twice}" is here twice')])
-    ledger.keep_tools(tuple(tool(piece) for piece in wanted))
+    ledger.keep_tools(tuple(as_value(Tool, piece) for piece in wanted))
     return tools(ledger)
 
 

@@ -13,9 +13,10 @@ from yellow_ladle.core.giving import contradictions
 from yellow_ladle.core.goods import goods
 from yellow_ladle.core.holding import Held, held
 from yellow_ladle.core.levels import LevelWord
+from yellow_ladle.core.need import Need
 from yellow_ladle.core.reading import Reading
 from yellow_ladle.files.book_models import NeedPiece
-from yellow_ladle.files.pieces import need, need_piece
+from yellow_ladle.files.conversion import as_piece, as_value
 from yellow_ladle.store.standing import Now
 
 router = APIRouter(tags=["unchecked"], responses=PROBLEMS)
@@ -152,7 +153,7 @@ def unchecked(now: TheBook) -> UncheckedOut:
             for id, made in book.sign_offs.items()
             if not made.holds
         ],
-        needs=[need_piece(entry) for entry in book.needs],
+        needs=[as_piece(NeedPiece, entry) for entry in book.needs],
     )
 
 
@@ -177,8 +178,8 @@ def keep_needs(wanted: list[NeedPiece], ledger: TheLedger) -> list[NeedPiece]:
     wrong += [Fault(id, f'the need "{id}" is here twice') for id in set(ids) if ids.count(id) > 1]
     if wrong:
         raise BookRefused(wrong)
-    ledger.keep_needs(tuple(need(entry) for entry in wanted))
-    return [need_piece(entry) for entry in ledger.now.reading.book.needs]
+    ledger.keep_needs(tuple(as_value(Need, entry) for entry in wanted))
+    return [as_piece(NeedPiece, entry) for entry in ledger.now.reading.book.needs]
 
 
 def _held(now: Now, entry: Held) -> HeldOut:

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from threading import Lock
 
 from yellow_ladle.core.amounts.weighing import weigh
-from yellow_ladle.core.book import Amount, Book, Line, Preparation, owner_of
+from yellow_ladle.core.book import Book, Line, Preparation, Yield, owner_of
 from yellow_ladle.core.cycles import inputs_of
 from yellow_ladle.core.family import bases_first
 from yellow_ladle.core.numbers.recorded import in_a_gram
@@ -175,7 +175,7 @@ class Balance:
         """What goes in by weight, as far as it is known, whatever is strained out later."""
         return sum(poured.grams or 0.0 for poured in self.poured(preparation))
 
-    def grams_of(self, amount: Amount, preparation: Preparation) -> float | None:
+    def grams_of(self, amount: Yield, preparation: Preparation) -> float | None:
         """What a yield weighs in grams; None where it is counted in pieces or portions."""
         density = preparation.density_g_per_ml or 1.0
         return weigh(amount.quantity, amount.unit, density, None, self._units).grams

@@ -134,8 +134,8 @@ def _explained(book: Book, change: Change) -> Change:
         return change
     balance = Balance(after)
     told = (
-        replace(made, yield_note=LIGHTER)
-        if not made.yield_note and excess(balance, made.id)
+        replace(made, yield_=replace(made.yield_, note=LIGHTER))
+        if made.yield_ and not made.yield_.note and excess(balance, made.id)
         else made
         for made in change.preparations
     )

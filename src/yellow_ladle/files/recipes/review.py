@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from yellow_ladle.core.amounts.grammar import Understood, understand
-from yellow_ladle.core.book import Amount, Book, Line, Preparation, Step
+from yellow_ladle.core.book import Book, Line, Preparation, Step, Yield
 from yellow_ladle.core.ids import free_id
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.matching import Match, Names, names_of, role_of, sure
@@ -144,13 +144,13 @@ def _role(product: Product | None, made: Preparation | None) -> str:
     return role_of(made.class_, made.kind) if made is not None else "body"
 
 
-def _yielded(found: Understood) -> tuple[float | None, Amount | None]:
+def _yielded(found: Understood) -> tuple[float | None, Yield | None]:
     """Portions, or an amount, whichever a yield says."""
     if not found.quantity or found.unit is None:
         return None, None
     if found.unit == "portion" or found.unit == "piece":
-        return found.quantity, Amount(found.quantity, "portion")
-    return None, Amount(found.quantity, found.unit)
+        return found.quantity, Yield(found.quantity, "portion")
+    return None, Yield(found.quantity, found.unit)
 
 
 def _kind(words: str) -> str:
