@@ -12,6 +12,7 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from yellow_ladle import __version__
+from yellow_ladle.api.kept_answers import KeptAnswers
 from yellow_ladle.api.presence import Presence
 from yellow_ladle.api.problems import add_handlers
 from yellow_ladle.api.routes import (
@@ -103,6 +104,7 @@ def open_kitchen(app: FastAPI, ledger: Ledger) -> None:
     ledger.mornings.append(lapse)
     app.state.ledger = ledger
     app.state.presence = Presence()
+    app.state.kept_answers = KeptAnswers()
 
 
 def openapi_document() -> dict[str, Any]:

@@ -8,6 +8,7 @@ from outside is validated by them first.
 
 from collections.abc import Callable, Mapping
 from dataclasses import MISSING, Field, fields, is_dataclass
+from sys import intern
 from typing import Any, TypeVar, get_args, get_origin
 
 from cattrs import Converter
@@ -32,6 +33,9 @@ ALWAYS_WRITTEN: Mapping[type, frozenset[str]] = {
 """Fields that version 1 of the book file names even where they say nothing."""
 MAX_WHOLE = 1e15
 """Above this a number is not told as a whole one: a float holds no more digits."""
+
+MAX_SHARED = 40
+"""Letters of the longest text that is held once for all that say it."""
 
 T = TypeVar("T")
 P = TypeVar("P", bound=Piece)
@@ -65,6 +69,11 @@ def file_name(name: str) -> str:
 def _whole(number: float) -> float | int:
     whole = isinstance(number, float) and number.is_integer() and abs(number) < MAX_WHOLE
     return int(number) if whole else number
+
+
+def _shared(text: str, _kind: Any) -> str:
+    """The same short words over and over (ids, units, roles) are held in memory once."""
+    return intern(text) if len(text) <= MAX_SHARED else text
 
 
 def whole_numbers(plain: Any) -> Any:
@@ -148,6 +157,7 @@ def _converter() -> Converter:
     made.register_unstructure_hook(Level, lambda level: level.word)
     made.register_structure_hook(Level, lambda word, _: Level.of(word))
     made.register_unstructure_hook(float, _whole)
+    made.register_structure_hook(str, _shared)
     made.register_unstructure_hook_factory(is_dataclass, _written)
     made.register_structure_hook_factory(is_dataclass, _read)
     made.register_unstructure_hook_factory(_is_mapping, _mapping_written)

@@ -5,9 +5,6 @@ import io
 import zipfile
 from xml.etree.ElementTree import ParseError
 
-from openpyxl import Workbook, load_workbook
-from openpyxl.utils.exceptions import InvalidFileException
-
 from yellow_ladle.core.fault import BookRefused, Fault
 
 MOST_BYTES = 5 * 1024 * 1024
@@ -41,6 +38,8 @@ def write_csv(rows: Table) -> bytes:
 
 def write_xlsx(rows: Table) -> bytes:
     """A table as an XLSX workbook of one sheet."""
+    from openpyxl import Workbook  # with its numbers it holds 15 MB; few sheets are written
+
     book = Workbook(write_only=True)
     sheet = book.create_sheet("Larder")
     for row in rows:
@@ -71,6 +70,9 @@ def _text(content: bytes) -> str:
 
 
 def _xlsx(content: bytes) -> Table:
+    from openpyxl import load_workbook
+    from openpyxl.utils.exceptions import InvalidFileException
+
     _refuse_bombs(content)
     try:
         book = load_workbook(io.BytesIO(content), read_only=True, keep_links=False)

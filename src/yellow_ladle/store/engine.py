@@ -2,11 +2,13 @@
 
 import logging
 from pathlib import Path
+from typing import TYPE_CHECKING
 
-from alembic import command
-from alembic.config import Config
-from sqlalchemy import Connection, Engine, create_engine, event
+from sqlalchemy import Connection, Engine, create_engine, event, inspect, text
 from sqlalchemy.engine.interfaces import DBAPIConnection
+
+if TYPE_CHECKING:
+    from alembic.config import Config
 
 MIGRATIONS = Path(__file__).parent / "migrations"
 
@@ -24,12 +26,29 @@ def open_engine(path: Path) -> Engine:
 
 def migrate(connection: Connection) -> None:
     """Brings an open connection's database to the newest migration."""
+    if _revision(connection) == newest_revision():
+        return
+    from alembic import command  # a file that is up to date does without its 11 MB
+
     logging.getLogger("alembic").setLevel(logging.WARNING)
     command.upgrade(alembic_config(connection), "head")
 
 
-def alembic_config(connection: Connection) -> Config:
+def newest_revision() -> str:
+    """The revision that this version of the program writes."""
+    return max(file.name.partition("_")[0] for file in (MIGRATIONS / "versions").glob("0*.py"))
+
+
+def _revision(connection: Connection) -> str | None:
+    if not inspect(connection).has_table("alembic_version"):
+        return None
+    return str(connection.execute(text("SELECT version_num FROM alembic_version")).scalar())
+
+
+def alembic_config(connection: Connection) -> "Config":
     """Alembic's configuration for one open connection."""
+    from alembic.config import Config
+
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
     config.attributes["connection"] = connection

@@ -3,10 +3,12 @@
 import io
 import warnings
 from pathlib import Path
-
-from PIL import Image, ImageOps, UnidentifiedImageError
+from typing import TYPE_CHECKING
 
 from yellow_ladle.core.fault import BookRefused, Fault
+
+if TYPE_CHECKING:
+    from PIL import Image
 
 MOST_BYTES = 10 * 1024 * 1024
 MOST_PIXELS = 36_000_000
@@ -64,7 +66,9 @@ def encoded_anew(content: bytes) -> bytes:
     return out.getvalue()
 
 
-def _upright(content: bytes) -> Image.Image:
+def _upright(content: bytes) -> "Image.Image":
+    from PIL import Image, ImageOps, UnidentifiedImageError  # who adds no picture needs none of it
+
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("error", Image.DecompressionBombWarning)

@@ -1,10 +1,11 @@
 """The book as it stands in the file: reading it, writing a change, and refusing a stale one."""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from typing import Any, TypeVar
 
-from sqlalchemy import Select, delete, select
+from sqlalchemy import delete, select
+from sqlalchemy.dialects.sqlite import insert
 from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book import Book, Kitchen, Preparation
@@ -32,6 +33,10 @@ from yellow_ladle.store.tables import (
 )
 
 Row = TypeVar("Row", ProductRow, PreparationRow)
+Value = TypeVar("Value", Product, Preparation)
+
+AT_ONCE = 200
+"""Documents that are held in memory at once while a book is read."""
 
 
 @dataclass(frozen=True)
@@ -86,20 +91,18 @@ def load(session: Session, on: str) -> Now:
     """Everything that the file holds of the book, read as of a day."""
     kitchen = session.get(KitchenRow, 1)
     whole = session.get(BookRow, 1)
-    products = session.execute(_documents(ProductRow)).all()
-    preparations = session.execute(_documents(PreparationRow)).all()
     flags = session.scalars(select(HouseFlagRow).order_by(HouseFlagRow.id)).all()
+    versions: dict[str, int] = {}
     book = Book.of(
         NEW_KITCHEN if kitchen is None else value_of(Kitchen, kitchen.content),
-        (value_of(Product, content) for _, _, content in products),
-        (value_of(Preparation, content) for _, _, content in preparations),
+        _values(session, ProductRow, Product, versions),
+        _values(session, PreparationRow, Preparation, versions),
         (Flag(row.id, row.name, "house") for row in flags),
         tools_of(session),
         needs_of(session),
         sign_offs_of(session),
         rulings_of(session),
     )
-    versions = {id: version for id, version, _ in (*products, *preparations)}
     return Now(
         read(book, on),
         versions,
@@ -122,13 +125,30 @@ def write(session: Session, change: Change, version: int) -> None:
     """Writes a change's products and preparations, which bear a version from then on."""
     for table in (ProductRow, PreparationRow):
         session.execute(delete(table).where(table.id.in_(change.removed)))
-    for product in change.products:
-        session.merge(ProductRow(id=product.id, version=version, content=content(product)))
-    for made in change.preparations:
-        session.merge(
-            PreparationRow(id=made.id, kind=made.kind, version=version, content=content(made))
-        )
-    session.flush()
+    _put(
+        session,
+        ProductRow,
+        [
+            {"id": product.id, "version": version, "content": content(product)}
+            for product in change.products
+        ],
+    )
+    _put(
+        session,
+        PreparationRow,
+        [
+            {"id": made.id, "kind": made.kind, "version": version, "content": content(made)}
+            for made in change.preparations
+        ],
+    )
+
+
+def _put(session: Session, table: type[Row], rows: list[dict[str, Any]]) -> None:
+    """Adds rows, or puts them in the place of those with their ids."""
+    if rows:
+        wanted = insert(table)
+        given = {key: wanted.excluded[key] for key in rows[0] if key != "id"}
+        session.execute(wanted.on_conflict_do_update(index_elements=["id"], set_=given), rows)
 
 
 def write_kitchen(session: Session, kitchen: Kitchen, version: int) -> None:
@@ -136,5 +156,11 @@ def write_kitchen(session: Session, kitchen: Kitchen, version: int) -> None:
     session.merge(KitchenRow(id=1, version=version, content=content(kitchen)))
 
 
-def _documents(table: type[Row]) -> Select[tuple[str, int, dict[str, Any]]]:
-    return select(table.id, table.version, table.content).order_by(table.id)
+def _values(
+    session: Session, table: type[Row], kind: type[Value], versions: dict[str, int]
+) -> Iterator[Value]:
+    """The values of a table in the order of their ids, one by one; notes their versions."""
+    wanted = select(table.id, table.version, table.content).order_by(table.id)
+    for id, version, held in session.execute(wanted.execution_options(yield_per=AT_ONCE)):
+        versions[id] = version
+        yield value_of(kind, held)

@@ -1,12 +1,14 @@
 """The family board: every preparation in its column, with its marks and its pour."""
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel
 
+from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.ledger import TheBook
 from yellow_ladle.core.columns import Column, columns
 from yellow_ladle.core.fitting import Verdict
 from yellow_ladle.core.levels import LevelWord
+from yellow_ladle.store.standing import Now
 
 router = APIRouter(tags=["family"])
 
@@ -50,12 +52,16 @@ class FamilyOut(BaseModel):
     strips: list[StripOut]
 
 
-@router.get("/family")
-def family(now: TheBook) -> FamilyOut:
+@router.get("/family", response_model=FamilyOut)
+def family(request: Request, now: TheBook, kept: TheKeptAnswers) -> Response:
     """The board: causes to the left, consequences to the right.
 
     A retired pot is on it only while something is made from it.
     """
+    return kept.answer(request, now, lambda: _family(now))
+
+
+def _family(now: Now) -> FamilyOut:
     reading = now.reading
     made = reading.book.preparations
     placed = columns(reading)

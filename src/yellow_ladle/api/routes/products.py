@@ -2,9 +2,10 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel
 
+from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.ledger import TheBook, TheLedger, product_or_missing
 from yellow_ladle.api.pages import Offset, Page, Size, page
 from yellow_ladle.api.problems import PROBLEMS
@@ -17,6 +18,7 @@ from yellow_ladle.core.reading import Reading
 from yellow_ladle.files.book_models import ProductPiece
 from yellow_ladle.files.conversion import as_piece
 from yellow_ladle.store.photos import Photos
+from yellow_ladle.store.standing import Now
 
 router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
 
@@ -71,15 +73,21 @@ class ProductOut(BaseModel):
     has_photo: bool
 
 
-@router.get("")
+@router.get("", response_model=Page[JarOut])
 def products(
+    request: Request,
     now: TheBook,
+    kept: TheKeptAnswers,
     find: Annotated[str, Query(max_length=100)] = "",
     unchecked_only: bool = False,
     offset: Offset = 0,
     size: Size = 500,
-) -> Page[JarOut]:
+) -> Response:
     """The larder, what nobody has checked first."""
+    return kept.answer(request, now, lambda: _jars(now, find, unchecked_only, offset, size))
+
+
+def _jars(now: Now, find: str, unchecked_only: bool, offset: int, size: int) -> Page[JarOut]:
     wanted = find.casefold()
     old = {look.product for look in second_looks(now.reading.book, str(now.reading.on))}
     jars = [

@@ -15,7 +15,6 @@ from yellow_ladle.core.reading import Reading
 from yellow_ladle.files.book_models import PreparationPiece, ProductPiece
 from yellow_ladle.files.book_table import book_rows
 from yellow_ladle.files.card_markdown import card_markdown
-from yellow_ladle.files.card_pdf import card_pdf
 from yellow_ladle.files.conversion import as_piece
 from yellow_ladle.files.recipes.reading import MOST_BYTES, read_recipes
 from yellow_ladle.files.recipes.review import Reviewed, ReviewedLine, review
@@ -95,6 +94,8 @@ def as_markdown(id: str, now: TheBook) -> Response:
 def as_sheet(id: str, ledger: TheLedger, size: Literal["A4", "A5"] = "A4") -> Response:
     """One card as a sheet to print."""
     preparation_or_missing(ledger.now, id)
+    from yellow_ladle.files.card_pdf import card_pdf  # fonts and drawing: 12 MB
+
     content = card_pdf(ledger.now.reading, id, size, date.fromisoformat(ledger.today))
     return _file(content, PDF, f"{id}-{size.lower()}.pdf")
 
