@@ -1,6 +1,12 @@
 """Looking: the kitchen, the board, pots, the larder, and the find box."""
 
+from datetime import UTC, datetime, timedelta
+
 from tests.api.client import ApiTest
+from tests.kitchens import book, pot, product
+from yellow_ladle.core.change import stating
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.product import Paper
 
 
 class Kitchen(ApiTest):
@@ -21,6 +27,8 @@ class Kitchen(ApiTest):
 
 
 class Board(ApiTest):
+    time = datetime(2026, 11, 25, 12, tzinfo=UTC)
+
     def test_strips_with_marks_columns_and_pour(self) -> None:
         board = self.get("/family")
         strips = {strip["id"]: strip for strip in board["strips"]}
@@ -33,6 +41,39 @@ class Board(ApiTest):
         self.assertEqual(veloute["goes_into"], ["leek-cider-sauce", "mushroom-cream"])
         names = [column["name"] for column in board["columns"]]
         self.assertEqual(names, ["Bases", "Mother sauces", "Sauces and soups", "Plates"])
+
+    def test_an_answer_is_kept_until_something_is_written(self) -> None:
+        first = self.api.get("/api/v1/family")
+        self.assertEqual(self.api.get("/api/v1/family").content, first.content)
+        self.assertEqual(first.headers["content-encoding"], "gzip")
+        plain = self.api.get("/api/v1/family", headers={"accept-encoding": "identity"})
+        self.assertNotIn("content-encoding", plain.headers)
+        self.assertEqual(plain.content, first.content)
+        change = stating(self.ledger.now.reading.book, "butter", "lupin", Level.CONTAINS)
+        self.ledger.record(change, {"butter": 1})
+        strips = {strip["id"]: strip for strip in self.get("/family")["strips"]}
+        self.assertEqual(strips["white-roux"]["flags"]["lupin"], "contains")
+        jars = self.get("/products", find="butter")["entries"]
+        self.assertIn("butter", [jar["id"] for jar in jars if "lupin" in jar["flags"]])
+
+    def test_a_new_night_ends_what_was_kept(self) -> None:
+        self.get("/family")
+        self.ledger.replace_book(
+            book(
+                product(
+                    "beef",
+                    "beef",
+                    certificates=("halal",),
+                    papers={"halal": Paper("1", self.ledger.today)},
+                ),
+                pot("stew", "beef", kind="dish"),
+            )
+        )
+        [stew] = self.get("/family")["strips"]
+        self.assertEqual(stew["diets"]["halal"], "suits")
+        self.time += timedelta(days=1)
+        [stew] = self.get("/family")["strips"]
+        self.assertEqual(stew["diets"]["halal"], "does_not_suit")
 
     def test_the_demo_kitchen_is_as_large_and_as_deep_as_it_should_be(self) -> None:
         book = self.ledger.now.reading.book

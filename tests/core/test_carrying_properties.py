@@ -111,6 +111,14 @@ class Carrying(unittest.TestCase):
         self.assertEqual(after.masks[id] | after.masks[item], after.masks[id])
 
     @given(books())
+    @examples(60)
+    def test_plates_reached_are_those_that_a_walk_finds(self, book: Book) -> None:
+        carried = read(book)
+        for item in (*book.products, *book.preparations):
+            dishes = [id for id in carried.reached([item]) if book.preparations[id].kind == "dish"]
+            self.assertEqual(carried.plates_reached(item), len(dishes), item)
+
+    @given(books())
     @examples(80)
     def test_all_verdicts_at_once_are_each_diets_own(self, book: Book) -> None:
         carried = read(book)

@@ -98,8 +98,14 @@ class Layout:
 
     def levels(self, mask: int) -> dict[str, Level]:
         """Every flag above free with its level, in the order of the vocabulary."""
-        traces = mask >> 2 * self.width
-        return {flag: self.level(mask, bit) for flag, bit in self.bits.items() if traces >> bit & 1}
+        traces, unchecked = mask >> 2 * self.width, mask >> self.width
+        return {
+            flag: Level.CONTAINS
+            if mask >> bit & 1
+            else (Level.UNCHECKED if unchecked >> bit & 1 else Level.MAY_CONTAIN)
+            for flag, bit in self.bits.items()
+            if traces >> bit & 1
+        }
 
     def certified(self, mask: int) -> tuple[str, ...]:
         """The certificates that nothing in a mask lacks, whatever of it would need them."""

@@ -68,6 +68,24 @@ class Reading:
         """Every preparation that something of these goes into, those among them included."""
         return self.family.downstream(items) & self.book.preparations.keys()
 
+    def plates_reached(self, item: str) -> int:
+        """How many dishes something goes into, on whatever way; a dish counts itself."""
+        return self._dishes_reached.get(item, 0).bit_count()
+
+    @cached_property
+    def _dishes_reached(self) -> dict[str, int]:
+        """Per item the dishes that it reaches, a bit for each: one pass from the plates down."""
+        found: dict[str, int] = {}
+        dishes = (id for id, made in self.book.preparations.items() if made.kind == "dish")
+        bits = {id: 1 << number for number, id in enumerate(dishes)}
+        tiers = self.family.tiers
+        for id in sorted(tiers, key=lambda item: tiers[item], reverse=True):
+            reached = found.get(id, 0) | bits.get(id, 0)
+            found[id] = reached
+            for item in self.family.inputs[id]:
+                found[item] = found.get(item, 0) | reached
+        return found
+
     def bases(self, preparation: str) -> list[str]:
         """The preparations that one is made from, also by way of a bag or a compound product."""
         return self._beside(preparation, lambda id: self.family.inputs.get(id, ()))
@@ -77,11 +95,16 @@ class Reading:
         return self._beside(preparation, lambda id: sorted(self.family.users.get(id, ())))
 
     def _beside(self, start: str, step: Callable[[str], Iterable[str]]) -> list[str]:
+        made = self.book.preparations
+        beside = tuple(step(start))
+        # Most pots stand beside pots and plain goods only, and are asked for by the thousand.
+        if not any(id not in made and id in self.family.inputs for id in beside):
+            return [id for id in beside if id in made]
         found: dict[str, None] = {}
         waiting, seen = [start], {start}
         while waiting:
             for id in step(waiting.pop()):
-                if id in self.book.preparations:
+                if id in made:
                     found[id] = None
                 elif id not in seen:
                     seen.add(id)

@@ -150,8 +150,7 @@ def level_words(reading: Reading, item: str) -> dict[str, LevelWord]:
 
 
 def _jar(reading: Reading, id: str, second_look: bool) -> JarOut:
-    product, made = reading.book.products[id], reading.book.preparations
-    reached = reading.reached([id])
+    product = reading.book.products[id]
     return JarOut(
         id=id,
         name=product.name,
@@ -160,7 +159,7 @@ def _jar(reading: Reading, id: str, second_look: bool) -> JarOut:
         otherwise=product.otherwise.word,
         flags=level_words(reading, id),
         used_in=len(reading.family.users.get(id, ())),
-        plates=sum(made[pot].kind == "dish" for pot in reached),
+        plates=reading.plates_reached(id),
         makers=len(product.makers),
         is_bag=product.bag is not None,
         second_look=second_look,
