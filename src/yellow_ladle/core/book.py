@@ -7,6 +7,7 @@ from operator import attrgetter
 from typing import Literal, TypeAlias, get_args
 
 from yellow_ladle.core.criteria import CRITERIA, Criterion
+from yellow_ladle.core.field_words import called
 from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.need import Need
@@ -51,21 +52,21 @@ class Line:
     quantity is 0 and its weight unknown.
     """
 
-    item: str
+    item: str = field(metadata=called("item", item=True))
     quantity: float
     unit: str
     role: str
     stage: str = "cook"
     optional: bool = False
     strained_out: bool = False
-    choice: str | None = None
-    chosen: bool = False
+    choice: str | None = field(default=None, metadata=called("one of"))
+    chosen: bool = field(default=False, metadata=called("in use"))
     note: str = ""
-    equipment: tuple[str, ...] = ()
+    equipment: tuple[str, ...] = field(default=(), metadata=called("tools"))
     treatment: str = "none"
-    minutes: float | None = None
+    minutes: float | None = field(default=None, metadata=called("minutes in the pot"))
     group: str = ""
-    typed: str = ""
+    typed: str = field(default="", metadata=called("as typed"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,11 +99,11 @@ class Step:
     text: str
     minutes: float | None = None
     heat: str | None = None
-    cue: str | None = None
+    cue: str | None = field(default=None, metadata=called("what to look for"))
     caution: str | None = None
-    equipment: tuple[str, ...] = ()
+    equipment: tuple[str, ...] = field(default=(), metadata=called("tools"))
     uses: tuple[str, ...] = ()
-    passive: bool = False
+    passive: bool = field(default=False, metadata=called("nobody stands by"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,7 +113,7 @@ class Way:
     name: str
     lines: tuple[Line, ...] = ()
     method: tuple[Step, ...] = ()
-    colour: str | None = None
+    colour: str | None = field(default=None, metadata=called("colour family"))
     yield_: Yield | None = None
     portions: float | None = None
 
@@ -132,24 +133,24 @@ class Preparation:
     name: str
     kind: str
     class_: str | None = None
-    colour: str | None = None
+    colour: str | None = field(default=None, metadata=called("colour family"))
     lines: tuple[Line, ...] = ()
     statements: Statements = field(default_factory=dict)
-    otherwise: Level | None = None
+    otherwise: Level | None = field(default=None, metadata=called("level of the rest"))
     yield_: Yield | None = None
-    by_products: tuple[ByProduct, ...] = ()
-    equipment: tuple[str, ...] = ()
+    by_products: tuple[ByProduct, ...] = field(default=(), metadata=called("by-products"))
+    equipment: tuple[str, ...] = field(default=(), metadata=called("tools"))
     method: tuple[Step, ...] = ()
     evidence: Mapping[str, Evidence] = field(default_factory=dict)
-    variant_of: str | None = None
-    density_g_per_ml: float | None = None
+    variant_of: str | None = field(default=None, metadata=called("pot it is made from", item=True))
+    density_g_per_ml: float | None = field(default=None, metadata=called("density"))
     portions: float | None = None
     pan: Pan | None = None
-    batches: tuple[Batch, ...] = ()
-    way: str = ""
-    ways: tuple[Way, ...] = ()
-    retired: str | None = None
-    not_in_it: tuple[str, ...] = ()
+    batches: tuple[Batch, ...] = field(default=(), metadata=called("batches made"))
+    way: str = field(default="", metadata=called("way in use"))
+    ways: tuple[Way, ...] = field(default=(), metadata=called("other ways"))
+    retired: str | None = field(default=None, metadata=called("day from which it is retired"))
+    not_in_it: tuple[str, ...] = field(default=(), metadata=called("words said not to be in it"))
 
     @property
     def tools(self) -> tuple[str, ...]:

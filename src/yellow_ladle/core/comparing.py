@@ -1,19 +1,32 @@
-"""What differs between two cards, in sentences."""
+"""What differs between two cards, or between two labels of one product, in sentences.
 
-from collections.abc import Callable, Iterator
-from dataclasses import dataclass
+Every field of a value is compared; its word stands beside it (`field_words.py`).
+"""
+
+from collections.abc import Collection, Iterator, Mapping
+from dataclasses import dataclass, fields
 from difflib import SequenceMatcher
-from typing import Literal, TypeAlias
+from typing import TYPE_CHECKING, Literal, TypeAlias
 
 from yellow_ladle.core.aligning import aligned
-from yellow_ladle.core.book import Line, Preparation, Step, Yield
+from yellow_ladle.core.book import Line, Preparation, Step, Way
+from yellow_ladle.core.field_words import Name, amount_words, field_shown, shown, word_of
+from yellow_ladle.core.levels import Level
+from yellow_ladle.core.product import Evidence, Product
+
+if TYPE_CHECKING:
+    from _typeshed import DataclassInstance
 
 Part: TypeAlias = Literal["head", "lines", "method", "flags"]
 
-COUNTED = ("piece", "each")
-"""Units that go without saying: two onions."""
 REWORDED = 0.4
 """Steps that share this much of their words are one step, reworded."""
+FLAGS = ("statements", "evidence", "otherwise")
+CARD = ("id", "lines", "method", "ways", *FLAGS)
+"""Fields of a card that are compared by themselves."""
+WAY = ("name", "lines", "method")
+LINE = ("item", "quantity", "unit", "typed")
+LABEL = ("id", "makers", "statements", "evidence")
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,50 +37,59 @@ class Difference:
     sentence: str
 
 
-def differences(
-    before: Preparation, after: Preparation, name: Callable[[str], str]
-) -> tuple[Difference, ...]:
+def differences(before: Preparation, after: Preparation, name: Name) -> tuple[Difference, ...]:
     """What changed between two versions of a card, or between two cards. `name`: of an item."""
     return (
-        *_head(before, after),
+        *_head(before, after, name),
         *_lines(before, after, name),
-        *_method(before, after),
+        *_method(before, after, name),
         *_flags(before, after),
+        *_own_otherwise(before, after),
     )
 
 
-def amount_words(quantity: float, unit: str, typed: str = "") -> str:
-    """An amount as a sentence says it."""
-    if unit in COUNTED:
-        return typed or f"{quantity:g}"
-    return typed or f"{quantity:g} {unit.replace('_', ' ')}"
-
-
-def _head(before: Preparation, after: Preparation) -> Iterator[Difference]:
-    pairs: tuple[tuple[str, object, object], ...] = (
-        ("The name", before.name, after.name),
-        ("The kind", before.kind, after.kind),
-        ("The class", before.class_, after.class_),
-        ("The colour family", before.colour, after.colour),
-        ("The yield", _amount(before.yield_), _amount(after.yield_)),
-        ("The portions", before.portions, after.portions),
-        ("The density", before.density_g_per_ml, after.density_g_per_ml),
-        ("The way in use", before.way, after.way),
-        ("Retired", before.retired, after.retired),
-        ("Said not to be in it", ", ".join(before.not_in_it), ", ".join(after.not_in_it)),
-        ("The tools", ", ".join(before.equipment), ", ".join(after.equipment)),
-        ("The by-products", _by_products(before), _by_products(after)),
-        ("The other ways", _ways(before), _ways(after)),
+def product_differences(before: Product, after: Product, name: Name) -> tuple[str, ...]:
+    """What changed in a product, in sentences."""
+    return (
+        *(f"{told}." for told in _levels(before.statements, after.statements, "stated")),
+        *(f"{told}." for told in _fields(before, after, LABEL, name)),
+        *_makers(before, after, name),
+        *(entry.sentence for entry in _evidence(before.evidence, after.evidence)),
     )
-    for what, old, new in pairs:
-        if old != new:
-            told = f"{what}: {_shown(old)} → {_shown(new)}."
-            yield Difference("head", told)
 
 
-def _lines(
-    before: Preparation, after: Preparation, name: Callable[[str], str]
-) -> Iterator[Difference]:
+def _fields(
+    before: "DataclassInstance", after: "DataclassInstance", apart: Collection[str], name: Name
+) -> Iterator[str]:
+    """The fields in which two values differ: `yield: 190 g → 200 g`."""
+    for entry in fields(before):
+        was, now = getattr(before, entry.name), getattr(after, entry.name)
+        if entry.name not in apart and was != now:
+            told = f"{field_shown(entry, was, name)} → {field_shown(entry, now, name)}"
+            yield f"{word_of(entry)}: {told}"
+
+
+def _head(before: Preparation, after: Preparation, name: Name) -> Iterator[Difference]:
+    for told in _fields(before, after, CARD, name):
+        yield Difference("head", f"The {told}.")
+    was, now = ({way.name: way for way in card.ways} for card in (before, after))
+    for other in dict.fromkeys((*was, *now)):
+        yield from _way(other, was.get(other), now.get(other), name)
+    if list(was) != list(now) and set(was) == set(now):
+        yield Difference("head", "The other ways stand in another order.")
+
+
+def _way(called: str, was: Way | None, now: Way | None, name: Name) -> Iterator[Difference]:
+    if was is None or now is None:
+        yield Difference("head", f"The way “{called}” is {'new' if was is None else 'gone'}.")
+        return
+    told = [f"{told}." for told in _fields(was, now, WAY, name)]
+    told += [entry.sentence for entry in (*_lines(was, now, name), *_method(was, now, name))]
+    for sentence in told:
+        yield Difference("head", f"The way “{called}”: {sentence}")
+
+
+def _lines(before: Preparation | Way, after: Preparation | Way, name: Name) -> Iterator[Difference]:
     origin = aligned(
         [line.item for line in before.lines],
         [line.item for line in after.lines],
@@ -88,33 +110,20 @@ def _lines(
         yield Difference("lines", "The lines stand in another order.")
 
 
-def _line(old: Line, new: Line, name: Callable[[str], str]) -> Iterator[Difference]:
+def _line(old: Line, new: Line, name: Name) -> Iterator[Difference]:
     if old.item != new.item:
         yield Difference("lines", f"{name(old.item)} → {name(new.item)}.")
     was = amount_words(old.quantity, old.unit, old.typed)
     now = amount_words(new.quantity, new.unit, new.typed)
     if was != now:
         yield Difference("lines", f"{name(new.item)}: {was} → {now}.")
-    pairs: tuple[tuple[str, object, object], ...] = (
-        ("role", old.role, new.role),
-        ("stage", old.stage, new.stage),
-        ("optional", old.optional, new.optional),
-        ("strained out", old.strained_out, new.strained_out),
-        ("one of", old.choice, new.choice),
-        ("in use", old.chosen, new.chosen),
-        ("treatment", old.treatment, new.treatment),
-        ("minutes in the pot", old.minutes, new.minutes),
-        ("group", old.group, new.group),
-        ("note", old.note, new.note),
-        ("tools", ", ".join(old.equipment), ", ".join(new.equipment)),
-    )
-    for what, was_, now_ in pairs:
-        if was_ != now_:
-            told = f"{name(new.item)}, {what}: {_shown(was_)} → {_shown(now_)}."
-            yield Difference("lines", told)
+    for told in _fields(old, new, LINE, name):
+        yield Difference("lines", f"{name(new.item)}, {told}.")
 
 
-def _method(before: Preparation, after: Preparation) -> Iterator[Difference]:
+def _method(
+    before: Preparation | Way, after: Preparation | Way, name: Name
+) -> Iterator[Difference]:
     origin = aligned(
         [step.text for step in before.method],
         [step.text for step in after.method],
@@ -127,25 +136,14 @@ def _method(before: Preparation, after: Preparation) -> Iterator[Difference]:
         if at is None:
             yield Difference("method", f"Step {place} added: {step.text}")
         else:
-            yield from _step(place, before.method[at], step)
+            yield from _step(place, before.method[at], step, name)
 
 
-def _step(place: int, old: Step, new: Step) -> Iterator[Difference]:
+def _step(place: int, old: Step, new: Step, name: Name) -> Iterator[Difference]:
     if old.text != new.text:
         yield Difference("method", f"Step {place}: “{old.text}” → “{new.text}”")
-    pairs: tuple[tuple[str, object, object], ...] = (
-        ("minutes", old.minutes, new.minutes),
-        ("heat", old.heat, new.heat),
-        ("what to look for", old.cue, new.cue),
-        ("caution", old.caution, new.caution),
-        ("nobody stands by", old.passive, new.passive),
-        ("tools", ", ".join(old.equipment), ", ".join(new.equipment)),
-        ("uses", ", ".join(old.uses), ", ".join(new.uses)),
-    )
-    for what, was, now in pairs:
-        if was != now:
-            told = f"Step {place}, {what}: {_shown(was)} → {_shown(now)}."
-            yield Difference("method", told)
+    for told in _fields(old, new, ("text",), name):
+        yield Difference("method", f"Step {place}, {told}.")
 
 
 def _alike(old: str, new: str) -> bool:
@@ -154,31 +152,42 @@ def _alike(old: str, new: str) -> bool:
 
 
 def _flags(before: Preparation, after: Preparation) -> Iterator[Difference]:
-    for flag in sorted({*before.statements, *after.statements}):
-        was, now = before.statements.get(flag), after.statements.get(flag)
+    stated = "stated of the pot itself"
+    for told in _levels(before.statements, after.statements, stated):
+        yield Difference("flags", f"{told}.")
+    yield from _evidence(before.evidence, after.evidence)
+
+
+def _levels(before: Mapping[str, Level], after: Mapping[str, Level], stated: str) -> Iterator[str]:
+    for flag in sorted({*before, *after}):
+        was, now = before.get(flag), after.get(flag)
         if was != now:
-            told = " → ".join("not stated" if level is None else level.word for level in (was, now))
-            yield Difference("flags", f"{flag}, stated of the pot itself: {told}.")
-    if before.own_otherwise != after.own_otherwise:
+            told = " → ".join("not stated" if at is None else at.word for at in (was, now))
+            yield f"{flag}, {stated}: {told}"
+
+
+def _evidence(
+    before: Mapping[str, Evidence], after: Mapping[str, Evidence]
+) -> Iterator[Difference]:
+    for flag in sorted({*before, *after}):
+        was, now = before.get(flag), after.get(flag)
+        if was != now:
+            told = f"{shown(was)} → {shown(now)}"
+            yield Difference("flags", f"{flag.replace('_', ' ')}, how it is known: {told}.")
+
+
+def _own_otherwise(before: Preparation, after: Preparation) -> Iterator[Difference]:
+    if before.own_otherwise != after.own_otherwise or before.otherwise != after.otherwise:
         told = f"{before.own_otherwise.word} → {after.own_otherwise.word}"
         yield Difference("flags", f"All that is not stated: {told}.")
 
 
-def _amount(made: Yield | None) -> str:
-    return "" if made is None else amount_words(made.quantity, made.unit)
-
-
-def _by_products(made: Preparation) -> str:
-    return ", ".join(part.name for part in made.by_products)
-
-
-def _ways(made: Preparation) -> str:
-    return ", ".join(way.name for way in made.ways)
-
-
-def _shown(value: object) -> str:
-    if isinstance(value, bool):
-        return "yes" if value else "no"
-    if isinstance(value, float):
-        return f"{value:g}"
-    return str(value).rstrip(".") if value not in (None, "") else "nothing"
+def _makers(before: Product, after: Product, name: Name) -> Iterator[str]:
+    was, now = ({maker.id: maker for maker in each.makers} for each in (before, after))
+    for id in dict.fromkeys((*was, *now)):
+        old, new = was.get(id), now.get(id)
+        if old is None or new is None:
+            called = old.name if old else new.name if new else id
+            yield f"{called} is {'no maker any more' if old else 'a new maker'}."
+        else:
+            yield from (f"{new.name}, {told}." for told in _fields(old, new, ("id",), name))

@@ -1,13 +1,15 @@
 """Two people on one card: their changes put together, line by line and step by step."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass, fields, replace
 from typing import TypeVar
 
 from yellow_ladle.core.aligning import aligned
 from yellow_ladle.core.book import ByProduct, Line, Preparation, Step, Way
+from yellow_ladle.core.field_words import shown, word_of
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.pan import Batch
+from yellow_ladle.core.product import Evidence
 
 Entry = TypeVar("Entry", Line, Step, ByProduct, Way, Batch)
 Value = TypeVar("Value")
@@ -31,7 +33,7 @@ def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
             continue
         name = entry.name
         was, here, there = (getattr(card, name) for card in (base, mine, theirs))
-        plain[name] = _one(was, here, there, f"the card's {name.strip('_')}", conflicts)
+        plain[name] = _one(was, here, there, f"the card's {word_of(entry)}", conflicts)
     lines = _list(
         base.lines, mine.lines, theirs.lines, lambda line: line.item, "the line", conflicts
     )
@@ -47,7 +49,7 @@ def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
         conflicts,
     )
     ways = _list(base.ways, mine.ways, theirs.ways, lambda way: way.name, "the way", conflicts)
-    batches = _list(base.batches, mine.batches, theirs.batches, repr, "the batch of", conflicts)
+    batches = _list(base.batches, mine.batches, theirs.batches, shown, "the batch", conflicts)
     stated = _statements(base, mine, theirs, conflicts)
     return Merge(
         replace(
@@ -59,11 +61,7 @@ def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
             ways=ways,
             batches=batches,
             statements=stated,
-            evidence={
-                flag: why
-                for flag, why in {**theirs.evidence, **mine.evidence}.items()
-                if flag in stated or flag == "otherwise"
-            },
+            evidence=_evidence(base, mine, theirs, stated),
         ),
         tuple(conflicts),
     )
@@ -85,11 +83,24 @@ def _statements(
     return found
 
 
+def _evidence(
+    base: Preparation, mine: Preparation, theirs: Preparation, stated: Collection[str]
+) -> dict[str, Evidence]:
+    """What is known of each statement that is left: theirs where only they changed it."""
+    found: dict[str, Evidence] = {}
+    for flag in dict.fromkeys((*theirs.evidence, *mine.evidence)):
+        was, here, there = (card.evidence.get(flag) for card in (base, mine, theirs))
+        why = there if here == was else here
+        if why is not None and (flag in stated or flag == "otherwise"):
+            found[flag] = why
+    return found
+
+
 def _one(was: Value, here: Value, there: Value, what: str, conflicts: list[str]) -> Value:
     if here == was:
         return there
     if there not in (was, here):
-        conflicts.append(f"Both changed {what}: yours was kept, theirs was {there!s}.")
+        conflicts.append(f"Both changed {what}: yours was kept, theirs was {shown(there)}.")
     return here
 
 
@@ -164,7 +175,7 @@ def _fields(was: Entry, here: Entry, there: Entry, what: str, conflicts: list[st
             getattr(was, entry.name),
             getattr(here, entry.name),
             getattr(there, entry.name),
-            f"{entry.name.replace('_', ' ')} of {what}",
+            f"{word_of(entry)} of {what}",
             conflicts,
         )
         for entry in fields(was)

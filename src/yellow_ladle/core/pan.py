@@ -1,7 +1,9 @@
 """The pan that a pot is made in, and what came out of it on other days."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Literal, TypeAlias, get_args
+
+from yellow_ladle.core.field_words import called
 
 Lid: TypeAlias = Literal["off", "ajar", "on"]
 
@@ -12,7 +14,7 @@ LIDS: tuple[Lid, ...] = get_args(Lid)
 class Pan:
     """A pan by its inner width in centimetres, and how its lid lies while it simmers."""
 
-    width_cm: float
+    width_cm: float = field(metadata=called("width in cm"))
     lid: str = "off"
 
 
@@ -20,7 +22,7 @@ class Pan:
 class Batch:
     """One making on a day (ISO date): litres filled, litres that came out, minutes on the heat."""
 
-    date: str
-    filled_l: float
-    came_out_l: float
+    date: str = field(metadata=called("made on"))
+    filled_l: float = field(metadata=called("litres filled"))
+    came_out_l: float = field(metadata=called("litres out"))
     minutes: float

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal, TypeAlias, get_args
 
+from yellow_ladle.core.field_words import called
 from yellow_ladle.core.levels import Level
 
 EvidenceKind: TypeAlias = Literal["label", "supplier", "plain_food", "own_knowledge", "method"]
@@ -20,8 +21,8 @@ class Evidence:
     """Why a statement is believed, who made it, and when (ISO date)."""
 
     kind: str
-    date: str | None = None
-    person: str | None = None
+    date: str | None = field(default=None, metadata=called("on"))
+    person: str | None = field(default=None, metadata=called("by"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,7 +30,7 @@ class Paper:
     """The paper behind a certificate: its number, and the last day that it holds (ISO date)."""
 
     number: str = ""
-    expires: str | None = None
+    expires: str | None = field(default=None, metadata=called("holds until"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,8 +57,8 @@ class Maker:
 class Part:
     """Another product within a compound one, with its share in per cent where it is known."""
 
-    product: str
-    percent: float | None = None
+    product: str = field(metadata=called("made of", item=True))
+    percent: float | None = field(default=None, metadata=called("per cent"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,8 +69,8 @@ class Addition:
     make a pot go into itself; what it carried then stays either way.
     """
 
-    item: str
-    date: str
+    item: str = field(metadata=called("put in", item=True))
+    date: str = field(metadata=called("on"))
     person: str | None = None
     statements: Statements = field(default_factory=dict)
     certificates: tuple[str, ...] = ()
@@ -115,22 +116,22 @@ class Product:
     name: str
     class_: str
     statements: Statements = field(default_factory=dict)
-    otherwise: Level = Level.UNCHECKED
+    otherwise: Level = field(default=Level.UNCHECKED, metadata=called("level of the rest"))
     certificates: tuple[str, ...] = ()
-    abv_percent: float | None = None
-    salt_g_per_100g: float | None = None
-    so2_mg_per_kg: float | None = None
-    density_g_per_ml: float | None = None
-    unit_weight_g: float | None = None
-    price_per_kg: float | None = None
+    abv_percent: float | None = field(default=None, metadata=called("alcohol in per cent"))
+    salt_g_per_100g: float | None = field(default=None, metadata=called("salt in 100 g"))
+    so2_mg_per_kg: float | None = field(default=None, metadata=called("SO2 in a kilogram"))
+    density_g_per_ml: float | None = field(default=None, metadata=called("density"))
+    unit_weight_g: float | None = field(default=None, metadata=called("weight of one"))
+    price_per_kg: float | None = field(default=None, metadata=called("price of a kilogram"))
     evidence: Mapping[str, Evidence] = field(default_factory=dict)
     papers: Mapping[str, Paper] = field(default_factory=dict)
-    label: str = ""
+    label: str = field(default="", metadata=called("text of the label"))
     pack: str = ""
-    code: str = ""
+    code: str = field(default="", metadata=called("bar code"))
     makers: tuple[Maker, ...] = ()
-    in_use: str | None = None
-    parts: tuple[Part, ...] = ()
+    in_use: str | None = field(default=None, metadata=called("maker in use"))
+    parts: tuple[Part, ...] = field(default=(), metadata=called("goods that it is made of"))
     bag: Bag | None = None
 
     @property

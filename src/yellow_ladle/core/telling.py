@@ -1,10 +1,11 @@
 """What a change was, in one line: for the history, and for a sign-off that it made stale."""
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from yellow_ladle.core.book import Preparation
 from yellow_ladle.core.change import Change
-from yellow_ladle.core.comparing import differences
+from yellow_ladle.core.comparing import differences, product_differences
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.reading import Reading
 
@@ -52,9 +53,12 @@ def _card(before: Reading, after: Reading, made: Preparation) -> str:
     found = differences(was, made, name)
     if not found:
         return "its card was recorded again"
-    told = [each.sentence.rstrip(".") for each in found[:MOST_TOLD]]
-    more = [f"and {len(found) - MOST_TOLD} more"] if len(found) > MOST_TOLD else []
-    return f"its card was changed. {', '.join([*told, *more])}"
+    return f"its card was changed. {_first([each.sentence.rstrip('.') for each in found])}"
+
+
+def _first(told: list[str]) -> str:
+    more = [f"and {len(told) - MOST_TOLD} more"] if len(told) > MOST_TOLD else []
+    return ", ".join([*told[:MOST_TOLD], *more])
 
 
 def _product(before: Reading, after: Reading, id: str) -> str:
@@ -77,6 +81,7 @@ def _unflagged(before: Reading, after: Reading, id: str) -> str:
         return "its certificates were changed"
     if was.makers != now.makers or was.in_use != now.in_use:
         return "its makers were changed, no flag with them"
-    if was.evidence != now.evidence:
+    if replace(was, evidence=now.evidence) == now:
         return "read again, all as it was"
-    return "changed, no flag with it"
+    found = [told.rstrip(".") for told in product_differences(was, now, before.book.name)]
+    return f"changed, no flag with it. {_first(found)}"
