@@ -28,7 +28,6 @@ from yellow_ladle.api.ledger import preparation_or_missing, product_or_missing
 from yellow_ladle.api.problems import Missing
 from yellow_ladle.core.bag import NoBag, added, emptied
 from yellow_ladle.core.book import Line, Preparation
-from yellow_ladle.core.card_words import stated_by_words
 from yellow_ladle.core.change import Change, applied, choosing, reread, stating, with_lines
 from yellow_ladle.core.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.faults import change_faults
@@ -38,6 +37,7 @@ from yellow_ladle.core.numbers.bench import put_in
 from yellow_ladle.core.numbers.thickeners import thickener_of
 from yellow_ladle.core.product import Evidence, Maker, Product
 from yellow_ladle.core.renaming import renamed
+from yellow_ladle.core.stated_words import stated_by_words
 from yellow_ladle.core.ways import NoSuchWay, using
 from yellow_ladle.files.book_models import (
     EvidencePiece,

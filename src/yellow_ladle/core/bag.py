@@ -3,8 +3,9 @@
 from dataclasses import replace
 
 from yellow_ladle.core.family import Family
-from yellow_ladle.core.levels import Level
 from yellow_ladle.core.product import Addition, Bag, Evidence, Product
+
+from yellow_ladle.core.levels import Level
 from yellow_ladle.core.reading import Reading
 
 

@@ -6,17 +6,18 @@ from functools import cached_property
 from operator import attrgetter
 from typing import Literal, TypeAlias, get_args
 
+from yellow_ladle.core.flags import Flag, shipped_flags
+from yellow_ladle.core.product import Evidence, Product, Statements
+from yellow_ladle.core.units import Measure, Spoons, Unit, units_of
+
 from yellow_ladle.core.criteria import CRITERIA, Criterion
 from yellow_ladle.core.field_words import called
-from yellow_ladle.core.flags import Flag, shipped_flags
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.pan import Batch, Pan
-from yellow_ladle.core.product import Evidence, Product, Statements
 from yellow_ladle.core.ruling import Ruling
 from yellow_ladle.core.sign_off import SignOff
 from yellow_ladle.core.tools import Tool
-from yellow_ladle.core.units import Measure, Spoons, Unit, units_of
 
 Kind: TypeAlias = Literal["stock", "roux", "sauce", "soup", "component", "dish"]
 Role: TypeAlias = Literal[

@@ -8,7 +8,6 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from yellow_ladle.core.book import Book, Preparation, used_item
 from yellow_ladle.core.card_names import (
     Names,
     Span,
@@ -19,6 +18,8 @@ from yellow_ladle.core.card_names import (
     taken_back,
 )
 from yellow_ladle.core.classes import known_classes
+
+from yellow_ladle.core.book import Book, Preparation, used_item
 from yellow_ladle.core.labels.letters import Token
 from yellow_ladle.core.labels.lexicon import Key, Lexicon
 

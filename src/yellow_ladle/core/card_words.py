@@ -5,23 +5,18 @@ flags say.
 """
 
 from collections.abc import Collection, Iterator
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import lru_cache
 
-from yellow_ladle.core.book import Preparation, by_product_item
 from yellow_ladle.core.card_names import Names, names_of, run_of, taken_back
-from yellow_ladle.core.change import Change, applied, reread
-from yellow_ladle.core.faults import change_faults
+
+from yellow_ladle.core.book import Preparation, by_product_item
 from yellow_ladle.core.labels.finding import Hit, hits
 from yellow_ladle.core.labels.languages import language_of
 from yellow_ladle.core.labels.letters import words as words_of
 from yellow_ladle.core.labels.lexicon import Key, Lexicon, lexicon
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.product import Evidence
 from yellow_ladle.core.reading import Reading
-
-METHOD = "method"
-"""The evidence of a statement that a card's own words make."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,31 +78,6 @@ def words_of_card(reading: Reading, made: Preparation) -> list[CardWord]:
             if new:
                 found.setdefault((step, words), CardWord(made.id, step, words, new))
     return sorted(found.values(), key=lambda word: -1 if word.step is None else word.step)
-
-
-def stated_by_words(reading: Reading, made: Preparation, on: str | None = None) -> Preparation:
-    """A card as it is recorded: what its words name and nobody refused is unchecked in it.
-
-    A statement that an earlier version's words made is gone with them. A card that cannot stand is
-    given back as it is, to be refused for what is wrong with it.
-    """
-    before = {flag for flag, why in made.evidence.items() if why.kind == METHOD}
-    plain = replace(
-        made,
-        statements={f: level for f, level in made.statements.items() if f not in before},
-        evidence={flag: why for flag, why in made.evidence.items() if flag not in before},
-    )
-    change = Change(preparations=(plain,))
-    if change_faults(applied(reading.book, change), change):
-        return made
-    after = reread(reading, change).reading
-    named = {flag for word in words_of_card(after, plain) for flag in word.flags}
-    new = [flag for flag in after.layout.bits if flag in named and flag not in plain.statements]
-    return replace(
-        plain,
-        statements={**plain.statements, **dict.fromkeys(new, Level.UNCHECKED)},
-        evidence={**plain.evidence, **dict.fromkeys(new, Evidence(METHOD, on))},
-    )
 
 
 @lru_cache(maxsize=4_096)

@@ -8,11 +8,12 @@ from dataclasses import dataclass, fields
 from difflib import SequenceMatcher
 from typing import TYPE_CHECKING, Literal, TypeAlias
 
+from yellow_ladle.core.product import Evidence, Product
+
 from yellow_ladle.core.aligning import aligned
 from yellow_ladle.core.book import Line, Preparation, Step, Way
 from yellow_ladle.core.field_words import Name, amount_words, field_shown, shown, word_of
 from yellow_ladle.core.levels import Level
-from yellow_ladle.core.product import Evidence, Product
 
 if TYPE_CHECKING:
     from _typeshed import DataclassInstance

@@ -4,6 +4,7 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from yellow_ladle.core.masks import Layout
+
 from yellow_ladle.core.regimes import Regime, regimes
 
 MOST_KEPT = 20_000

@@ -7,7 +7,7 @@ from unicodedata import category
 from yellow_ladle.core.book import Book, Kitchen, Preparation, items_of, owner_of
 from yellow_ladle.core.card_faults import preparation_faults
 from yellow_ladle.core.change import Change
-from yellow_ladle.core.classes import classes_in_use
+from yellow_ladle.core.class_index import classes_in_use
 from yellow_ladle.core.cycles import cycle, inputs_of
 from yellow_ladle.core.fault import Fault, unknown
 from yellow_ladle.core.flags import Flag, shipped_flags

@@ -3,8 +3,9 @@
 from dataclasses import dataclass
 from functools import cache
 
-from yellow_ladle.core.levels import Level
 from yellow_ladle.core.product import Product
+
+from yellow_ladle.core.levels import Level
 from yellow_ladle.core.tables import Table, section, table, words
 
 NUMBERS = (

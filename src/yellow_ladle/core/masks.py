@@ -13,8 +13,9 @@ nowhere.
 from collections.abc import Iterable, Mapping
 from functools import lru_cache
 
-from yellow_ladle.core.diets import ORIGIN, diets
 from yellow_ladle.core.flags import Flag
+
+from yellow_ladle.core.diets import ORIGIN, diets
 from yellow_ladle.core.levels import Level
 
 _HEIGHTS = {Level.CONTAINS: 0, Level.UNCHECKED: 1, Level.MAY_CONTAIN: 2}

@@ -4,12 +4,13 @@ from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass, fields, replace
 from typing import TypeVar
 
+from yellow_ladle.core.product import Evidence
+
 from yellow_ladle.core.aligning import aligned
 from yellow_ladle.core.book import ByProduct, Line, Preparation, Step, Way
 from yellow_ladle.core.field_words import shown, word_of
 from yellow_ladle.core.levels import Level
 from yellow_ladle.core.pan import Batch
-from yellow_ladle.core.product import Evidence
 
 Entry = TypeVar("Entry", Line, Step, ByProduct, Way, Batch)
 Value = TypeVar("Value")

@@ -4,8 +4,9 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from yellow_ladle.core.ids import free_id
-from yellow_ladle.core.levels import Level
 from yellow_ladle.core.product import Evidence, Maker, Product, Statements
+
+from yellow_ladle.core.levels import Level
 
 BEFORE = "As recorded before"
 

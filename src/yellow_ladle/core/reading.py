@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from functools import cached_property, lru_cache, partial
 
 from yellow_ladle.core.book import Book, Preparation, by_product_item, items_of, owner_of
-from yellow_ladle.core.classes import items_by_class
+from yellow_ladle.core.class_index import items_by_class
 from yellow_ladle.core.declaring import Declaration, Declarer, declarer_of
 from yellow_ladle.core.diets import ORIGIN
 from yellow_ladle.core.family import Family

@@ -9,10 +9,10 @@ from threading import RLock
 from sqlalchemy import Engine, delete
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core import sign_off, telling
-from yellow_ladle.core.book import Book, Kitchen, owner_of
+from yellow_ladle.core.book import Book, Kitchen, owner_of, sign_off
 from yellow_ladle.core.change import Change
 from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.impact import summary
 from yellow_ladle.core.need import Need
 from yellow_ladle.core.reading import read
 from yellow_ladle.core.ripple import Ripple, ripple
@@ -170,7 +170,7 @@ class Ledger:
             refuse_stale(before, change, seen)
             refuse_unsound(before.reading.book, change)
             after, rippled = ripple(before.reading, change)
-            told = telling.told(before.reading, after, change)
+            told = summary.told(before.reading, after, change)
             session.add_all(snapshot(before.reading.book, change, told, act, self.moment))
             if beside is not None:
                 beside(session)

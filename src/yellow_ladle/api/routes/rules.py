@@ -10,7 +10,8 @@ from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.plan_forms import FidelityOut, RuleNoteOut
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.core.book import KINDS, ROLES, STAGES, Book
-from yellow_ladle.core.classes import classes_in_use, known_classes
+from yellow_ladle.core.class_index import classes_in_use
+from yellow_ladle.core.classes import known_classes
 from yellow_ladle.core.colours import colours
 from yellow_ladle.core.fault import BookRefused
 from yellow_ladle.core.ids import free_id

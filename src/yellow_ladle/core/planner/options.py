@@ -4,7 +4,7 @@ from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from yellow_ladle.core.book import Book, Line, Preparation, owner_of
-from yellow_ladle.core.classes import classes_of
+from yellow_ladle.core.class_index import classes_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.plan import ON_THE_CARD, THERE_IS, Swap
 from yellow_ladle.core.planner.amounts import worked_out
