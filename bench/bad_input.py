@@ -10,7 +10,7 @@ from collections.abc import Callable
 from PIL import Image
 
 from yellow_ladle.core.amounts.grammar import understand
-from yellow_ladle.core.fault import BookRefused
+from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.labels.proposals import LONGEST, TooLong
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.demo.kitchen import demo_book

@@ -11,12 +11,12 @@ from typing import TypeVar
 import networkx
 
 from bench.made_up import large_book
-from yellow_ladle.core.book import Book
-from yellow_ladle.core.change import Change, reread
-from yellow_ladle.core.declaring import declarer_of
-from yellow_ladle.core.fitting import verdicts_of
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.carrying.declaration import declarer_of
+from yellow_ladle.core.carrying.suitability import verdicts_of
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.reading.update import Change, reread
+from yellow_ladle.core.vocabulary.levels import Level
 
 T = TypeVar("T")
 Carried = dict[str, dict[str, int]]

@@ -2,10 +2,10 @@
 
 from random import Random
 
-from yellow_ladle.core.book import Book, Kitchen, Line, Preparation
-from yellow_ladle.core.flags import Flag, shipped_flags
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.product import Product
+from yellow_ladle.core.book.book import Book, Kitchen, Line, Preparation
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.vocabulary.flags import Flag, shipped_flags
+from yellow_ladle.core.vocabulary.levels import Level
 
 FLAGS = 40
 TIERS = 6

@@ -5,12 +5,12 @@ from dataclasses import replace
 from statistics import median
 
 from bench.made_up import large_book
-from yellow_ladle.core.book import Book
-from yellow_ladle.core.change import Change, applied
+from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.impact.impact import ripple
 from yellow_ladle.core.numbers.balance import Balance, balance_of
-from yellow_ladle.core.numbers.thickness import thickness
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.ripple import ripple
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.update import Change, applied
+from yellow_ladle.core.thickening.thickness import thickness
 
 RUNS = 5
 

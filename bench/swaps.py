@@ -8,15 +8,15 @@ from statistics import median
 
 from tests.brute_force import BruteForce
 from tests.random_swaps import small_kitchen
-from yellow_ladle.core.book import Book, Kitchen, Line, Preparation
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.goods import goods
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.planner.menu import Guest, plan_menu
-from yellow_ladle.core.planner.options import Proposer
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.book.book import Book, Kitchen, Line, Preparation
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.larder.starting_points import goods
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.menu.menu_plan import Guest, plan_menu
+from yellow_ladle.core.swaps.search.candidates import Proposer
+from yellow_ladle.core.swaps.search.proposal import propose
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 
 THREE = Goals(("wheat", "milk"), ("vegetarian",))

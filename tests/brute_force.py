@@ -13,16 +13,16 @@ from itertools import product
 from math import prod
 from typing import TypeAlias
 
-from yellow_ladle.core.book import Book, Line, owner_of
-from yellow_ladle.core.change import applied
-from yellow_ladle.core.cycles import cycle, inputs_of
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.plan import CleanTool, Swap, swapped
-from yellow_ladle.core.planner.options import Offer, Proposer
-from yellow_ladle.core.planner.score import Score, told_apart, undominated
-from yellow_ladle.core.reading import Reading, read
-from yellow_ladle.core.tools import tool_key
+from yellow_ladle.core.book.book import Book, Line, owner_of
+from yellow_ladle.core.book.tool import tool_key
+from yellow_ladle.core.carrying.cycles import cycle, inputs_of
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.reading.update import applied
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plan import CleanTool, Swap, swapped
+from yellow_ladle.core.swaps.search.candidates import Offer, Proposer
+from yellow_ladle.core.swaps.search.score import Score, told_apart, undominated
+from yellow_ladle.core.vocabulary.levels import Level
 
 Move: TypeAlias = Swap | CleanTool
 """One thing done otherwise."""

@@ -9,9 +9,9 @@ from dataclasses import dataclass
 
 from ortools.sat.python import cp_model
 
-from yellow_ladle.core.book import owner_of
-from yellow_ladle.core.planner.options import Proposer
-from yellow_ladle.core.reading import Reading, node_mask
+from yellow_ladle.core.book.book import owner_of
+from yellow_ladle.core.reading.reading import Reading, node_mask
+from yellow_ladle.core.swaps.search.candidates import Proposer
 
 
 @dataclass(frozen=True)

@@ -2,11 +2,11 @@
 
 from typing import Any
 
-from yellow_ladle.core.book import Book, ByProduct, Kitchen, Line, Preparation
-from yellow_ladle.core.flags import Flag
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.book.book import Book, ByProduct, Kitchen, Line, Preparation
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.vocabulary.flags import Flag
+from yellow_ladle.core.vocabulary.levels import Level
 
 FREE, MAY, OPEN, FULL = Level.FREE, Level.MAY_CONTAIN, Level.UNCHECKED, Level.CONTAINS
 

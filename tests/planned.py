@@ -3,15 +3,15 @@
 from collections.abc import Mapping
 
 from tests.kitchens import product, reading
-from yellow_ladle.core.book import Preparation
-from yellow_ladle.core.change import Change
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.plan import Plan, Swap, carried
-from yellow_ladle.core.planner.applying import placed
-from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
-from yellow_ladle.core.planner.proposing import Proposal, propose
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.update import Change
+from yellow_ladle.core.swaps.apply.new_cards import placed
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plan import Plan, Swap, carried
+from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
+from yellow_ladle.core.swaps.search.proposal import Proposal, propose
 
 NO_WHEAT = Goals(("wheat",))
 OAT = product("oat-drink", "oats", "oat-drink")

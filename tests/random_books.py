@@ -8,7 +8,7 @@ from hypothesis import HealthCheck, settings
 from hypothesis import strategies as st
 
 from tests.kitchens import book
-from yellow_ladle.core.book import (
+from yellow_ladle.core.book.book import (
     KINDS,
     ROLES,
     TREATMENTS,
@@ -20,10 +20,10 @@ from yellow_ladle.core.book import (
     Way,
     Yield,
 )
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.pan import Batch, Pan
-from yellow_ladle.core.product import Addition, Bag, Maker, Part, Product
-from yellow_ladle.core.ruling import Note, Ruling
+from yellow_ladle.core.book.pan import Batch, Pan
+from yellow_ladle.core.book.product import Addition, Bag, Maker, Part, Product
+from yellow_ladle.core.book.rule_setting import Note, Ruling
+from yellow_ladle.core.vocabulary.levels import Level
 
 # How quickly a machine draws its examples says nothing of what they show.
 settings.register_profile("kitchen", deadline=None, suppress_health_check=[HealthCheck.too_slow])

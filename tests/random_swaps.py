@@ -5,12 +5,12 @@ from dataclasses import dataclass, replace
 from random import Random
 
 from tests.kitchens import FREE, book, line, pot, product
-from yellow_ladle.core.book import Book, Preparation, Step, owner_of
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.planner.fidelity import Fidelity
-from yellow_ladle.core.rules import SwapRule
-from yellow_ladle.core.tools import Tool
+from yellow_ladle.core.book.book import Book, Preparation, Step, owner_of
+from yellow_ladle.core.book.tool import Tool
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.search.fidelity import Fidelity
+from yellow_ladle.core.vocabulary.levels import Level
 
 CLASSES = ("alpha", "beta", "gamma", "delta")
 ROLES = ("body", "liquid", "fat")

@@ -7,7 +7,7 @@ import typer
 
 from yellow_ladle.commands import keeping, reading
 from yellow_ladle.commands.given import refuse
-from yellow_ladle.core.fault import BookRefused
+from yellow_ladle.core.book.fault import BookRefused
 
 app = typer.Typer(
     help="Yellow Ladle: a kitchen's ledger of what is in every pot.",

@@ -8,11 +8,11 @@ from httpx2 import Response
 
 from tests.api.client import ApiTest
 from yellow_ladle.api.app import create_app
-from yellow_ladle.core.fault import BookRefused
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.search.proposal import propose
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.book_file import parse_book, write_book
 from yellow_ladle.store.ledger import Ledger

@@ -3,7 +3,7 @@
 from httpx2 import Response
 
 from tests.api.client import ApiTest
-from yellow_ladle.core.book import Kitchen
+from yellow_ladle.core.book.book import Kitchen
 from yellow_ladle.files.book_file import parse_book, write_book
 from yellow_ladle.store.ledger import Ledger
 

@@ -12,7 +12,7 @@ from openpyxl import Workbook, load_workbook
 from PIL import Image
 
 from tests.api.client import ApiTest
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_feed
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
 

@@ -21,7 +21,7 @@ from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
 from tests.filled import filled
-from yellow_ladle.core.change import Change
+from yellow_ladle.core.reading.update import Change
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.book_file import write_book
 

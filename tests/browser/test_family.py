@@ -6,7 +6,7 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
-from yellow_ladle.core.book import Book, Preparation, owner_of
+from yellow_ladle.core.book.book import Book, Preparation, owner_of
 from yellow_ladle.demo.kitchen import demo_book
 
 

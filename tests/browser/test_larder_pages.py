@@ -11,9 +11,9 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
-from yellow_ladle.core.change import stating
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.product import Product
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.reading.update import stating
+from yellow_ladle.core.vocabulary.levels import Level
 
 
 class LarderPages(BrowserTest):

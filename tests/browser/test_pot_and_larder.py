@@ -4,8 +4,8 @@ from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.harness import BrowserTest
-from yellow_ladle.core.change import stating
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.reading.update import stating
+from yellow_ladle.core.vocabulary.levels import Level
 
 
 class Pot(BrowserTest):

@@ -6,8 +6,8 @@ from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.tools import Tool
+from yellow_ladle.core.book.tool import Tool
+from yellow_ladle.core.vocabulary.levels import Level
 
 WATCH = """
 document.addEventListener('keydown', (event) => {

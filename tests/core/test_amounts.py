@@ -7,10 +7,10 @@ from hypothesis import strategies as st
 
 from tests.effort import examples
 from yellow_ladle.core.amounts.grammar import LONGEST, question_of, understand
-from yellow_ladle.core.amounts.rounding import Rounded, rounded
 from yellow_ladle.core.amounts.weighing import Weighed, weigh
-from yellow_ladle.core.book import Kitchen
-from yellow_ladle.core.units import Measure, shipped_units, units, units_of
+from yellow_ladle.core.book.book import Kitchen
+from yellow_ladle.core.cards.round import Rounded, rounded
+from yellow_ladle.core.vocabulary.units import Measure, shipped_units, units, units_of
 
 TYPED = {
     "1 1/2 cups": (1.5, "cup", ""),

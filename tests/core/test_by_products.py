@@ -4,16 +4,16 @@ import unittest
 
 from tests.kitchens import book, line, pot, product, reading
 from tests.planned import plan_of
-from yellow_ladle.core.by_products import comes_of, ended
-from yellow_ladle.core.change import applied
-from yellow_ladle.core.faults import change_faults
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.plan import Plan, Swap
-from yellow_ladle.core.planner.applying import placed
-from yellow_ladle.core.planner.placing import placements
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.book.by_products import comes_of, ended
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.update import applied
+from yellow_ladle.core.swaps.apply.new_cards import placed
+from yellow_ladle.core.swaps.apply.placements import placements
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plan import Plan, Swap
+from yellow_ladle.core.swaps.search.proposal import propose
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 
 VEGAN = Goals((), ("vegan",))

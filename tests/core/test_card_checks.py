@@ -4,14 +4,14 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import BUTTER, FLOUR, MILK, book, line, pot, product
-from yellow_ladle.core.book import Preparation, Step, Way, Yield
-from yellow_ladle.core.cautions import called_for, cautions
-from yellow_ladle.core.change import Change, applied
-from yellow_ladle.core.colours import clashes, colours
-from yellow_ladle.core.fault import Fault
-from yellow_ladle.core.faults import change_faults
-from yellow_ladle.core.matching import Names, names_of, role_of, sure
-from yellow_ladle.core.units import Measure
+from yellow_ladle.core.book.book import Preparation, Step, Way, Yield
+from yellow_ladle.core.book.fault import Fault
+from yellow_ladle.core.cards.cautions import called_for, cautions
+from yellow_ladle.core.cards.colours import clashes, colours
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.larder.matching import Names, names_of, role_of, sure
+from yellow_ladle.core.reading.update import Change, applied
+from yellow_ladle.core.vocabulary.units import Measure
 
 MELT, STIR = Step("Melt the butter."), Step("Stir the flour in.", 4, "low")
 CARD = pot(

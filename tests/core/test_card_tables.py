@@ -3,11 +3,12 @@
 import unittest
 from itertools import pairwise
 
-from yellow_ladle.core.book import ROLES, TREATMENTS
-from yellow_ladle.core.cautions import cautions
-from yellow_ladle.core.colours import colours
-from yellow_ladle.core.goods import goods
-from yellow_ladle.core.matching import role_of
+from yellow_ladle.core.book.book import ROLES, TREATMENTS
+from yellow_ladle.core.book.pan import LIDS, Pan
+from yellow_ladle.core.cards.cautions import cautions
+from yellow_ladle.core.cards.colours import colours
+from yellow_ladle.core.larder.matching import role_of
+from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.numbers.retention import retained
 from yellow_ladle.core.numbers.thickeners import (
     bodies,
@@ -17,11 +18,10 @@ from yellow_ladle.core.numbers.thickeners import (
     thickener_of,
     thickeners,
 )
-from yellow_ladle.core.numbers.thickness import on_cooling, places
-from yellow_ladle.core.pan import LIDS, Pan
-from yellow_ladle.core.rules import swap_rules
-from yellow_ladle.core.tables import number, numbers, rows, section, table, words
-from yellow_ladle.core.units import shipped_units
+from yellow_ladle.core.swaps.rules import swap_rules
+from yellow_ladle.core.thickening.thickness import on_cooling, places
+from yellow_ladle.core.vocabulary.toml import number, numbers, rows, section, table, words
+from yellow_ladle.core.vocabulary.units import shipped_units
 from yellow_ladle.demo.kitchen import demo_book
 
 

@@ -5,15 +5,15 @@ from dataclasses import replace
 
 from tests.effort import THOROUGH
 from tests.kitchens import BUTTER, FLOUR, OIL, RICE_FLOUR, line, pot, product, reading
-from yellow_ladle.core.book import Step
-from yellow_ladle.core.card_texts import Renaming
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.planner.applying import placed
-from yellow_ladle.core.planner.naming import names_by_what_it_is
-from yellow_ladle.core.planner.plan_texts import still_named
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.book.book import Step
+from yellow_ladle.core.cards.card_texts import Renaming
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.swaps.apply.new_cards import placed
+from yellow_ladle.core.swaps.apply.plan_texts import still_named
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.search.proposal import propose
+from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.demo.kitchen import demo_book
 
 

@@ -8,17 +8,17 @@ from hypothesis import strategies as st
 
 from tests.effort import examples
 from tests.kitchens import BUTTER, FLOUR, OIL, OPEN, book, line, pot, product, read
-from yellow_ladle.core.aligning import aligned
-from yellow_ladle.core.book import ByProduct, Preparation, Step, Way, Yield
-from yellow_ladle.core.change import Change, applied, reread
-from yellow_ladle.core.comparing import differences
-from yellow_ladle.core.faults import change_faults
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.merging import merged
-from yellow_ladle.core.pan import Batch
-from yellow_ladle.core.product import Addition, Bag
-from yellow_ladle.core.renaming import renamed
-from yellow_ladle.core.ways import FIRST, NoSuchWay, using, way_in_use
+from yellow_ladle.core.book.book import ByProduct, Preparation, Step, Way, Yield
+from yellow_ladle.core.book.pan import Batch
+from yellow_ladle.core.book.product import Addition, Bag
+from yellow_ladle.core.cards.align import aligned
+from yellow_ladle.core.cards.compare import differences
+from yellow_ladle.core.cards.merge import merged
+from yellow_ladle.core.cards.rename import renamed
+from yellow_ladle.core.cards.versions import FIRST, NoSuchWay, using, way_in_use
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.reading.update import Change, applied, reread
+from yellow_ladle.core.vocabulary.levels import Level
 
 MELT, STIR = Step("Melt the butter."), Step("Stir the flour in.", 4, "low")
 CARD = pot(

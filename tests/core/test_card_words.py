@@ -4,9 +4,9 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import BUTTER, FLOUR, line, pot, product, reading
-from yellow_ladle.core.book import Preparation, Step
-from yellow_ladle.core.card_words import card_words
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.book.book import Preparation, Step
+from yellow_ladle.core.cards.card_words import card_words
+from yellow_ladle.core.reading.reading import read
 from yellow_ladle.demo.kitchen import demo_book
 
 

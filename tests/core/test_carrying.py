@@ -14,7 +14,7 @@ from tests.kitchens import (
     product,
     reading,
 )
-from yellow_ladle.core.flags import shipped_flags
+from yellow_ladle.core.vocabulary.flags import shipped_flags
 
 
 class LevelsTravel(unittest.TestCase):

@@ -9,12 +9,12 @@ from hypothesis import strategies as st
 from tests.effort import examples
 from tests.kitchens import line
 from tests.random_books import FLAGS, books
-from yellow_ladle.core.book import Book, Preparation, owner_of
-from yellow_ladle.core.change import Change, applied, choosing, reread
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.sources import sources
+from yellow_ladle.core.book.book import Book, Preparation, owner_of
+from yellow_ladle.core.carrying.paths import sources
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.update import Change, applied, choosing, reread
+from yellow_ladle.core.vocabulary.diets import diets
+from yellow_ladle.core.vocabulary.levels import Level
 
 
 def naive(book: Book, item: str, flag: str) -> Level:

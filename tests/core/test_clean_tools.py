@@ -5,16 +5,16 @@ from dataclasses import replace
 
 from tests.kitchens import FREE, MAY, book, line, pot, product
 from tests.planned import as_variant, for_all
-from yellow_ladle.core.book import Book, Preparation, Step
-from yellow_ladle.core.change import applied
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.plan import CleanTool, Plan
-from yellow_ladle.core.planner.floor import floor_sentence
-from yellow_ladle.core.planner.menu import Guest, plan_menu
-from yellow_ladle.core.planner.naming import names_by_what_it_is
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.tools import Tool
+from yellow_ladle.core.book.book import Book, Preparation, Step
+from yellow_ladle.core.book.tool import Tool
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.update import applied
+from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.menu.menu_plan import Guest, plan_menu
+from yellow_ladle.core.swaps.plan import CleanTool, Plan
+from yellow_ladle.core.swaps.search.proposal import propose
 
 SIEVE = Tool("Sieve", always_shared=True)
 NO_FISH = Goals(("fish",))

@@ -3,13 +3,13 @@
 import unittest
 
 from tests.kitchens import CHEESE_BOOK, FREE, OPEN, levels, line, pot, product, reading
-from yellow_ladle.core.book import Preparation
-from yellow_ladle.core.columns import columns
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.sentences import step_name, strained_on, verdict_sentence, way_names
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.cards.board_columns import columns
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.texts import step_name, strained_on, verdict_sentence, way_names
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.demo.kitchen import demo_book
 
 

@@ -4,10 +4,10 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, pot, product, reading
-from yellow_ladle.core.change import Change, reread
-from yellow_ladle.core.giving import contradictions
-from yellow_ladle.core.product import Addition, Bag, Evidence, Maker, Product
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.book.product import Addition, Bag, Evidence, Maker, Product
+from yellow_ladle.core.carrying.label_sources import contradictions
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.update import Change, reread
 
 PLAIN = {"otherwise": Evidence("plain_food")}
 

@@ -6,14 +6,14 @@ from datetime import date
 from importlib.resources import files
 from pathlib import Path
 
-from yellow_ladle.core.book import KINDS, ROLES, STAGES, Line
-from yellow_ladle.core.colours import colours
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.flags import shipped_flags
-from yellow_ladle.core.levels import WORDS, Level
-from yellow_ladle.core.masks import layout_of
-from yellow_ladle.core.rules import swap_rules
-from yellow_ladle.core.units import units
+from yellow_ladle.core.book.book import KINDS, ROLES, STAGES, Line
+from yellow_ladle.core.cards.colours import colours
+from yellow_ladle.core.carrying.masks import layout_of
+from yellow_ladle.core.swaps.rules import swap_rules
+from yellow_ladle.core.vocabulary.diets import diets
+from yellow_ladle.core.vocabulary.flags import shipped_flags
+from yellow_ladle.core.vocabulary.levels import WORDS, Level
+from yellow_ladle.core.vocabulary.units import units
 
 ALLERGENS = (
     "wheat rye barley oats crustacean egg fish peanut soy milk almond hazelnut walnut cashew pecan"

@@ -2,15 +2,15 @@
 
 import unittest
 
-from yellow_ladle.core.cautions import called_for
-from yellow_ladle.core.change import Change, applied
-from yellow_ladle.core.colours import clashes
-from yellow_ladle.core.faults import change_faults
+from yellow_ladle.core.cards.cautions import called_for
+from yellow_ladle.core.cards.colours import clashes
+from yellow_ladle.core.cards.versions import using
+from yellow_ladle.core.checks.faults import change_faults
 from yellow_ladle.core.numbers.balance import CARRIED, Balance, portions_of
-from yellow_ladle.core.numbers.thickness import place_of, thickness
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.ways import using
-from yellow_ladle.core.yields import evaporation, excess, yielded
+from yellow_ladle.core.numbers.yields import evaporation, excess, yielded
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.update import Change, applied
+from yellow_ladle.core.thickening.thickness import place_of, thickness
 from yellow_ladle.demo.kitchen import demo_book
 
 WITHOUT_A_CARD = "steward-ham-stock"

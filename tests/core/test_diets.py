@@ -4,16 +4,16 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import FREE, OPEN, book, levels, pot, product, reading
-from yellow_ladle.core.book import Preparation
-from yellow_ladle.core.classes import grape_wine_classes
-from yellow_ladle.core.day import day_reading
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.fitting import Verdict
-from yellow_ladle.core.flags import shipped_flags
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.product import Maker, Paper, Product
-from yellow_ladle.core.reading import Reason, Suitability, read
-from yellow_ladle.core.tools import Use
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.product import Maker, Paper, Product
+from yellow_ladle.core.book.tool import Use
+from yellow_ladle.core.carrying.suitability import Verdict
+from yellow_ladle.core.reading.day_traces import day_reading
+from yellow_ladle.core.reading.reading import Reason, Suitability, read
+from yellow_ladle.core.vocabulary.classes import grape_wine_classes
+from yellow_ladle.core.vocabulary.diets import diets
+from yellow_ladle.core.vocabulary.flags import shipped_flags
+from yellow_ladle.core.vocabulary.levels import Level
 
 ANIMALS = "fish crustacean mollusc pork beef lamb poultry game insect gelatine animal_rennet"
 RULED_OUT = {

@@ -4,13 +4,13 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import book, levels, line, pot, product
-from yellow_ladle.core.book import Book, ByProduct, Kitchen, Preparation, Yield
-from yellow_ladle.core.change import Change, applied
-from yellow_ladle.core.cycles import cycle, inputs_of
-from yellow_ladle.core.fault import near
-from yellow_ladle.core.faults import MOST_LOOPS, Pieces, change_faults, faults
-from yellow_ladle.core.flags import Flag
-from yellow_ladle.core.product import Product
+from yellow_ladle.core.book.book import Book, ByProduct, Kitchen, Preparation, Yield
+from yellow_ladle.core.book.fault import near
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.carrying.cycles import cycle, inputs_of
+from yellow_ladle.core.checks.faults import MOST_LOOPS, Pieces, change_faults, faults
+from yellow_ladle.core.reading.update import Change, applied
+from yellow_ladle.core.vocabulary.flags import Flag
 
 
 def told(

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from tests.effort import examples
 from yellow_ladle.core.labels.reader import read_label
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.vocabulary.levels import Level
 
 CONTAINS, MAY = Level.CONTAINS, Level.MAY_CONTAIN
 CLAIMS = {

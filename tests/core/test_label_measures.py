@@ -4,7 +4,7 @@ import unittest
 
 from tests.labels.measuring import found, labels, measured, spread
 from yellow_ladle.core.labels.reader import read_label
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.vocabulary.levels import Level
 
 
 class Measures(unittest.TestCase):

@@ -4,11 +4,10 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, levels, pot, product, reading
-from yellow_ladle.core.allergen_codes import allergen_codes, decoded, encoded
-from yellow_ladle.core.change import Change, stating
-from yellow_ladle.core.flags import shipped_flags
-from yellow_ladle.core.goods import goods
-from yellow_ladle.core.notices import (
+from yellow_ladle.core.book.product import Evidence, Maker, Paper
+from yellow_ladle.core.impact.impact import ripple
+from yellow_ladle.core.impact.summary import line, told
+from yellow_ladle.core.larder.label_changes import (
     accepted,
     differences,
     kept_apart,
@@ -16,9 +15,10 @@ from yellow_ladle.core.notices import (
     with_maker,
     without_maker,
 )
-from yellow_ladle.core.product import Evidence, Maker, Paper
-from yellow_ladle.core.ripple import ripple
-from yellow_ladle.core.telling import line, told
+from yellow_ladle.core.larder.starting_points import goods
+from yellow_ladle.core.reading.update import Change, stating
+from yellow_ladle.core.vocabulary.flags import shipped_flags
+from yellow_ladle.core.vocabulary.gs1_codes import allergen_codes, decoded, encoded
 
 SHEET = Evidence("supplier", "2026-11-23", "NB")
 

@@ -6,11 +6,11 @@ from random import Random
 
 from tests.kitchens import BUTTER, FLOUR, MILK, OIL, RICE_FLOUR, ROUX, line, pot, product, reading
 from tests.random_swaps import large_kitchen
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.planner.menu import Guest, MenuPlan, plan_menu
-from yellow_ladle.core.planner.proposing import Habits, propose
-from yellow_ladle.core.reading import Reading, read
-from yellow_ladle.core.rules import SwapRule
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan, plan_menu
+from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.search.proposal import Habits, propose
 
 NO_WHEAT, NO_MILK = Goals(("wheat",)), Goals(("milk",))
 OAT = product("oat-drink", "oats", "oat-drink")

@@ -9,16 +9,16 @@ from hypothesis import strategies as st
 from tests.effort import examples
 from tests.kitchens import BUTTER, FLOUR, book, line, pot, product, reading
 from tests.random_books import books
-from yellow_ladle.core.book import Book, Preparation, Yield
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.book.book import Book, Preparation, Yield
+from yellow_ladle.core.book.product import Part, Product
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
 from yellow_ladle.core.numbers.named import NUMBERS, named
 from yellow_ladle.core.numbers.retention import retained
 from yellow_ladle.core.numbers.salt import seasoned
 from yellow_ladle.core.numbers.sources import figure
-from yellow_ladle.core.product import Part, Product
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.units import Measure
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.vocabulary.units import Measure
 
 ZERO = {"abv_percent": 0.0, "salt_g_per_100g": 0.0, "so2_mg_per_kg": 0.0}
 WATER = product("water", class_="water", density_g_per_ml=1.0, **ZERO)

@@ -6,14 +6,14 @@ from typing import ClassVar
 
 from tests.kitchens import CHEESE_BOOK, line, pot, product, reading
 from tests.planned import as_variant, for_all
-from yellow_ladle.core.book import Step, Way, Yield
-from yellow_ladle.core.change import applied
-from yellow_ladle.core.faults import change_faults
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.ids import free_id
-from yellow_ladle.core.pan import Batch
-from yellow_ladle.core.plan import Plan, Swap, carried
-from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.book.book import Step, Way, Yield
+from yellow_ladle.core.book.ids import free_id
+from yellow_ladle.core.book.pan import Batch
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.reading.update import applied
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plan import Plan, Swap, carried
 
 RICE = Swap(
     "white-roux", 0, "plain-flour", "rice-flour", 95, "g", "rice-flour-roux", ("Whisk longer.",)

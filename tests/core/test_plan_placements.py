@@ -4,15 +4,15 @@ import unittest
 
 from tests.effort import tries
 from tests.random_swaps import shared_kitchen, small_kitchen, worded
-from yellow_ladle.core.book import Book, by_product_item
-from yellow_ladle.core.change import applied
-from yellow_ladle.core.faults import change_faults
-from yellow_ladle.core.plan import Plan
-from yellow_ladle.core.planner.applying import placed
-from yellow_ladle.core.planner.placing import placements, stranded
-from yellow_ladle.core.planner.plan_texts import still_named
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.book.book import Book, by_product_item
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.reading.update import applied
+from yellow_ladle.core.swaps.apply.new_cards import placed
+from yellow_ladle.core.swaps.apply.placements import placements, stranded
+from yellow_ladle.core.swaps.apply.plan_texts import still_named
+from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.search.proposal import propose
 
 KITCHENS = 400
 

@@ -5,14 +5,14 @@ from dataclasses import replace
 
 from tests.kitchens import FLOUR, RICE_FLOUR, line, pot, product, reading
 from tests.planned import as_variant, for_all, plan_of
-from yellow_ladle.core.book import Step
-from yellow_ladle.core.card_words import card_words
-from yellow_ladle.core.change import reread
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.plan import Plan, Swap
-from yellow_ladle.core.planner.naming import names_by_what_it_is
-from yellow_ladle.core.planner.plan_texts import PlanTexts
-from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.book.book import Step
+from yellow_ladle.core.cards.card_words import card_words
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.update import reread
+from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plan import Plan, Swap
 
 VEGAN = Goals((), ("vegan",))
 HEN = replace(product("hen", "poultry", "poultry"), name="Croft boiling hens")

@@ -16,18 +16,18 @@ from tests.kitchens import (
     reading,
 )
 from tests.planned import NO_WHEAT, OAT, plan_of
-from yellow_ladle.core.book import Preparation, Step
-from yellow_ladle.core.change import applied
-from yellow_ladle.core.plan import Swap
-from yellow_ladle.core.planner.adjusting import adjusted, adjustments
-from yellow_ladle.core.planner.amounts import worked_out
-from yellow_ladle.core.planner.applying import placed
-from yellow_ladle.core.planner.method import reworked
-from yellow_ladle.core.planner.plan_texts import PlanTexts
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.reading import Reading, read
-from yellow_ladle.core.rules import rules_by_id
+from yellow_ladle.core.book.book import Preparation, Step
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.reading.update import applied
+from yellow_ladle.core.swaps.apply.adjustments import adjusted, adjustments
+from yellow_ladle.core.swaps.apply.method import reworked
+from yellow_ladle.core.swaps.apply.new_cards import placed
+from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
+from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.rules import rules_by_id
+from yellow_ladle.core.swaps.search.proposal import propose
+from yellow_ladle.core.swaps.search.swap_amounts import worked_out
 
 
 class Amounts(unittest.TestCase):

@@ -11,14 +11,14 @@ from tests.constraint_model import ConstraintModel
 from tests.effort import tries
 from tests.kitchens import product
 from tests.random_swaps import SmallKitchen, large_kitchen, shared_kitchen, small_kitchen
-from yellow_ladle.core.book import Book
-from yellow_ladle.core.criteria import Criterion
-from yellow_ladle.core.goals import offences
-from yellow_ladle.core.planner.limits import Limits
-from yellow_ladle.core.planner.options import Proposer
-from yellow_ladle.core.planner.proposing import Habits, Proposal, propose
-from yellow_ladle.core.planner.score import ranking
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.swaps.goals import offences
+from yellow_ladle.core.swaps.search.candidates import Proposer
+from yellow_ladle.core.swaps.search.limits import Limits
+from yellow_ladle.core.swaps.search.proposal import Habits, Proposal, propose
+from yellow_ladle.core.swaps.search.score import ranking
+from yellow_ladle.core.vocabulary.criteria import Criterion
 
 BOOKS = 400
 MAX_COMBINATIONS = 3_000

@@ -16,15 +16,15 @@ from tests.kitchens import (
     reading,
 )
 from tests.planned import NO_WHEAT, OAT, as_variant, plan_of
-from yellow_ladle.core.change import applied
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.plan import THERE_IS, Swap
-from yellow_ladle.core.planner.applying import placed
-from yellow_ladle.core.planner.floor import floor_sentence
-from yellow_ladle.core.planner.naming import names_by_what_it_is
-from yellow_ladle.core.planner.placing import placements
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.update import applied
+from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
+from yellow_ladle.core.swaps.apply.new_cards import placed
+from yellow_ladle.core.swaps.apply.placements import placements
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plan import THERE_IS, Swap
+from yellow_ladle.core.swaps.search.proposal import propose
 
 
 class Places(unittest.TestCase):

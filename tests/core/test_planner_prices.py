@@ -15,12 +15,12 @@ from tests.kitchens import (
     reading,
 )
 from tests.planned import NO_WHEAT, asked
-from yellow_ladle.core.book import Yield
-from yellow_ladle.core.plan import Swap
-from yellow_ladle.core.planner.fidelity import shares
-from yellow_ladle.core.planner.option import Option, worth_trying
-from yellow_ladle.core.planner.options import Proposer
-from yellow_ladle.core.planner.prices import UNKNOWN, Prices
+from yellow_ladle.core.book.book import Yield
+from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.search.candidates import Proposer
+from yellow_ladle.core.swaps.search.fidelity import shares
+from yellow_ladle.core.swaps.search.option import Option, worth_trying
+from yellow_ladle.core.swaps.search.prices import UNKNOWN, Prices
 
 
 class Shares(unittest.TestCase):

@@ -5,13 +5,13 @@ import unittest
 from tests.brute_force import BruteForce
 from tests.effort import tries
 from tests.random_swaps import thickened_kitchen
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.planner.limits import Limits
-from yellow_ladle.core.planner.options import Proposer
-from yellow_ladle.core.planner.proposing import TOO_THIN, propose
-from yellow_ladle.core.planner.score import undominated
-from yellow_ladle.core.planner.thinner import thinner
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.search.candidates import Proposer
+from yellow_ladle.core.swaps.search.limits import Limits
+from yellow_ladle.core.swaps.search.proposal import TOO_THIN, propose
+from yellow_ladle.core.swaps.search.score import undominated
+from yellow_ladle.core.swaps.search.thickness_limit import thinner
 from yellow_ladle.demo.kitchen import demo_book
 
 LIMITS = Limits(keep_thickness=True)

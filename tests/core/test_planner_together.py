@@ -15,13 +15,13 @@ from tests.kitchens import (
     reading,
 )
 from tests.planned import NO_WHEAT, OAT, as_variant
-from yellow_ladle.core.change import applied
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.planner.limits import Limits
-from yellow_ladle.core.planner.naming import names_by_what_it_is
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.planner.together import carried_together, propose_together
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.update import applied
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.search.limits import Limits
+from yellow_ladle.core.swaps.search.proposal import propose
+from yellow_ladle.core.swaps.search.several_items import carried_together, propose_together
 
 
 class Together(unittest.TestCase):

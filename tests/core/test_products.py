@@ -4,15 +4,15 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, line, pot, product, reading
-from yellow_ladle.core.bag import NoBag, added, emptied
-from yellow_ladle.core.change import Change, reread
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.faults import change_faults
-from yellow_ladle.core.fitting import Verdict
-from yellow_ladle.core.product import Bag, Maker, Paper, Part
-from yellow_ladle.core.reading import Reading, read
-from yellow_ladle.core.ripple import ripple
-from yellow_ladle.core.sentences import verdict_sentence
+from yellow_ladle.core.book.product import Bag, Maker, Paper, Part
+from yellow_ladle.core.carrying.suitability import Verdict
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.impact.impact import ripple
+from yellow_ladle.core.larder.bag import NoBag, added, emptied
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.reading.texts import verdict_sentence
+from yellow_ladle.core.reading.update import Change, reread
+from yellow_ladle.core.vocabulary.diets import diets
 
 DAY = "2026-11-24"
 

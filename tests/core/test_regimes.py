@@ -3,9 +3,9 @@
 import unittest
 
 from tests.kitchens import OPEN, pot, product, reading
-from yellow_ladle.core.declaring import Declaration
-from yellow_ladle.core.flags import shipped_flags
-from yellow_ladle.core.regimes import regimes
+from yellow_ladle.core.carrying.declaration import Declaration
+from yellow_ladle.core.vocabulary.flags import shipped_flags
+from yellow_ladle.core.vocabulary.regimes import regimes
 
 NUTS = ["almond", "hazelnut", "walnut", "cashew", "pecan", "brazil_nut", "pistachio", "macadamia"]
 GROUPS = {

@@ -15,9 +15,9 @@ from tests.kitchens import (
     product,
     reading,
 )
-from yellow_ladle.core.change import Change, choosing, stating, with_lines
-from yellow_ladle.core.product import Evidence
-from yellow_ladle.core.ripple import DietRipple, FlagRipple, ripple
+from yellow_ladle.core.book.product import Evidence
+from yellow_ladle.core.impact.impact import DietRipple, FlagRipple, ripple
+from yellow_ladle.core.reading.update import Change, choosing, stating, with_lines
 
 
 class LabelEdits(unittest.TestCase):

@@ -5,21 +5,21 @@ from dataclasses import replace
 
 from tests.effort import THOROUGH
 from tests.kitchens import FREE, book, line, pot, product
-from yellow_ladle.core.book import Preparation, Step
-from yellow_ladle.core.card_names import Names
-from yellow_ladle.core.card_words import named_foods
-from yellow_ladle.core.classes import known_classes
-from yellow_ladle.core.flags import shipped_flags
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.goods import goods
+from yellow_ladle.core.book.book import Preparation, Step
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.cards.card_names import Names
+from yellow_ladle.core.cards.card_words import named_foods
 from yellow_ladle.core.labels.lexicon import lexicon
-from yellow_ladle.core.plan import Swap, carried
-from yellow_ladle.core.planner.applying import placed
-from yellow_ladle.core.planner.naming import names_by_what_it_is
-from yellow_ladle.core.planner.plan_texts import still_named
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.rules import SwapRule, swap_rules
+from yellow_ladle.core.larder.starting_points import goods
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.swaps.apply.new_cards import placed
+from yellow_ladle.core.swaps.apply.plan_texts import still_named
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plan import Swap, carried
+from yellow_ladle.core.swaps.rules import SwapRule, swap_rules
+from yellow_ladle.core.vocabulary.classes import known_classes
+from yellow_ladle.core.vocabulary.flags import shipped_flags
 
 SHIPPED = [flag.id for flag in shipped_flags()]
 ASIDE = 3

@@ -6,7 +6,9 @@ from dataclasses import replace
 
 from tests.core.test_numbers import FAT, SALT, WATER, WHEAT, ZERO
 from tests.kitchens import book, line, pot, product
-from yellow_ladle.core.amounts.scaling import (
+from yellow_ladle.core.book.book import Book, ByProduct, Preparation, Step, Yield
+from yellow_ladle.core.book.pan import Batch, Pan
+from yellow_ladle.core.cards.scale import (
     CannotScale,
     Scaled,
     scaled,
@@ -14,10 +16,8 @@ from yellow_ladle.core.amounts.scaling import (
     to_what_is_there,
     to_yield,
 )
-from yellow_ladle.core.book import Book, ByProduct, Preparation, Step, Yield
 from yellow_ladle.core.numbers.balance import Balance
-from yellow_ladle.core.pan import Batch, Pan
-from yellow_ladle.core.yields import evaporation, excess, filling, level_cm, yielded
+from yellow_ladle.core.numbers.yields import evaporation, excess, filling, level_cm, yielded
 
 BONES = product("bones", "beef", "bones", unit_weight_g=400.0, **ZERO)
 SIMMER = Step("Hold it.", 60, "simmer")

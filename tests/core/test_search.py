@@ -19,17 +19,17 @@ from tests.kitchens import (
     product,
     reading,
 )
-from yellow_ladle.core.book import Preparation
-from yellow_ladle.core.change import applied
-from yellow_ladle.core.criteria import Criterion, ordered
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.plan import ON_THE_CARD, Plan, Swap, swapped
-from yellow_ladle.core.planner.limits import NO_LIMITS, Limits
-from yellow_ladle.core.planner.proposing import Habits, Proposal, propose
-from yellow_ladle.core.planner.score import Score
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.reading import Reading, read
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.reading.update import applied
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plan import ON_THE_CARD, Plan, Swap, swapped
+from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
+from yellow_ladle.core.swaps.search.proposal import Habits, Proposal, propose
+from yellow_ladle.core.swaps.search.score import Score
+from yellow_ladle.core.vocabulary.criteria import Criterion, ordered
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 
 

@@ -3,9 +3,9 @@
 import unittest
 
 from tests.kitchens import CHEESE_BOOK, FULL, MAY, OPEN, levels, line, pot, product, reading
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.sources import Source
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.carrying.paths import Source
+from yellow_ladle.core.reading.reading import Reading
 
 
 def given(carried: Reading, item: str, flag: str) -> tuple[Source, ...]:

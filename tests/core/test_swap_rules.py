@@ -4,21 +4,21 @@ import unittest
 from dataclasses import replace
 
 from tests.random_swaps import rule
-from yellow_ladle.core.book import ROLES
-from yellow_ladle.core.classes import class_groups, expanded, known_classes
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.flags import shipped_flags
-from yellow_ladle.core.goods import goods
-from yellow_ladle.core.planner.fidelity import Fidelity
-from yellow_ladle.core.rule_faults import (
+from yellow_ladle.core.book.book import ROLES
+from yellow_ladle.core.checks.rule_faults import (
     can_clear,
     clears_for,
     never_cleared,
     never_fitting,
     rule_faults,
 )
-from yellow_ladle.core.rules import SwapRule, rules_by_id, swap_rules
-from yellow_ladle.core.tables import table, words
+from yellow_ladle.core.larder.starting_points import goods
+from yellow_ladle.core.swaps.rules import SwapRule, rules_by_id, swap_rules
+from yellow_ladle.core.swaps.search.fidelity import Fidelity
+from yellow_ladle.core.vocabulary.classes import class_groups, expanded, known_classes
+from yellow_ladle.core.vocabulary.diets import diets
+from yellow_ladle.core.vocabulary.flags import shipped_flags
+from yellow_ladle.core.vocabulary.toml import table, words
 from yellow_ladle.demo.kitchen import demo_book
 
 SOUND = replace(rule("r", "wheat-flour", "rice-flour", roles="thickener"), method=("Whisk.",))

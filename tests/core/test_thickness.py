@@ -9,9 +9,10 @@ from hypothesis import strategies as st
 from tests.core.test_numbers import FAT, WATER, WHEAT, WINE, ZERO
 from tests.effort import examples
 from tests.kitchens import book, line, pot, product, read
-from yellow_ladle.core.book import Book, Preparation, Step, Yield
+from yellow_ladle.core.book.book import Book, Preparation, Step, Yield
 from yellow_ladle.core.numbers.balance import Balance
-from yellow_ladle.core.numbers.bench import (
+from yellow_ladle.core.numbers.thickeners import fat_share, thickeners
+from yellow_ladle.core.thickening.dosage import (
     GOALS,
     Liquid,
     middle_of,
@@ -19,8 +20,7 @@ from yellow_ladle.core.numbers.bench import (
     put_in,
     roux_for,
 )
-from yellow_ladle.core.numbers.thickeners import fat_share, thickeners
-from yellow_ladle.core.numbers.thickness import (
+from yellow_ladle.core.thickening.thickness import (
     Thickness,
     kept,
     place_of,

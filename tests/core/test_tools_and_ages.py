@@ -4,18 +4,23 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, line, pot, product, reading
-from yellow_ladle.core.ages import RunOut, SecondLook, run_out_certificates, second_looks
-from yellow_ladle.core.book import Book, Step
-from yellow_ladle.core.change import Change, reread, stating
-from yellow_ladle.core.columns import columns
-from yellow_ladle.core.day import day_reading
-from yellow_ladle.core.holding import freed, held
-from yellow_ladle.core.need import Need
-from yellow_ladle.core.product import Bag, Evidence, Maker, Paper
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.sentences import way_names
-from yellow_ladle.core.sign_off import SignOff, after
-from yellow_ladle.core.tools import Tool, Use, tool_id
+from yellow_ladle.core.book.book import Book, Step
+from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.book.product import Bag, Evidence, Maker, Paper
+from yellow_ladle.core.book.sign_off import SignOff, after
+from yellow_ladle.core.book.tool import Tool, Use, tool_id
+from yellow_ladle.core.cards.board_columns import columns
+from yellow_ladle.core.larder.review_dates import (
+    RunOut,
+    SecondLook,
+    run_out_certificates,
+    second_looks,
+)
+from yellow_ladle.core.larder.unchecked import freed, held
+from yellow_ladle.core.reading.day_traces import day_reading
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.texts import way_names
+from yellow_ladle.core.reading.update import Change, reread, stating
 
 DAY = "2026-11-24"
 SIEVE = "fine sieve"

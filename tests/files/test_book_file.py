@@ -15,9 +15,9 @@ from hypothesis import strategies as st
 from tests.effort import examples
 from tests.kitchens import book, product
 from tests.random_books import books
-from yellow_ladle.core.book import Book, Line, Step
-from yellow_ladle.core.fault import BookRefused
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.book.book import Book, Line, Step
+from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.book_file import MOST_BYTES, json_schema, parse_book, read_book, write_book
 

@@ -4,10 +4,10 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import CHEESE_BOOK, FREE, book, levels, pot, product, reading
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.planner.proposing import propose
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.tools import Tool
+from yellow_ladle.core.book.tool import Tool
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.files.plans_file import plans_content
 from yellow_ladle.files.reading_file import item_content, reading_content
 

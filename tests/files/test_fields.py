@@ -8,7 +8,7 @@ from typing import Any
 
 from pydantic import BaseModel
 
-from yellow_ladle.core.book import (
+from yellow_ladle.core.book.book import (
     Book,
     ByProduct,
     Kitchen,
@@ -19,20 +19,20 @@ from yellow_ladle.core.book import (
     Way,
     Yield,
 )
-from yellow_ladle.core.change import Change
-from yellow_ladle.core.comparing import differences, product_differences
-from yellow_ladle.core.field_words import shown, word_of
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.merging import merged
-from yellow_ladle.core.need import Need
-from yellow_ladle.core.pan import Batch, Pan
-from yellow_ladle.core.product import Addition, Bag, Evidence, Maker, Paper, Part, Product
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.ruling import Note, Ruling
-from yellow_ladle.core.sign_off import SignOff
-from yellow_ladle.core.telling import told
-from yellow_ladle.core.tools import Tool
-from yellow_ladle.core.units import Measure
+from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.book.pan import Batch, Pan
+from yellow_ladle.core.book.product import Addition, Bag, Evidence, Maker, Paper, Part, Product
+from yellow_ladle.core.book.rule_setting import Note, Ruling
+from yellow_ladle.core.book.sign_off import SignOff
+from yellow_ladle.core.book.tool import Tool
+from yellow_ladle.core.cards.compare import differences, product_differences
+from yellow_ladle.core.cards.merge import merged
+from yellow_ladle.core.impact.summary import told
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.update import Change
+from yellow_ladle.core.vocabulary.field_words import shown, word_of
+from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.vocabulary.units import Measure
 from yellow_ladle.files import book_models, rule_pieces
 from yellow_ladle.files.conversion import as_piece, as_value, content, file_name, value_of
 

@@ -7,8 +7,8 @@ from contextlib import closing
 from datetime import UTC, datetime
 from pathlib import Path
 
-from yellow_ladle.core.change import Change, stating
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.reading.update import Change, stating
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book_file import parse_book, write_book
 from yellow_ladle.store.applied import applied_plans, take_back
 from yellow_ladle.store.history import NOBODY, Act

@@ -8,9 +8,9 @@ from datetime import date
 from typing import Any
 
 from tests.kitchens import CHEESE_BOOK, book, line, pot, product, read
-from yellow_ladle.core.book import Step, Yield
-from yellow_ladle.core.fault import BookRefused
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.book.book import Step, Yield
+from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.book_table import HEADINGS, book_rows
 from yellow_ladle.files.card_markdown import card_markdown

@@ -6,10 +6,10 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
-from yellow_ladle.core.flags import shipped_flags
 from yellow_ladle.core.labels.reader import read_label
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.regimes import regimes
+from yellow_ladle.core.vocabulary.flags import shipped_flags
+from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.vocabulary.regimes import regimes
 
 NUTS = ("almond", "hazelnut", "walnut", "cashew", "pecan", "brazil_nut", "pistachio", "macadamia")
 GLUTEN = ("wheat", "rye", "barley", "oats")

@@ -2,13 +2,13 @@
 
 from pydantic import BaseModel
 
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.fitting import Verdict
-from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.regimes import regimes
-from yellow_ladle.core.sentences import OWN_TOOLS, strained_on, verdict_sentence, way_names
-from yellow_ladle.core.sources import Source
+from yellow_ladle.core.carrying.paths import Source
+from yellow_ladle.core.carrying.suitability import Verdict
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.texts import OWN_TOOLS, strained_on, verdict_sentence, way_names
+from yellow_ladle.core.vocabulary.diets import diets
+from yellow_ladle.core.vocabulary.levels import LevelWord
+from yellow_ladle.core.vocabulary.regimes import regimes
 
 
 class WayOut(BaseModel):

@@ -4,8 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from yellow_ladle.core.change import Change
-from yellow_ladle.core.levels import LevelWord
+from yellow_ladle.core.reading.update import Change
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book_models import (
     EvidencePiece,
     LinePiece,

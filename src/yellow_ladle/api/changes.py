@@ -26,19 +26,19 @@ from yellow_ladle.api.change_forms import (
 )
 from yellow_ladle.api.ledger import preparation_or_missing, product_or_missing
 from yellow_ladle.api.problems import Missing
-from yellow_ladle.core.bag import NoBag, added, emptied
-from yellow_ladle.core.book import Line, Preparation
-from yellow_ladle.core.change import Change, applied, choosing, reread, stating, with_lines
-from yellow_ladle.core.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.faults import change_faults
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.notices import with_maker, without_maker
-from yellow_ladle.core.numbers.bench import put_in
+from yellow_ladle.core.book.book import Line, Preparation
+from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.book.product import Evidence, Maker, Product
+from yellow_ladle.core.cards.rename import renamed
+from yellow_ladle.core.cards.versions import NoSuchWay, using
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.stated_words import stated_by_words
+from yellow_ladle.core.larder.bag import NoBag, added, emptied
+from yellow_ladle.core.larder.label_changes import with_maker, without_maker
 from yellow_ladle.core.numbers.thickeners import thickener_of
-from yellow_ladle.core.product import Evidence, Maker, Product
-from yellow_ladle.core.renaming import renamed
-from yellow_ladle.core.stated_words import stated_by_words
-from yellow_ladle.core.ways import NoSuchWay, using
+from yellow_ladle.core.reading.update import Change, applied, choosing, reread, stating, with_lines
+from yellow_ladle.core.thickening.dosage import put_in
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book_models import (
     EvidencePiece,
 )

@@ -16,18 +16,18 @@ from yellow_ladle.api.figure_forms import (
     ThicknessOut,
     YieldedOut,
 )
-from yellow_ladle.core.book import Preparation, owner_of, used_item
-from yellow_ladle.core.cautions import called_for
-from yellow_ladle.core.colours import clashes
+from yellow_ladle.core.book.book import Preparation, owner_of, used_item
+from yellow_ladle.core.cards.cautions import called_for
+from yellow_ladle.core.cards.colours import clashes
 from yellow_ladle.core.numbers.balance import CARRIED, Balance, portions_of
 from yellow_ladle.core.numbers.named import NUMBERS, named
 from yellow_ladle.core.numbers.salt import seasoned
 from yellow_ladle.core.numbers.sources import Share, figure
 from yellow_ladle.core.numbers.sulphites import FLAG, SulphiteEstimate, estimate
 from yellow_ladle.core.numbers.thickeners import thickeners
-from yellow_ladle.core.numbers.thickness import Span, place_of, position, thickness
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.yields import evaporation, yielded
+from yellow_ladle.core.numbers.yields import evaporation, yielded
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.thickening.thickness import Span, place_of, position, thickness
 
 POURED = ("stock", "sauce", "soup")
 """Kinds whose thickness is predicted."""

@@ -5,8 +5,8 @@ from typing import Annotated
 from fastapi import Depends, Request
 
 from yellow_ladle.api.problems import Missing
-from yellow_ladle.core.book import Preparation
-from yellow_ladle.core.product import Product
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.standing import Now
 

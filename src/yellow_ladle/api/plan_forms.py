@@ -7,8 +7,8 @@ from pydantic import BaseModel, ConfigDict, Field
 from yellow_ladle.api.figure_forms import StandOut
 from yellow_ladle.api.ripples import RippleOut
 from yellow_ladle.api.routes.kitchen import Named
-from yellow_ladle.core.criteria import Criterion
-from yellow_ladle.core.levels import LevelWord
+from yellow_ladle.core.vocabulary.criteria import Criterion
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.piece import FlagId, Id, ItemId, Name, Number, Word
 
 AppliedAs: TypeAlias = Literal["variant", "for_all", "mixed", "today"]

@@ -24,22 +24,22 @@ from yellow_ladle.api.plan_forms import (
 )
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.products import level_words
-from yellow_ladle.core.goals import Goals, offences
-from yellow_ladle.core.numbers.thickness import thickness
-from yellow_ladle.core.plan import ON_THE_CARD, CleanTool, Plan, Swap
-from yellow_ladle.core.planner.adjusting import adjustments
-from yellow_ladle.core.planner.floor import floor_sentence
-from yellow_ladle.core.planner.method import reworked
-from yellow_ladle.core.planner.naming import names_by_what_it_is
-from yellow_ladle.core.planner.placing import Placement, placements
-from yellow_ladle.core.planner.plan_texts import PlanTexts
-from yellow_ladle.core.planner.prices import UNKNOWN
-from yellow_ladle.core.planner.proposing import CheckFirst
-from yellow_ladle.core.planner.standing import Blocked
-from yellow_ladle.core.planner.thinner import poured
-from yellow_ladle.core.rulebook import RuleHere
-from yellow_ladle.core.sentences import stranded_sentences
-from yellow_ladle.core.tools import clean_name
+from yellow_ladle.core.book.tool import clean_name
+from yellow_ladle.core.reading.texts import stranded_sentences
+from yellow_ladle.core.swaps.apply.adjustments import adjustments
+from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
+from yellow_ladle.core.swaps.apply.method import reworked
+from yellow_ladle.core.swaps.apply.placements import Placement, placements
+from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.goals import Goals, offences
+from yellow_ladle.core.swaps.plan import ON_THE_CARD, CleanTool, Plan, Swap
+from yellow_ladle.core.swaps.rulebook import RuleHere
+from yellow_ladle.core.swaps.search.blockers import Blocked
+from yellow_ladle.core.swaps.search.prices import UNKNOWN
+from yellow_ladle.core.swaps.search.proposal import CheckFirst
+from yellow_ladle.core.swaps.search.thickness_limit import poured
+from yellow_ladle.core.thickening.thickness import thickness
 from yellow_ladle.store.standing import Now
 
 

@@ -9,7 +9,7 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 
-from yellow_ladle.core.fault import BookRefused
+from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.files.conversion import content
 from yellow_ladle.files.wording import sentence_of
 from yellow_ladle.store.standing import Stale

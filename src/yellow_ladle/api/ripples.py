@@ -2,11 +2,11 @@
 
 from pydantic import BaseModel
 
-from yellow_ladle.core.fitting import Verdict
-from yellow_ladle.core.levels import LevelWord
+from yellow_ladle.core.carrying.suitability import Verdict
+from yellow_ladle.core.impact.impact import ItemRipple, Ripple
+from yellow_ladle.core.impact.numbers import NumberRipple
 from yellow_ladle.core.numbers.named import NumberName
-from yellow_ladle.core.numbers.ripple import NumberRipple
-from yellow_ladle.core.ripple import ItemRipple, Ripple
+from yellow_ladle.core.vocabulary.levels import LevelWord
 
 MOST_NUMBERS = 100
 

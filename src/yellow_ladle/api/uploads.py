@@ -4,7 +4,7 @@ from typing import Any
 
 from fastapi import Request
 
-from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.book.fault import BookRefused, Fault
 
 BODY: dict[str, Any] = {
     "requestBody": {

@@ -8,10 +8,10 @@ from typing import TYPE_CHECKING, Annotated, Any, NoReturn
 
 import typer
 
-from yellow_ladle.core.fault import Fault, unknown
+from yellow_ladle.core.book.fault import Fault, unknown
 
 if TYPE_CHECKING:
-    from yellow_ladle.core.book import Book
+    from yellow_ladle.core.book.book import Book
 
 BAD_INPUT = 2
 

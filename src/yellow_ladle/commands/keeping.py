@@ -17,7 +17,7 @@ from yellow_ladle.commands.given import (
     print_json,
     refuse,
 )
-from yellow_ladle.core.fault import Fault
+from yellow_ladle.core.book.fault import Fault
 
 
 def demo(

@@ -15,7 +15,7 @@ from yellow_ladle.commands.given import (
     text_of,
     today,
 )
-from yellow_ladle.core.fault import Fault
+from yellow_ladle.core.book.fault import Fault
 
 
 def derive(
@@ -29,8 +29,8 @@ def derive(
     """What every pot of a book carries, declares and suits."""
     from dataclasses import replace
 
-    from yellow_ladle.core.reading import read
-    from yellow_ladle.core.regimes import regimes
+    from yellow_ladle.core.reading.reading import read
+    from yellow_ladle.core.vocabulary.regimes import regimes
     from yellow_ladle.files.reading_file import reading_content
 
     day = day_of(on)
@@ -56,10 +56,10 @@ def swap(
     as_json: AsJson = False,
 ) -> None:
     """The plans that clear flags from a pot or make it fit a diet."""
-    from yellow_ladle.core.diets import diets
-    from yellow_ladle.core.goals import Goals
-    from yellow_ladle.core.planner.together import propose_together
-    from yellow_ladle.core.reading import read
+    from yellow_ladle.core.reading.reading import read
+    from yellow_ladle.core.swaps.goals import Goals
+    from yellow_ladle.core.swaps.search.several_items import propose_together
+    from yellow_ladle.core.vocabulary.diets import diets
     from yellow_ladle.files.plans_file import plans_content
 
     book = book_of(file)

@@ -9,15 +9,15 @@ from typing import Any, TypeVar
 
 from pydantic import ValidationError
 
-from yellow_ladle.core.book import Book, ByProduct, Kitchen, Line, Preparation, Step
-from yellow_ladle.core.fault import BookRefused, Fault
-from yellow_ladle.core.faults import Pieces, faults
-from yellow_ladle.core.flags import Flag
-from yellow_ladle.core.need import Need
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.ruling import Ruling
-from yellow_ladle.core.sign_off import SignOff
-from yellow_ladle.core.tools import Tool
+from yellow_ladle.core.book.book import Book, ByProduct, Kitchen, Line, Preparation, Step
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.book.rule_setting import Ruling
+from yellow_ladle.core.book.sign_off import SignOff
+from yellow_ladle.core.book.tool import Tool
+from yellow_ladle.core.checks.faults import Pieces, faults
+from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.files import rule_pieces
 from yellow_ladle.files.book_models import (
     FORMAT,

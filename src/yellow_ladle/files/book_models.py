@@ -4,13 +4,13 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from yellow_ladle.core.book import SECOND_LOOK_DAYS, Kind, Role, Stage, Treatment
-from yellow_ladle.core.criteria import CRITERIA, Criterion
-from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.core.need import Strictness
-from yellow_ladle.core.pan import Lid
-from yellow_ladle.core.product import EvidenceKind
-from yellow_ladle.core.units import Spoons
+from yellow_ladle.core.book.book import SECOND_LOOK_DAYS, Kind, Role, Stage, Treatment
+from yellow_ladle.core.book.need import Strictness
+from yellow_ladle.core.book.pan import Lid
+from yellow_ladle.core.book.product import EvidenceKind
+from yellow_ladle.core.vocabulary.criteria import CRITERIA, Criterion
+from yellow_ladle.core.vocabulary.levels import LevelWord
+from yellow_ladle.core.vocabulary.units import Spoons
 from yellow_ladle.files.piece import (
     Code,
     Day,

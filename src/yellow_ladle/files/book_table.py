@@ -1,6 +1,6 @@
 """The whole book as one table: a row for each line, with what its pot carries."""
 
-from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.files.card_text import flag_words
 
 HEADINGS = (

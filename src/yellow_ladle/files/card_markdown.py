@@ -1,7 +1,7 @@
 """A card as Markdown."""
 
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.sentences import SAY
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.texts import SAY
 from yellow_ladle.files.card_text import flag_words, grouped, head_text, line_text, signed_text
 
 

@@ -23,9 +23,9 @@ from reportlab.platypus import (
     TableStyle,
 )
 
-from yellow_ladle.core.book import Line
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.sentences import SAY
+from yellow_ladle.core.book.book import Line
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.texts import SAY
 from yellow_ladle.files.card_text import (
     amount_text,
     flag_words,

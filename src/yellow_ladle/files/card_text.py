@@ -2,12 +2,12 @@
 
 from dataclasses import dataclass
 
-from yellow_ladle.core.book import Book, Line, Preparation
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.book.book import Book, Line, Preparation
 from yellow_ladle.core.numbers.balance import portions_of
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.sentences import OWN_TOOLS
-from yellow_ladle.core.units import shipped_units
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.texts import OWN_TOOLS
+from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.vocabulary.units import shipped_units
 
 
 @dataclass(frozen=True, slots=True)

@@ -14,10 +14,10 @@ from typing import Any, TypeVar, get_args, get_origin
 from cattrs import Converter
 from cattrs.gen import make_dict_structure_fn, make_dict_unstructure_fn, override
 
-from yellow_ladle.core.book import ByProduct, Kitchen, Preparation
-from yellow_ladle.core.criteria import ordered
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.product import Maker, Product
+from yellow_ladle.core.book.book import ByProduct, Kitchen, Preparation
+from yellow_ladle.core.book.product import Maker, Product
+from yellow_ladle.core.vocabulary.criteria import ordered
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.piece import Piece
 
 ALWAYS_WRITTEN: Mapping[type, frozenset[str]] = {

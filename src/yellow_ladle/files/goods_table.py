@@ -5,12 +5,12 @@ import unicodedata
 from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass, replace
 
-from yellow_ladle.core.fault import near
-from yellow_ladle.core.flags import Flag
-from yellow_ladle.core.giving import voices
-from yellow_ladle.core.ids import free_id
-from yellow_ladle.core.levels import WORDS, Level
-from yellow_ladle.core.product import CERTIFICATES, Evidence, Product
+from yellow_ladle.core.book.fault import near
+from yellow_ladle.core.book.ids import free_id
+from yellow_ladle.core.book.product import CERTIFICATES, Evidence, Product
+from yellow_ladle.core.carrying.label_sources import voices
+from yellow_ladle.core.vocabulary.flags import Flag
+from yellow_ladle.core.vocabulary.levels import WORDS, Level
 from yellow_ladle.files.table_file import Table
 
 NUMBERS = (

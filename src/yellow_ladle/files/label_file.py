@@ -2,8 +2,8 @@
 
 from typing import Any
 
-from yellow_ladle.core.flags import shipped_flags
 from yellow_ladle.core.labels.proposals import LabelReading, Proposal
+from yellow_ladle.core.vocabulary.flags import shipped_flags
 
 FORMAT = "yellow-ladle-label"
 VERSION = 1

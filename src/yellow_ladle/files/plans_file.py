@@ -3,11 +3,11 @@
 from collections.abc import Sequence
 from typing import Any
 
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.plan import CLEAN_TOOL, CleanTool, Plan, Swap
-from yellow_ladle.core.planner.proposing import Proposal
-from yellow_ladle.core.planner.standing import Blocked
-from yellow_ladle.core.tools import tool_id
+from yellow_ladle.core.book.tool import tool_id
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plan import CLEAN_TOOL, CleanTool, Plan, Swap
+from yellow_ladle.core.swaps.search.blockers import Blocked
+from yellow_ladle.core.swaps.search.proposal import Proposal
 from yellow_ladle.files.reading_file import item_content
 
 

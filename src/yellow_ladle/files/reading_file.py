@@ -2,10 +2,10 @@
 
 from typing import Any
 
-from yellow_ladle.core.card_words import card_words
-from yellow_ladle.core.reading import Reading, Reason
-from yellow_ladle.core.sources import Source
-from yellow_ladle.core.tools import tool_id
+from yellow_ladle.core.book.tool import tool_id
+from yellow_ladle.core.cards.card_words import card_words
+from yellow_ladle.core.carrying.paths import Source
+from yellow_ladle.core.reading.reading import Reading, Reason
 
 
 def reading_content(reading: Reading) -> dict[str, Any]:

@@ -4,9 +4,9 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from yellow_ladle.core.plan import When
-from yellow_ladle.core.rules import Law
-from yellow_ladle.core.ruling import Note, Ruling
+from yellow_ladle.core.book.rule_setting import Note, Ruling
+from yellow_ladle.core.swaps.plan import When
+from yellow_ladle.core.swaps.rules import Law
 from yellow_ladle.files.conversion import whole_numbers
 from yellow_ladle.files.piece import Day, Id, ItemId, Name, Piece, Word
 

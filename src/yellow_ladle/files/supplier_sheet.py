@@ -6,11 +6,11 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from yellow_ladle.core.allergen_codes import Decoded, decoded, encoded
-from yellow_ladle.core.fault import BookRefused, Fault
-from yellow_ladle.core.flags import shipped_flags
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.product import Evidence, Product
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.product import Evidence, Product
+from yellow_ladle.core.vocabulary.flags import shipped_flags
+from yellow_ladle.core.vocabulary.gs1_codes import Decoded, decoded, encoded
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.piece import Code, Day, LabelText, Name, Short, Word
 from yellow_ladle.files.wording import fault_of
 

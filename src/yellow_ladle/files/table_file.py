@@ -5,7 +5,7 @@ import io
 import zipfile
 from xml.etree.ElementTree import ParseError
 
-from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.book.fault import BookRefused, Fault
 
 MOST_BYTES = 5 * 1024 * 1024
 MOST_UNPACKED = 40 * 1024 * 1024

@@ -8,15 +8,15 @@ from rich.table import Table
 
 from yellow_ladle.core.amounts.grammar import Understood, question_of
 from yellow_ladle.core.amounts.weighing import Weighed
-from yellow_ladle.core.book import Book
-from yellow_ladle.core.fitting import Verdict
-from yellow_ladle.core.goals import Goals
+from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.labels.proposals import LabelReading
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.plan import Plan, Swap
-from yellow_ladle.core.planner.proposing import Proposal
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.sentences import OWN_TOOLS, SAY
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.texts import OWN_TOOLS, SAY
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plan import Plan, Swap
+from yellow_ladle.core.swaps.search.proposal import Proposal
+from yellow_ladle.core.vocabulary.levels import Level
 
 _WIDTH_WITHOUT_A_TERMINAL = 160
 

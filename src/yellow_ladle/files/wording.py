@@ -7,7 +7,7 @@ from typing import Any
 from pydantic import BaseModel
 from pydantic_core import ErrorDetails
 
-from yellow_ladle.core.fault import Fault, near
+from yellow_ladle.core.book.fault import Fault, near
 
 _SENTENCES = {
     "missing": "is missing",

@@ -7,9 +7,9 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core.book import Preparation
-from yellow_ladle.core.change import Change
-from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.reading.update import Change
 from yellow_ladle.files.conversion import content, value_of
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger

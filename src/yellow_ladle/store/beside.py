@@ -5,11 +5,11 @@ from dataclasses import asdict
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core.book import Kitchen
-from yellow_ladle.core.need import Need
-from yellow_ladle.core.ruling import Note, Ruling
-from yellow_ladle.core.sign_off import SignOff
-from yellow_ladle.core.tools import Tool
+from yellow_ladle.core.book.book import Kitchen
+from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.book.rule_setting import Note, Ruling
+from yellow_ladle.core.book.sign_off import SignOff
+from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.store.tables import NeedRow, RuleRow, SignOffRow, ToolRow
 
 TASTED = ("flavour", "texture", "colour")

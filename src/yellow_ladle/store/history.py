@@ -7,10 +7,10 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core.book import Book, Preparation
-from yellow_ladle.core.change import Change, applied
-from yellow_ladle.core.fault import BookRefused, Fault
-from yellow_ladle.core.product import Product
+from yellow_ladle.core.book.book import Book, Preparation
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.files.book_file import parse_book, write_book
 from yellow_ladle.files.conversion import content, value_of
 from yellow_ladle.store.tables import HistoryRow

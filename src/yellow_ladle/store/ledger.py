@@ -9,16 +9,17 @@ from threading import RLock
 from sqlalchemy import Engine, delete
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core.book import Book, Kitchen, owner_of, sign_off
-from yellow_ladle.core.change import Change
-from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.book import sign_off
+from yellow_ladle.core.book.book import Book, Kitchen, owner_of
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.book.sign_off import SignOff
+from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.impact import summary
-from yellow_ladle.core.need import Need
-from yellow_ladle.core.reading import read
-from yellow_ladle.core.ripple import Ripple, ripple
-from yellow_ladle.core.rulebook import Rulings
-from yellow_ladle.core.sign_off import SignOff
-from yellow_ladle.core.tools import Tool
+from yellow_ladle.core.impact.impact import Ripple, ripple
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.update import Change
+from yellow_ladle.core.swaps.rulebook import Rulings
 from yellow_ladle.files.conversion import content
 from yellow_ladle.store.beside import (
     write_needs,

@@ -5,7 +5,7 @@ import warnings
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.book.fault import BookRefused, Fault
 
 if TYPE_CHECKING:
     from PIL import Image

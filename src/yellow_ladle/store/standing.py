@@ -8,14 +8,14 @@ from sqlalchemy import delete, select
 from sqlalchemy.dialects.sqlite import insert
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core.book import Book, Kitchen, Preparation
-from yellow_ladle.core.change import Change, applied
-from yellow_ladle.core.fault import BookRefused
-from yellow_ladle.core.faults import change_faults
-from yellow_ladle.core.flags import Flag
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.reading import Reading, read
-from yellow_ladle.core.ripple import Ripple
+from yellow_ladle.core.book.book import Book, Kitchen, Preparation
+from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.impact.impact import Ripple
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.reading.update import Change, applied
+from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.files.conversion import content, value_of
 from yellow_ladle.store.beside import (
     NEW_KITCHEN,

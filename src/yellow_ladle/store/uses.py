@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from sqlalchemy import select
 
-from yellow_ladle.core.tools import Use
+from yellow_ladle.core.book.tool import Use
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.tables import ToolUseRow
 

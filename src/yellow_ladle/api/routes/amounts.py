@@ -8,7 +8,7 @@ from pydantic import BaseModel
 from yellow_ladle.api.ledger import TheBook
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.core.amounts.grammar import LONGEST, question_of, understand
-from yellow_ladle.core.book import Line
+from yellow_ladle.core.book.book import Line
 
 router = APIRouter(tags=["amounts"], responses=PROBLEMS)
 

@@ -19,20 +19,20 @@ from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.plans import goals_of, items_of
-from yellow_ladle.core.book import Book
-from yellow_ladle.core.change import Change
-from yellow_ladle.core.fault import BookRefused, Fault
-from yellow_ladle.core.plan import CleanTool, Plan, Swap
-from yellow_ladle.core.planner.adjusting import adjustments
-from yellow_ladle.core.planner.applying import placed
-from yellow_ladle.core.planner.floor import floor_sentence
-from yellow_ladle.core.planner.naming import names_by_what_it_is
-from yellow_ladle.core.planner.placing import placements, stranded
-from yellow_ladle.core.planner.together import carried_together
-from yellow_ladle.core.rulebook import rulebook
-from yellow_ladle.core.rules import SwapRule
-from yellow_ladle.core.sentences import stranded_sentences
-from yellow_ladle.core.tools import tool_key
+from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.tool import tool_key
+from yellow_ladle.core.reading.texts import stranded_sentences
+from yellow_ladle.core.reading.update import Change
+from yellow_ladle.core.swaps.apply.adjustments import adjustments
+from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
+from yellow_ladle.core.swaps.apply.new_cards import placed
+from yellow_ladle.core.swaps.apply.placements import placements, stranded
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap
+from yellow_ladle.core.swaps.rulebook import rulebook
+from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.search.several_items import carried_together
 from yellow_ladle.store.applied import Applied, Applying, applied_plans, put_in, take_back
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.standing import Now, Stale

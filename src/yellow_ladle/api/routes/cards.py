@@ -12,21 +12,21 @@ from yellow_ladle.api.ledger import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.presence import Presence
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.core.amounts.grammar import question_of, understand
-from yellow_ladle.core.amounts.scaling import (
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.cards.card_words import words_of_card
+from yellow_ladle.core.cards.merge import merged
+from yellow_ladle.core.cards.scale import (
     CannotScale,
     scaled,
     to_portions,
     to_what_is_there,
     to_yield,
 )
-from yellow_ladle.core.book import Preparation
-from yellow_ladle.core.card_words import words_of_card
-from yellow_ladle.core.change import Change, reread
-from yellow_ladle.core.fault import BookRefused, Fault
-from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.core.merging import merged
 from yellow_ladle.core.numbers.balance import Balance
-from yellow_ladle.core.yields import filling
+from yellow_ladle.core.numbers.yields import filling
+from yellow_ladle.core.reading.update import Change, reread
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book_models import PreparationPiece
 from yellow_ladle.files.conversion import as_piece, as_value
 from yellow_ladle.files.piece import Name, Short

@@ -8,7 +8,7 @@ from yellow_ladle.api.changes import change_of, signer
 from yellow_ladle.api.ledger import TheLedger
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.ripples import RippleOut, ripple_out
-from yellow_ladle.core.holding import freed
+from yellow_ladle.core.larder.unchecked import freed
 from yellow_ladle.store.history import Act
 
 router = APIRouter(tags=["changes"], responses=PROBLEMS)

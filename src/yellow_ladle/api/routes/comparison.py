@@ -13,13 +13,13 @@ from yellow_ladle.api.figure_forms import FiguresOut
 from yellow_ladle.api.figures import figures_out
 from yellow_ladle.api.ledger import TheLedger, preparation_or_missing
 from yellow_ladle.api.problems import PROBLEMS, Missing
-from yellow_ladle.core.book import Preparation
-from yellow_ladle.core.change import Change, reread
-from yellow_ladle.core.comparing import Difference, Part, differences
-from yellow_ladle.core.fault import BookRefused
-from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.ways import NoSuchWay, using
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.cards.compare import Difference, Part, differences
+from yellow_ladle.core.cards.versions import NoSuchWay, using
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.update import Change, reread
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book_models import PreparationPiece
 from yellow_ladle.files.conversion import as_piece, value_of
 from yellow_ladle.store.history import Entry

@@ -5,9 +5,9 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.ledger import TheBook
-from yellow_ladle.core.columns import Column, columns
-from yellow_ladle.core.fitting import Verdict
-from yellow_ladle.core.levels import LevelWord
+from yellow_ladle.core.cards.board_columns import Column, columns
+from yellow_ladle.core.carrying.suitability import Verdict
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.store.standing import Now
 
 router = APIRouter(tags=["family"])

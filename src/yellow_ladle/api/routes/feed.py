@@ -10,11 +10,16 @@ from yellow_ladle.api.pages import RowId
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
 from yellow_ladle.api.routes.kitchen import Named
-from yellow_ladle.core.change import Change
-from yellow_ladle.core.fault import BookRefused, Fault
-from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.core.notices import accepted, differences, kept_apart, voice_with_code
-from yellow_ladle.core.product import Evidence, Product
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.product import Evidence, Product
+from yellow_ladle.core.larder.label_changes import (
+    accepted,
+    differences,
+    kept_apart,
+    voice_with_code,
+)
+from yellow_ladle.core.reading.update import Change
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
 from yellow_ladle.files.piece import Name
 from yellow_ladle.files.supplier_sheet import GoodPart, Sheet, levels_of, sheet_of, stated_by

@@ -6,8 +6,8 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
 from yellow_ladle.api.ledger import TheBook
-from yellow_ladle.core.book import Book, by_product_item
-from yellow_ladle.core.ids import free_id
+from yellow_ladle.core.book.book import Book, by_product_item
+from yellow_ladle.core.book.ids import free_id
 
 router = APIRouter(tags=["find"])
 

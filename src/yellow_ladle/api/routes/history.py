@@ -10,8 +10,8 @@ from yellow_ladle.api.ledger import TheLedger
 from yellow_ladle.api.pages import RowId
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.ripples import RippleOut, ripple_out
-from yellow_ladle.core.fault import BookRefused, Fault
-from yellow_ladle.core.reading import read
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.reading.reading import read
 from yellow_ladle.files.book_models import ProductPiece
 from yellow_ladle.files.conversion import as_piece
 from yellow_ladle.files.piece import Name

@@ -10,8 +10,8 @@ from pydantic import BaseModel
 from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.uploads import BODY, whole_body
-from yellow_ladle.core.ids import free_id
-from yellow_ladle.core.product import Evidence
+from yellow_ladle.core.book.ids import free_id
+from yellow_ladle.core.book.product import Evidence
 from yellow_ladle.files import goods_table, table_file
 from yellow_ladle.files.book_models import ProductPiece
 from yellow_ladle.files.conversion import as_piece

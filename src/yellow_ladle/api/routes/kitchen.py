@@ -8,22 +8,22 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.problems import PROBLEMS
-from yellow_ladle.core.book import KINDS, ROLES, SECOND_LOOK_DAYS, STAGES, TREATMENTS, Kitchen
-from yellow_ladle.core.colours import colours
-from yellow_ladle.core.criteria import Criterion
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.faults import measure_faults
-from yellow_ladle.core.goods import goods
-from yellow_ladle.core.levels import WORDS, Level
-from yellow_ladle.core.need import STRICTNESS
-from yellow_ladle.core.pan import LIDS
-from yellow_ladle.core.product import CERTIFICATES, EVIDENCE
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.regimes import regimes
-from yellow_ladle.core.rules import swap_rules
-from yellow_ladle.core.sentences import SAY
-from yellow_ladle.core.units import Spoons, units
+from yellow_ladle.core.book.book import KINDS, ROLES, SECOND_LOOK_DAYS, STAGES, TREATMENTS, Kitchen
+from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.book.need import STRICTNESS
+from yellow_ladle.core.book.pan import LIDS
+from yellow_ladle.core.book.product import CERTIFICATES, EVIDENCE
+from yellow_ladle.core.cards.colours import colours
+from yellow_ladle.core.checks.faults import measure_faults
+from yellow_ladle.core.larder.starting_points import goods
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.texts import SAY
+from yellow_ladle.core.swaps.rules import swap_rules
+from yellow_ladle.core.vocabulary.criteria import Criterion
+from yellow_ladle.core.vocabulary.diets import diets
+from yellow_ladle.core.vocabulary.levels import WORDS, Level
+from yellow_ladle.core.vocabulary.regimes import regimes
+from yellow_ladle.core.vocabulary.units import Spoons, units
 from yellow_ladle.files.book_models import KitchenPiece, MeasurePiece, PersonPiece
 from yellow_ladle.files.conversion import as_piece, as_value
 from yellow_ladle.files.piece import Name, Positive, Word

@@ -8,13 +8,13 @@ from pydantic import BaseModel, ConfigDict, Field
 from yellow_ladle.api.ledger import TheBook
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
-from yellow_ladle.core.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.goods import SAY, goods
+from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.labels.languages import AUTO
 from yellow_ladle.core.labels.lexicon import languages
 from yellow_ladle.core.labels.proposals import Because, LabelReading, Listed, TooLong
 from yellow_ladle.core.labels.reader import read_label
-from yellow_ladle.core.levels import LevelWord
+from yellow_ladle.core.larder.starting_points import SAY, goods
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book_models import ProductPiece
 from yellow_ladle.files.conversion import as_piece
 

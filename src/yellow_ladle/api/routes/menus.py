@@ -12,16 +12,17 @@ from yellow_ladle.api.plan_forms import GoalsPiece
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.plans import goals_of
-from yellow_ladle.core.book import Book, owner_of
-from yellow_ladle.core.plan import Swap
-from yellow_ladle.core.planner.floor import floor_sentence
-from yellow_ladle.core.planner.naming import names_by_what_it_is, short_name
-from yellow_ladle.core.tools import clean_name
+from yellow_ladle.core.book.book import Book, owner_of
+from yellow_ladle.core.book.tool import clean_name
+from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.item_names import short_name
+from yellow_ladle.core.swaps.plan import Swap
 from yellow_ladle.files.piece import Id, Name
 from yellow_ladle.store.standing import Now
 
 if TYPE_CHECKING:
-    from yellow_ladle.core.planner.menu import MenuPlan, Serving, SmallPot
+    from yellow_ladle.core.swaps.menu.menu_plan import MenuPlan, Serving, SmallPot
 
 SmallPotKey: TypeAlias = tuple[str, frozenset[Swap]]
 """A small pot by what it is made from and everything that is swapped in it or beneath it."""
@@ -81,7 +82,7 @@ class MenuOut(BaseModel):
 def menu(wanted: MenuIn, now: TheBook) -> MenuOut:
     """The fewest small pots that let every guest eat, plate by plate."""
     # The solver is big; who never asks for a menu does not wait for it.
-    from yellow_ladle.core.planner.menu import Guest, plan_menu
+    from yellow_ladle.core.swaps.menu.menu_plan import Guest, plan_menu
 
     begun = perf_counter()
     for plate in wanted.plates:

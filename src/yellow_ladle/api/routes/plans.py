@@ -18,14 +18,14 @@ from yellow_ladle.api.plan_forms import (
 from yellow_ladle.api.plan_telling import Telling
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.products import level_words
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.goals import Goals
-from yellow_ladle.core.planner.floor import floor_sentence
-from yellow_ladle.core.planner.limits import Limits
-from yellow_ladle.core.planner.proposing import Habits
-from yellow_ladle.core.planner.together import propose_together, with_whole
-from yellow_ladle.core.rulebook import rulebook
+from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.rulebook import rulebook
+from yellow_ladle.core.swaps.search.limits import Limits
+from yellow_ladle.core.swaps.search.proposal import Habits
+from yellow_ladle.core.swaps.search.several_items import propose_together, with_whole
+from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.store.applied import chosen_before
 from yellow_ladle.store.standing import Now
 

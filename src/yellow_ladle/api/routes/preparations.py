@@ -18,10 +18,10 @@ from yellow_ladle.api.pages import Offset, Page, Size, page
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
 from yellow_ladle.api.routes.products import level_words
-from yellow_ladle.core.book import Preparation, by_product_item, owner_of
-from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.sign_off import SignOff
+from yellow_ladle.core.book.book import Preparation, by_product_item, owner_of
+from yellow_ladle.core.book.sign_off import SignOff
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book_models import LinePiece, PreparationPiece, SignOffPiece
 from yellow_ladle.files.conversion import as_piece, content
 from yellow_ladle.files.piece import Name

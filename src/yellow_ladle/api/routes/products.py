@@ -10,11 +10,11 @@ from yellow_ladle.api.ledger import TheBook, TheLedger, product_or_missing
 from yellow_ladle.api.pages import Offset, Page, Size, page
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named, unchecked_flags
-from yellow_ladle.core.ages import run_out_certificates, second_looks
-from yellow_ladle.core.levels import Level, LevelWord
-from yellow_ladle.core.masks import Layout
-from yellow_ladle.core.product import Product
-from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.carrying.masks import Layout
+from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.vocabulary.levels import Level, LevelWord
 from yellow_ladle.files.book_models import ProductPiece
 from yellow_ladle.files.conversion import as_piece
 from yellow_ladle.store.photos import Photos

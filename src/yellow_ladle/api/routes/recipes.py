@@ -11,7 +11,7 @@ from yellow_ladle.api.figure_forms import ItemName
 from yellow_ladle.api.ledger import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.uploads import BODY, whole_body
-from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.files.book_models import PreparationPiece, ProductPiece
 from yellow_ladle.files.book_table import book_rows
 from yellow_ladle.files.card_markdown import card_markdown

@@ -9,18 +9,15 @@ from pydantic import BaseModel, Field
 from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.plan_forms import FidelityOut, RuleNoteOut
 from yellow_ladle.api.problems import PROBLEMS, Missing
-from yellow_ladle.core.book import KINDS, ROLES, STAGES, Book
-from yellow_ladle.core.class_index import classes_in_use
-from yellow_ladle.core.classes import known_classes
-from yellow_ladle.core.colours import colours
-from yellow_ladle.core.fault import BookRefused
-from yellow_ladle.core.ids import free_id
-from yellow_ladle.core.planner.conditions import CONDITIONS
-from yellow_ladle.core.planner.fidelity import Fidelity
-from yellow_ladle.core.planner.options import Proposer
-from yellow_ladle.core.reading import Reading
-from yellow_ladle.core.rule_faults import never_cleared, own_faults, rule_faults
-from yellow_ladle.core.rulebook import (
+from yellow_ladle.core.book.book import KINDS, ROLES, STAGES, Book
+from yellow_ladle.core.book.class_index import classes_in_use
+from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.book.ids import free_id
+from yellow_ladle.core.book.rule_setting import Note
+from yellow_ladle.core.cards.colours import colours
+from yellow_ladle.core.checks.rule_faults import never_cleared, own_faults, rule_faults
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.swaps.rulebook import (
     OWN,
     RuleHere,
     rulebook,
@@ -30,8 +27,11 @@ from yellow_ladle.core.rulebook import (
     with_own,
     without_own,
 )
-from yellow_ladle.core.rules import LAWS, WHENS, SwapRule, rule_of, rules_by_id
-from yellow_ladle.core.ruling import Note
+from yellow_ladle.core.swaps.rules import LAWS, WHENS, SwapRule, rule_of, rules_by_id
+from yellow_ladle.core.swaps.search.candidates import Proposer
+from yellow_ladle.core.swaps.search.conditions import CONDITIONS
+from yellow_ladle.core.swaps.search.fidelity import Fidelity
+from yellow_ladle.core.vocabulary.classes import known_classes
 from yellow_ladle.files.piece import Id, ItemId
 from yellow_ladle.files.rule_pieces import OwnRulePiece, Sentence, Share, own_piece
 

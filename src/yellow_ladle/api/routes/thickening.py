@@ -10,18 +10,18 @@ from yellow_ladle.api.figures import stand_out
 from yellow_ladle.api.ledger import TheBook, preparation_or_missing
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
-from yellow_ladle.core.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.core.numbers.bench import GOALS, Goal, Liquid, Option, middle_of, options
+from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.numbers.thickeners import browning, thickeners
-from yellow_ladle.core.numbers.thickness import (
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.thickening.dosage import GOALS, Goal, Liquid, Option, middle_of, options
+from yellow_ladle.core.thickening.thickness import (
     Span,
     holds_milk,
     is_sour,
     places,
     thickness,
 )
-from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.piece import Word
 
 router = APIRouter(prefix="/thickening", tags=["thickening"], responses=PROBLEMS)

@@ -8,11 +8,11 @@ from pydantic import BaseModel, Field
 from yellow_ladle.api.ledger import TheLedger
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.routes.kitchen import Named
-from yellow_ladle.core.book import Book
-from yellow_ladle.core.day import day_reading
-from yellow_ladle.core.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.tools import Tool, known_name, tool_key
+from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.book.tool import Tool, known_name, tool_key
+from yellow_ladle.core.reading.day_traces import day_reading
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book_models import ToolPiece
 from yellow_ladle.files.conversion import as_piece, as_value
 from yellow_ladle.files.piece import Day, ItemId, Name

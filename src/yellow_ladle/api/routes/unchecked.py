@@ -6,15 +6,15 @@ from pydantic import BaseModel
 from yellow_ladle.api.ledger import TheBook, TheLedger
 from yellow_ladle.api.problems import PROBLEMS
 from yellow_ladle.api.routes.kitchen import Named
-from yellow_ladle.core.ages import run_out_certificates, second_looks
-from yellow_ladle.core.diets import diets
-from yellow_ladle.core.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.giving import contradictions
-from yellow_ladle.core.goods import goods
-from yellow_ladle.core.holding import Held, held
-from yellow_ladle.core.levels import LevelWord
-from yellow_ladle.core.need import Need
-from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.carrying.label_sources import contradictions
+from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
+from yellow_ladle.core.larder.starting_points import goods
+from yellow_ladle.core.larder.unchecked import Held, held
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.vocabulary.diets import diets
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book_models import NeedPiece
 from yellow_ladle.files.conversion import as_piece, as_value
 from yellow_ladle.store.standing import Now

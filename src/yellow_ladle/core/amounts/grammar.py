@@ -13,7 +13,7 @@ from unicodedata import normalize
 
 from yellow_ladle.core.amounts.number_words import ARTICLES, part_at, times_at
 from yellow_ladle.core.amounts.numerals import GLYPHS, number_at
-from yellow_ladle.core.units import Spoons, Unit, shipped_units
+from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 
 LONGEST = 400
 """Signs in one line of a recipe; anything longer is not one."""

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from yellow_ladle.core.units import Unit, shipped_units
+from yellow_ladle.core.vocabulary.units import Unit, shipped_units
 
 
 @dataclass(frozen=True, slots=True)

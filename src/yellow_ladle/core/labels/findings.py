@@ -13,7 +13,7 @@ from yellow_ladle.core.labels.proposals import (
     Proposal,
     Word,
 )
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.vocabulary.levels import Level
 
 
 class Findings:

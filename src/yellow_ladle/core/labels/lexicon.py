@@ -6,7 +6,7 @@ from functools import cache
 from importlib.resources import files
 
 from yellow_ladle.core.labels.letters import words as words_of
-from yellow_ladle.core.tables import Table, rows, section, table, words
+from yellow_ladle.core.vocabulary.toml import Table, rows, section, table, words
 
 ANY = "any"
 PHRASES = (

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.vocabulary.levels import Level
 
 LONGEST = 100_000
 """Letters of the longest text that is read."""

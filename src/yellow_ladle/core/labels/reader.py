@@ -42,8 +42,8 @@ from yellow_ladle.core.labels.proposals import (
 )
 from yellow_ladle.core.labels.turns import Turn, opens_a_sentence, turns
 from yellow_ladle.core.labels.vocabulary import unknown_words
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.regimes import regimes
+from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.vocabulary.regimes import regimes
 
 USUAL_REGIME = "eu-14"
 LISTING = ("ingredients", "contains", "apart")

@@ -11,13 +11,13 @@ from dataclasses import dataclass
 from threading import Lock
 
 from yellow_ladle.core.amounts.weighing import weigh
-from yellow_ladle.core.book import Book, Line, Preparation, Yield, owner_of
-from yellow_ladle.core.cycles import inputs_of
-from yellow_ladle.core.family import bases_first
+from yellow_ladle.core.book.book import Book, Line, Preparation, Yield, owner_of
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.carrying.cycles import inputs_of
+from yellow_ladle.core.carrying.graph import bases_first
 from yellow_ladle.core.numbers.recorded import in_a_gram
 from yellow_ladle.core.numbers.retention import retained
 from yellow_ladle.core.numbers.thickeners import browned
-from yellow_ladle.core.product import Product
 
 CARRIED = ("salt", "alcohol", "so2", "starch")
 """What is carried, in this order: grams, but milligrams of SO2, and starch in grams of flour."""

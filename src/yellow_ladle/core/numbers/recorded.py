@@ -1,8 +1,8 @@
 """What is recorded of a product, as grams in a gram of it."""
 
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.numbers.retention import ETHANOL_G_PER_ML
 from yellow_ladle.core.numbers.thickeners import thickener_of
-from yellow_ladle.core.product import Product
 
 Recorded = tuple[float | None, float | None, float | None, float]
 

@@ -3,7 +3,7 @@
 from functools import cache
 from itertools import pairwise
 
-from yellow_ladle.core.tables import number, numbers, table
+from yellow_ladle.core.vocabulary.toml import number, numbers, table
 
 ETHANOL_G_PER_ML = 0.789
 """Density of ethanol at 20 °C."""

@@ -1,7 +1,7 @@
 """Salt before anyone seasons, and what a pinch more does."""
 
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
-from yellow_ladle.core.units import shipped_units
+from yellow_ladle.core.vocabulary.units import shipped_units
 
 _PLACE = CARRIED.index("salt")
 

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from yellow_ladle.core.book import owner_of
+from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.numbers.balance import CARRIED, Balance, portions_of
 
 

@@ -3,12 +3,12 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from yellow_ladle.core.book import Book, owner_of
-from yellow_ladle.core.levels import Level
+from yellow_ladle.core.book.book import Book, owner_of
+from yellow_ladle.core.carrying.paths import Source
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
-from yellow_ladle.core.regimes import regimes
-from yellow_ladle.core.sources import Source
-from yellow_ladle.core.yields import excess
+from yellow_ladle.core.numbers.yields import excess
+from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.vocabulary.regimes import regimes
 
 FLAG = "sulphites"
 _PLACE = CARRIED.index("so2")

@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from functools import cache
 from typing import Literal, TypeAlias, cast
 
-from yellow_ladle.core.book import Preparation
-from yellow_ladle.core.tables import number, numbers, rows, section, table, words
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.vocabulary.toml import number, numbers, rows, section, table, words
 
 Form: TypeAlias = Literal["roux", "slurry", "blend"]
 

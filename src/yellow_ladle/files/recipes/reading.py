@@ -10,7 +10,7 @@ from collections.abc import Iterator
 from itertools import islice
 from typing import Any
 
-from yellow_ladle.core.fault import BookRefused, Fault
+from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.files.recipes.plain import json_blocks, plain
 from yellow_ladle.files.recipes.values import Recipe, RecipeLine, RecipeStep
 

@@ -3,11 +3,11 @@
 from dataclasses import dataclass
 
 from yellow_ladle.core.amounts.grammar import Understood, understand
-from yellow_ladle.core.book import Book, Line, Preparation, Step, Yield
-from yellow_ladle.core.ids import free_id
-from yellow_ladle.core.levels import Level
-from yellow_ladle.core.matching import Match, Names, names_of, role_of, sure
-from yellow_ladle.core.product import Product
+from yellow_ladle.core.book.book import Book, Line, Preparation, Step, Yield
+from yellow_ladle.core.book.ids import free_id
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.larder.matching import Match, Names, names_of, role_of, sure
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.recipes.values import Recipe
 
 KINDS = {

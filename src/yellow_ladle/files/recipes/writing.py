@@ -3,10 +3,10 @@
 import json
 from typing import Any
 
-from yellow_ladle.core.book import Preparation
-from yellow_ladle.core.fitting import Verdict
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.numbers.balance import portions_of
-from yellow_ladle.core.reading import Reading
+from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.files.card_text import amount_text, line_text
 
 CONTEXT = "https://schema.org"

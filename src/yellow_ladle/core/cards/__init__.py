@@ -1,0 +1,1 @@
+"""Rules about recipe cards: versions, comparison, merging, scaling, words in their texts."""

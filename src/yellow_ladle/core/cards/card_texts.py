@@ -1,0 +1,172 @@
+"""A card's texts after its lines were swapped: what went out is named no more.
+
+Words that name an item which goes are replaced by the name of what takes its place; where nothing
+does, the text says to leave it out.
+"""
+
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+from yellow_ladle.core.book.book import Book, Preparation, used_item
+from yellow_ladle.core.cards.card_names import (
+    Names,
+    Span,
+    called,
+    names_of,
+    run_of,
+    spoken_in,
+    taken_back,
+)
+from yellow_ladle.core.labels.letters import Token
+from yellow_ladle.core.labels.lexicon import Key, Lexicon
+from yellow_ladle.core.vocabulary.classes import known_classes
+
+INSTEAD_OF = "Instead of "
+ARTICLES = ("the", "a", "an")
+JOINING = ("and", "with", "of", "on", "in")
+
+
+def short_name(book: Book, item: str) -> str:
+    """What a step calls an item: bought goods by what they are, without the words of a brand."""
+    product = book.products.get(item)
+    if product is None or product.class_ not in known_classes() or product.class_ == "other":
+        return book.name(item)
+    return product.class_.replace("-", " ")
+
+
+@dataclass(frozen=True)
+class Renaming:
+    """What the texts of one card call the items that go, and those that stay.
+
+    `gone` gives per name the new item's name, None where the line is left out. `new` are the names
+    of what comes in: "rice flour" holds the word of the flour that went, and is another thing.
+    """
+
+    spoken: Lexicon
+    gone: Mapping[Key, str | None]
+    stays: frozenset[Key]
+    new: frozenset[Key]
+    items: Mapping[str, str | None]
+
+    @classmethod
+    def of(
+        cls,
+        book: Book,
+        made: Preparation,
+        to: Mapping[str, str | None],
+        renamed: Mapping[str, str] | None = None,
+    ) -> "Renaming":
+        """The renaming of a card whose items are replaced by others, or left out (None).
+
+        `renamed`: pots that keep their place and get another name.
+        """
+        renamed = renamed or {}
+        items = [line.item for line in made.lines]
+        kept = [item for item in items if item not in to and item not in renamed]
+        stays = {name for item in kept for name in names_of(book, item)}
+        names = {item: None if new is None else short_name(book, new) for item, new in to.items()}
+        gone: dict[Key, str | None] = {}
+        for item, told in {**names, **renamed}.items():
+            for name in names_of(book, item):
+                gone.setdefault(name, told)
+        coming = {name for new in to.values() if new for name in names_of(book, new)}
+        coming |= {name for new in renamed.values() for name in called(new)}
+        return cls(spoken_in(made), gone, frozenset(stays), frozenset(coming), {**names, **renamed})
+
+    def new_name(self, use: str) -> str | None:
+        """The name of what takes the place of an item that a step uses."""
+        return self.items.get(used_item(use))
+
+    def text(self, text: str) -> str:
+        """A text with the new names in it."""
+        return _told(text, list(self._named(run_of(text))), self._replaced)
+
+    def name(self, name: str) -> str:
+        """A card's name with the new names in it; what is left out is not named at all."""
+        return named_without(
+            _told(
+                name,
+                [span for span in self._named(run_of(name)) if self.gone[span.name]],
+                self._replaced,
+            ),
+            lambda run: [span for span in self._named(run) if self.gone[span.name] is None],
+        )
+
+    def _replaced(self, text: str, run: Sequence[Token], span: Span) -> tuple[int, str]:
+        return in_place_of(text, run, span.first, span.end, self.gone[span.name])
+
+    def names_what_is_gone(self, text: str) -> bool:
+        """Whether a text still names something that went out, and does not take it back.
+
+        A word that the new item has in its name as well is that one's.
+        """
+        return any(span.name not in self.new for span in self._named(run_of(text)))
+
+    @cached_property
+    def _known(self) -> Names:
+        return Names((*self.stays, *self.new, *self.gone), self.spoken)
+
+    def _named(self, run: Sequence[Token]) -> Iterator[Span]:
+        """Where some tokens name what is gone, and are no other item's name."""
+        for span in self._known.spans(run):
+            goes = span.name in self.gone and span.name not in self.stays
+            if goes and not taken_back(run, span.first):
+                yield span
+
+
+def in_place_of(
+    text: str, run: Sequence[Token], first: int, end: int, new: str | None
+) -> tuple[int, str]:
+    """Where the words from `first` to `end` begin, and what stands there instead.
+
+    Without a new name the text says to leave them out, their article with them.
+    """
+    words = text[run[first].start : run[end - 1].end]
+    has_article = new is None and first > 0 and run[first - 1].text in ARTICLES
+    start = run[first - has_article].start
+    if new is None:
+        leave = "Leave" if text[start : start + 1].isupper() else "leave"
+        return start, f"({leave} out the {words.lower()})"
+    return start, (new[:1].upper() if words[:1].isupper() else new[:1].lower()) + new[1:]
+
+
+def named_without(name: str, wanted: Callable[[Sequence[Token]], Sequence[Span]]) -> str:
+    """A card's name without some of its words, nor the word that joined them to the others."""
+    run = run_of(name)
+    dropped: set[int] = set()
+    for span in wanted(run):
+        first, end = span.first, span.end
+        joined = _joins(run, first - 1)
+        if joined:
+            first -= 1
+        elif first == 0 and _joins(run, end):
+            end += 1
+        dropped.update(range(first, end))
+    if not dropped:
+        return name
+    told, last = "", 0
+    for place, token in enumerate(run):
+        if place in dropped:
+            told, last = told.rstrip() + " ", token.end
+        else:
+            told, last = told + name[last : token.end].lstrip() + " ", token.end
+    told = (told.rstrip() + name[last:]).replace(" ,", ",").strip(" ,-")
+    return told[:1].upper() + told[1:]
+
+
+def _joins(run: Sequence[Token], place: int) -> bool:
+    return 0 <= place < len(run) and (run[place].text in JOINING or run[place].text == ",")
+
+
+def _told(
+    text: str,
+    found: Sequence[Span],
+    instead: Callable[[str, Sequence[Token], Span], tuple[int, str]],
+) -> str:
+    """A text with some spans of its words told otherwise."""
+    run, told = run_of(text), text
+    for span in reversed(found):
+        start, words = instead(text, run, span)
+        told = told[:start] + words + told[run[span.end - 1].end :]
+    return told

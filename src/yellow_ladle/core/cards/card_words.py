@@ -1,0 +1,100 @@
+"""The words of a card against its lines: what its texts name and no line brings.
+
+A step that says "melt the butter" on a card without butter puts it back into the pot, whatever the
+flags say.
+"""
+
+from collections.abc import Collection, Iterator
+from dataclasses import dataclass
+from functools import lru_cache
+
+from yellow_ladle.core.book.book import Preparation, by_product_item
+from yellow_ladle.core.cards.card_names import Names, names_of, run_of, taken_back
+from yellow_ladle.core.labels.finding import Hit, hits
+from yellow_ladle.core.labels.languages import language_of
+from yellow_ladle.core.labels.letters import words as words_of
+from yellow_ladle.core.labels.lexicon import Key, Lexicon, lexicon
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.vocabulary.levels import Level
+
+
+@dataclass(frozen=True, slots=True)
+class CardWord:
+    """Words of a card that name something which no line brings.
+
+    `step` counts the steps from 0, None for the name and the lines' notes. `flags` are those of the
+    word that the preparation does not contain.
+    """
+
+    item: str
+    step: int | None
+    text: str
+    flags: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class NamedFood:
+    """Words of a text, by their first and last letters' places, and the flags of what they name."""
+
+    start: int
+    end: int
+    flags: tuple[str, ...]
+
+
+def card_words(reading: Reading) -> list[CardWord]:
+    """What the cards of a book name and no line brings, in the order of ids and steps.
+
+    Retired cards and ways that are not in use are left out, and so are words that somebody has said
+    are not in it.
+    """
+    found: list[CardWord] = []
+    for id in sorted(reading.book.preparations):
+        made = reading.book.preparations[id]
+        if made.retired is None:
+            found += words_of_card(reading, made)
+    return found
+
+
+def words_of_card(reading: Reading, made: Preparation) -> list[CardWord]:
+    """What one card names and none of its lines brings."""
+    texts: list[tuple[int | None, str]] = [(None, made.name)]
+    texts += [(None, line.note) for line in made.lines]
+    for number, entry in enumerate(made.method):
+        texts += [(number, text) for text in (entry.text, entry.cue, entry.caution) if text]
+    if not any(text for _, text in texts):
+        return []
+    spoken = lexicon(language_of([token for _, text in texts for token in run_of(text)]))
+    refused = {words_of(word) for word in made.not_in_it}
+    yielded = [by_product_item(made.id, part.id) for part in made.by_products]
+    items = (*(line.item for line in made.lines), *yielded)
+    known = Names((name for item in items for name in names_of(reading.book, item)), spoken)
+    found: dict[tuple[int | None, str], CardWord] = {}
+    for step, text in texts:
+        for named in named_foods(spoken, text, known, refused):
+            held = reading.levels(made.id)
+            new = tuple(flag for flag in named.flags if held.get(flag) is not Level.CONTAINS)
+            words = text[named.start : named.end]
+            if new:
+                found.setdefault((step, words), CardWord(made.id, step, words, new))
+    return sorted(found.values(), key=lambda word: -1 if word.step is None else word.step)
+
+
+@lru_cache(maxsize=4_096)
+def _foods(language: str, text: str) -> tuple[Hit, ...]:
+    """The foods that a text names; the same texts are asked for plan after plan."""
+    found = hits(lexicon(language), run_of(text))
+    return tuple(hit for hit in found if hit.entry.contains and not hit.slip)
+
+
+def named_foods(
+    spoken: Lexicon, text: str, known: Names, refused: Collection[Key] = ()
+) -> Iterator[NamedFood]:
+    """The words of a text that name a food which is none of the card's own items."""
+    run = run_of(text)
+    taken = {place for span in known.spans(run) for place in range(span.first, span.end)}
+    for hit in _foods(spoken.id, text):
+        places = range(hit.first, hit.last + 1)
+        if any(place in taken for place in places) or taken_back(run, hit.first):
+            continue
+        if tuple(run[place].text for place in places) not in refused:
+            yield NamedFood(run[hit.first].start, run[hit.last].end, hit.entry.contains)

@@ -1,0 +1,183 @@
+"""Two people on one card: their changes put together, line by line and step by step."""
+
+from collections.abc import Callable, Collection, Sequence
+from dataclasses import dataclass, fields, replace
+from typing import TypeVar
+
+from yellow_ladle.core.book.book import ByProduct, Line, Preparation, Step, Way
+from yellow_ladle.core.book.pan import Batch
+from yellow_ladle.core.book.product import Evidence
+from yellow_ladle.core.cards.align import aligned
+from yellow_ladle.core.vocabulary.field_words import shown, word_of
+from yellow_ladle.core.vocabulary.levels import Level
+
+Entry = TypeVar("Entry", Line, Step, ByProduct, Way, Batch)
+Value = TypeVar("Value")
+_APART = ("lines", "method", "by_products", "ways", "batches", "statements", "evidence")
+
+
+@dataclass(frozen=True, slots=True)
+class Merge:
+    """Both together. `conflicts` tell where both changed the same thing: mine was kept there."""
+
+    preparation: Preparation
+    conflicts: tuple[str, ...]
+
+
+def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
+    """What both made of a card that they began from; nothing that either added is lost."""
+    conflicts: list[str] = []
+    plain = {}
+    for entry in fields(Preparation):
+        if entry.name in _APART:
+            continue
+        name = entry.name
+        was, here, there = (getattr(card, name) for card in (base, mine, theirs))
+        plain[name] = _one(was, here, there, f"the card's {word_of(entry)}", conflicts)
+    lines = _list(
+        base.lines, mine.lines, theirs.lines, lambda line: line.item, "the line", conflicts
+    )
+    method = _list(
+        base.method, mine.method, theirs.method, lambda step: step.text, "the step", conflicts
+    )
+    parts = _list(
+        base.by_products,
+        mine.by_products,
+        theirs.by_products,
+        lambda part: part.id,
+        "the by-product",
+        conflicts,
+    )
+    ways = _list(base.ways, mine.ways, theirs.ways, lambda way: way.name, "the way", conflicts)
+    batches = _list(base.batches, mine.batches, theirs.batches, shown, "the batch", conflicts)
+    stated = _statements(base, mine, theirs, conflicts)
+    return Merge(
+        replace(
+            mine,
+            **plain,
+            lines=lines,
+            method=method,
+            by_products=parts,
+            ways=ways,
+            batches=batches,
+            statements=stated,
+            evidence=_evidence(base, mine, theirs, stated),
+        ),
+        tuple(conflicts),
+    )
+
+
+def _statements(
+    base: Preparation, mine: Preparation, theirs: Preparation, conflicts: list[str]
+) -> dict[str, Level]:
+    """Both people's statements; where both changed one, the higher level, as it is the safer."""
+    found: dict[str, Level] = {}
+    for flag in dict.fromkeys((*base.statements, *mine.statements, *theirs.statements)):
+        was, here, there = (card.statements.get(flag) for card in (base, mine, theirs))
+        level = there if here == was else here
+        if was not in (here, there) and here != there:
+            level = max(each for each in (here, there) if each is not None)
+            conflicts.append(f"Both stated {flag}: the higher level, {level.word}, was kept.")
+        if level is not None:
+            found[flag] = level
+    return found
+
+
+def _evidence(
+    base: Preparation, mine: Preparation, theirs: Preparation, stated: Collection[str]
+) -> dict[str, Evidence]:
+    """What is known of each statement that is left: theirs where only they changed it."""
+    found: dict[str, Evidence] = {}
+    for flag in dict.fromkeys((*theirs.evidence, *mine.evidence)):
+        was, here, there = (card.evidence.get(flag) for card in (base, mine, theirs))
+        why = there if here == was else here
+        if why is not None and (flag in stated or flag == "otherwise"):
+            found[flag] = why
+    return found
+
+
+def _one(was: Value, here: Value, there: Value, what: str, conflicts: list[str]) -> Value:
+    if here == was:
+        return there
+    if there not in (was, here):
+        conflicts.append(f"Both changed {what}: yours was kept, theirs was {shown(there)}.")
+    return here
+
+
+def _list(
+    base: Sequence[Entry],
+    mine: Sequence[Entry],
+    theirs: Sequence[Entry],
+    ident: Callable[[Entry], str],
+    what: str,
+    conflicts: list[str],
+) -> tuple[Entry, ...]:
+    old = [ident(entry) for entry in base]
+    my_origin = aligned(old, [ident(entry) for entry in mine])
+    their_origin = aligned(old, [ident(entry) for entry in theirs])
+    my_place = {at: n for n, at in enumerate(my_origin) if at is not None}
+    their_place = {at: n for n, at in enumerate(their_origin) if at is not None}
+    result: list[tuple[int | None, Entry]] = []
+    for entry, at in zip(mine, my_origin, strict=True):
+        told = f"{what} {ident(entry)}"
+        if at is None:
+            if not any(entry == other for other in _new(theirs, their_origin)):
+                result.append((None, entry))
+        elif at in their_place:
+            result.append((at, _fields(base[at], entry, theirs[their_place[at]], told, conflicts)))
+        elif entry != base[at]:
+            conflicts.append(f"They took out {told}, which you changed: it was kept.")
+            result.append((at, entry))
+    for n, (entry, at) in enumerate(zip(theirs, their_origin, strict=True)):
+        told = f"{what} {ident(entry)}"
+        if at is None:
+            result.insert(_after(result, their_origin[:n]), (None, entry))
+        elif at not in my_place and entry != base[at]:
+            conflicts.append(f"You took out {told}, which they changed: it was kept.")
+            result.insert(_after(result, their_origin[:n]), (at, entry))
+    return tuple(entry for _, entry in _ordered(result, my_origin, their_origin))
+
+
+def _new(entries: Sequence[Entry], origin: Sequence[int | None]) -> list[Entry]:
+    return [entry for entry, at in zip(entries, origin, strict=True) if at is None]
+
+
+def _after(result: Sequence[tuple[int | None, Entry]], before: Sequence[int | None]) -> int:
+    """Where an entry of theirs goes: behind the last of those that stand before it there."""
+    for at in reversed(before):
+        for place, (origin, _) in enumerate(result):
+            if at is not None and origin == at:
+                return place + 1
+    return 0 if not before else len(result)
+
+
+def _ordered(
+    result: list[tuple[int | None, Entry]],
+    my_origin: Sequence[int | None],
+    their_origin: Sequence[int | None],
+) -> list[tuple[int | None, Entry]]:
+    """In their order where only they moved something; new entries stay behind their neighbours."""
+    mine = [at for at in my_origin if at is not None]
+    theirs = [at for at in their_origin if at is not None]
+    if mine != sorted(mine) or theirs == sorted(theirs):
+        return result
+    rank = {at: n for n, at in enumerate(theirs)}
+    keyed, last = [], -1.0
+    for number, (at, entry) in enumerate(result):
+        last = float(rank[at]) if at in rank else last + 0.001
+        keyed.append((last, number, at, entry))
+    return [(at, entry) for _, _, at, entry in sorted(keyed, key=lambda row: row[:2])]
+
+
+def _fields(was: Entry, here: Entry, there: Entry, what: str, conflicts: list[str]) -> Entry:
+    changed = {
+        entry.name: _one(
+            getattr(was, entry.name),
+            getattr(here, entry.name),
+            getattr(there, entry.name),
+            f"{word_of(entry)} of {what}",
+            conflicts,
+        )
+        for entry in fields(was)
+    }
+    return replace(here, **changed)

@@ -1,0 +1,180 @@
+"""What a product gives of itself: its own label, its makers', and what its bag was filled with."""
+
+from collections.abc import Collection, Iterator, Mapping
+from dataclasses import dataclass, replace
+
+from yellow_ladle.core.book.book import Book, owner_of
+from yellow_ladle.core.book.product import (
+    MAX_ALCOHOL_FREE,
+    MAX_SULPHITE_FREE,
+    Addition,
+    Evidence,
+    Paper,
+    Product,
+    Statements,
+)
+from yellow_ladle.core.carrying.masks import Layout
+from yellow_ladle.core.vocabulary.classes import grape_wine_classes, known_classes
+from yellow_ladle.core.vocabulary.diets import ORIGIN
+from yellow_ladle.core.vocabulary.levels import Level
+
+ANIMALS = ("pork", "beef", "fish")
+"""Of these a gelatine may say that it is."""
+PLAIN_FOOD = "plain_food"
+MEASURED = (
+    ("alcohol", "abv_percent", MAX_ALCOHOL_FREE),
+    ("sulphites", "so2_mg_per_kg", MAX_SULPHITE_FREE),
+)
+"""Flags with a number of their own, and the amount above which they are contained."""
+
+
+@dataclass(frozen=True, slots=True)
+class Said:
+    """One voice among those that speak for a product. `by` is a maker's id, else empty.
+
+    `grape_wine`: whether what it speaks for is of grapes as wine is.
+    """
+
+    by: str
+    statements: Statements
+    otherwise: Level
+    certificates: tuple[str, ...]
+    evidence: Mapping[str, Evidence]
+    grape_wine: bool = False
+
+    def level(self, flag: str) -> Level:
+        """What it says of a flag."""
+        return self.statements.get(flag, self.otherwise)
+
+
+@dataclass(frozen=True, slots=True)
+class Contradiction:
+    """A label and another record of the same product that cannot both be right.
+
+    `level` is what the label says of the flag, `reads` what therefore counts. `against` names the
+    other record: a number of the product by its field, or `class`.
+    """
+
+    product: str
+    by: str
+    flag: str
+    level: Level
+    reads: Level
+    against: str
+
+
+def voices(product: Product, on: str | None) -> list[Said]:
+    """Every label that counts on a day (ISO date; with None no certificate has run out)."""
+    wine = product.class_ in grape_wine_classes()
+    own = held(product.certificates, product.papers, on)
+    otherwise = Level.FREE if product.makers else product.otherwise
+    found = [Said("", product.statements, otherwise, own, product.evidence, wine)]
+    for maker in product.counted_makers:
+        certificates = held(maker.certificates, maker.papers, on)
+        label = (maker.statements, maker.otherwise, certificates, maker.evidence)
+        found.append(Said(maker.id, *label, wine))
+    if product.makers:
+        # Of the makers each holds its own certificate; the product's own label only adds flags.
+        found[0] = replace(found[0], grape_wine=False)
+    return found
+
+
+def said(product: Product, on: str | None, book: Book) -> list[Said]:
+    """Every voice that counts on a day, raised where records contradict each other."""
+    found: list[Said] = []
+    for voice in voices(product, on):
+        raised = {entry.flag: entry.reads for entry in _contradicted(product, voice, book)}
+        found.append(replace(voice, statements={**voice.statements, **raised}) if raised else voice)
+    return [*found, *(_added(entry, book) for entry in _additions(product))]
+
+
+def contradictions(book: Book, on: str | None) -> list[Contradiction]:
+    """Every pair of records of one product that cannot both be right, in the order of ids."""
+    return [
+        found
+        for product in book.products.values()
+        for voice in voices(product, on)
+        for found in _contradicted(product, voice, book)
+    ]
+
+
+def _contradicted(product: Product, voice: Said, book: Book) -> Iterator[Contradiction]:
+    speaks = bool(voice.by) or not product.makers
+    measured = {
+        flag: field for flag, field, most in MEASURED if (getattr(product, field) or 0) > most
+    }
+    for flag, field in measured.items():
+        level = voice.level(flag)
+        if speaks and level < Level.CONTAINS:
+            yield Contradiction(product.id, voice.by, flag, level, Level.CONTAINS, field)
+    usual = known_classes().get(product.class_)
+    rest = voice.evidence.get("otherwise")
+    if not speaks or usual is None or rest is None or rest.kind != PLAIN_FOOD:
+        return
+    if voice.otherwise is not Level.FREE:
+        return
+    spoken_of = {flag for entry in _additions(product) for flag in entry.statements}
+    spoken_of |= {*voice.statements, *measured}
+    for flag in sorted((usual.has & book.flag_ids) - spoken_of):
+        yield Contradiction(product.id, voice.by, flag, Level.FREE, Level.UNCHECKED, "class")
+
+
+def _additions(product: Product) -> tuple[Addition, ...]:
+    return product.bag.additions if product.bag else ()
+
+
+def _added(entry: Addition, book: Book) -> Said:
+    """What something put into a bag carried then; unchecked where nobody knows what it was."""
+    known = owner_of(entry.item) in book.products or owner_of(entry.item) in book.preparations
+    item = book.products.get(entry.item)
+    return Said(
+        "",
+        entry.statements,
+        Level.FREE if known or entry.statements else Level.UNCHECKED,
+        entry.certificates,
+        {},
+        item is not None and item.class_ in grape_wine_classes(),
+    )
+
+
+def own_level(product: Product, flag: str, book: Book) -> Level:
+    """The highest level that any voice gives a flag; what the contents carry comes on top."""
+    return max(voice.level(flag) for voice in said(product, None, book))
+
+
+def voice_mask(layout: Layout, product: Product, voice: Said) -> int:
+    """What one voice says of a product, packed, with the marks of what it lacks."""
+    certificates = voice.certificates
+    if product.class_ == "gelatine" and product.bag is None and not product.parts:
+        named = (voice.statements.get(animal, Level.FREE) for animal in ANIMALS)
+        certificates += (ORIGIN,) if Level.CONTAINS in named else ()
+    wine = voice.grape_wine
+    return layout.mask(voice.statements, voice.otherwise, certificates, grape_wine=wine)
+
+
+def product_mask(layout: Layout, product: Product, on: str | None, book: Book) -> int:
+    """The mask of a product by its own labels, without its contents."""
+    mask = 0
+    for voice in said(product, on, book):
+        mask |= voice_mask(layout, product, voice)
+    return mask
+
+
+def held(
+    certificates: Collection[str], papers: Mapping[str, Paper], on: str | None
+) -> tuple[str, ...]:
+    """The certificates that still hold on a day: one that has run out counts no more."""
+    return tuple(kind for kind in certificates if not run_out(papers.get(kind), on))
+
+
+def run_out(paper: Paper | None, on: str | None) -> bool:
+    """Whether a paper's last day lies before a day."""
+    return bool(paper and paper.expires and on is not None and paper.expires < on)
+
+
+def last_day(product: Product, certificate: str, on: str | None) -> str | None:
+    """The day after which a certificate of the product, or of a maker, stopped counting."""
+    shown = (product.papers, *(maker.papers for maker in product.counted_makers))
+    papers = (voice.get(certificate) for voice in shown)
+    gone = [str(paper.expires) for paper in papers if paper and run_out(paper, on)]
+    return max(gone, default=None)

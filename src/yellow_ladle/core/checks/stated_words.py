@@ -1,0 +1,39 @@
+"""What a card's own words state once it is recorded and nobody has refused them."""
+
+from dataclasses import replace
+
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.product import Evidence
+from yellow_ladle.core.cards.card_words import words_of_card
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.update import Change, applied, reread
+from yellow_ladle.core.vocabulary.levels import Level
+
+METHOD = "method"
+"""The evidence of a statement that a card's own words make."""
+
+
+def stated_by_words(reading: Reading, made: Preparation, on: str | None = None) -> Preparation:
+    """A card as it is recorded: what its words name and nobody refused is unchecked in it.
+
+    A statement that an earlier version's words made is gone with them. A card that cannot stand is
+    given back as it is, to be refused for what is wrong with it.
+    """
+    before = {flag for flag, why in made.evidence.items() if why.kind == METHOD}
+    plain = replace(
+        made,
+        statements={f: level for f, level in made.statements.items() if f not in before},
+        evidence={flag: why for flag, why in made.evidence.items() if flag not in before},
+    )
+    change = Change(preparations=(plain,))
+    if change_faults(applied(reading.book, change), change):
+        return made
+    after = reread(reading, change).reading
+    named = {flag for word in words_of_card(after, plain) for flag in word.flags}
+    new = [flag for flag in after.layout.bits if flag in named and flag not in plain.statements]
+    return replace(
+        plain,
+        statements={**plain.statements, **dict.fromkeys(new, Level.UNCHECKED)},
+        evidence={**plain.evidence, **dict.fromkeys(new, Evidence(METHOD, on))},
+    )

@@ -1,0 +1,1 @@
+"""What a change would do, and how it is told."""

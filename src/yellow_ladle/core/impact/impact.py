@@ -1,0 +1,152 @@
+"""What a change would do, pot by pot and flag by flag, before anyone records it."""
+
+from dataclasses import dataclass
+
+from yellow_ladle.core.book.book import Book, Preparation, owner_of
+from yellow_ladle.core.book.product import figures
+from yellow_ladle.core.carrying.suitability import Verdict
+from yellow_ladle.core.impact.numbers import NumberRipple, number_ripple
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.update import Change, reread
+from yellow_ladle.core.vocabulary.levels import Level
+
+_POURED = ("yield_", "kind", "class_", "colour", "density_g_per_ml", "portions")
+
+
+@dataclass(frozen=True, slots=True)
+class FlagRipple:
+    """One flag of one item, before and after. `tool_trace`: afterwards only own tools leave it."""
+
+    flag: str
+    before: Level
+    after: Level
+    tool_trace: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class DietRipple:
+    """One diet's verdict on one item, before and after; None where the item is not there."""
+
+    diet: str
+    before: Verdict | None
+    after: Verdict | None
+
+
+@dataclass(frozen=True, slots=True)
+class ItemRipple:
+    """What changes in one preparation or by-product."""
+
+    item: str
+    name: str
+    kind: str
+    flags: tuple[FlagRipple, ...]
+    diets: tuple[DietRipple, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Ripple:
+    """Everything that changes, bases before plates; `numbers` move without any flag as well."""
+
+    items: tuple[ItemRipple, ...]
+    numbers: tuple[NumberRipple, ...] = ()
+
+    @property
+    def pots(self) -> int:
+        """How many preparations other than dishes change."""
+        return sum(item.kind != "dish" for item in self.items if "/" not in item.item)
+
+    @property
+    def plates(self) -> int:
+        """How many dishes change."""
+        return sum(item.kind == "dish" for item in self.items if "/" not in item.item)
+
+    def sentence(self) -> str:
+        """The ripple in a line: what changes, and by name where the names are few."""
+        if not self.items and self.numbers:
+            moved = [entry.name for entry in self.numbers]
+            return f"Changes no flag. Numbers move in {_some(moved)}."
+        if not self.items:
+            return "Changes no pot and no plate."
+        names = [item.name for item in self.items if "/" not in item.item]
+        counts = [_count(self.pots, "pot"), _count(self.plates, "plate")]
+        told = ", ".join(count for count in counts if count)
+        return f"Changes {told}: {_some(names)}."
+
+
+def ripple(before: Reading, change: Change) -> tuple[Reading, Ripple]:
+    """The reading after a change, and what differs from the one before."""
+    again = reread(before, change)
+    after = again.reading
+    made = [item for item in again.changed if item not in before.book.products]
+    made = [item for item in made if item not in after.book.products]
+    order = sorted(made, key=lambda item: (_tier(before, after, item), item))
+    items = tuple(_item(before, after, item) for item in order)
+    return after, Ripple(items, _numbers(before, after, change))
+
+
+def _numbers(before: Reading, after: Reading, change: Change) -> tuple[NumberRipple, ...]:
+    """The numbers that move; none are worked out where only labels changed."""
+    was = before.book
+    moved = [made.id for made in change.preparations if _poured(was, made)]
+    moved += [
+        product.id
+        for product in change.products
+        if product.id not in was.products or figures(product) != figures(was.products[product.id])
+    ]
+    moved += change.removed
+    if not moved:
+        return ()
+    reached = {*after.reached(moved), *before.reached(moved)}
+    order = sorted(reached, key=lambda item: (_tier(before, after, item), item))
+    return number_ripple(before.balance, after.balance, order)
+
+
+def _poured(was: Book, made: Preparation) -> bool:
+    old = was.preparations.get(made.id)
+    if old is None:
+        return True
+    return any(getattr(old, key) != getattr(made, key) for key in ("lines", *_POURED))
+
+
+def _item(before: Reading, after: Reading, item: str) -> ItemRipple:
+    book = after.book if item in after.masks else before.book
+    was = before.levels(item) if item in before.masks else {}
+    now = after.levels(item) if item in after.masks else {}
+    traces = after.tool_traces(item) if item in after.masks else frozenset()
+    flags = [
+        FlagRipple(
+            flag.id,
+            was.get(flag.id, Level.FREE),
+            now.get(flag.id, Level.FREE),
+            flag.id in traces,
+        )
+        for flag in after.book.flags
+    ]
+    held = before.verdicts(item) if item in before.masks else {}
+    holds = after.verdicts(item) if item in after.masks else {}
+    verdicts = [DietRipple(diet, held.get(diet), holds.get(diet)) for diet in held or holds]
+    return ItemRipple(
+        item,
+        book.name(item),
+        _kind(book, item),
+        tuple(flag for flag in flags if flag.before != flag.after),
+        tuple(verdict for verdict in verdicts if verdict.before != verdict.after),
+    )
+
+
+def _kind(book: Book, item: str) -> str:
+    return book.preparations[owner_of(item)].kind
+
+
+def _tier(before: Reading, after: Reading, item: str) -> int:
+    owner = owner_of(item)
+    return after.family.tiers.get(owner, before.family.tiers.get(owner, 0))
+
+
+def _some(names: list[str]) -> str:
+    more = f" and {len(names) - 4} more" if len(names) > 4 else ""
+    return f"{', '.join(names[:4])}{more}"
+
+
+def _count(number: int, thing: str) -> str:
+    return f"{number} {thing}{'s' if number != 1 else ''}" if number else ""

@@ -1,0 +1,1 @@
+"""Rules about bought goods: makers, certificates, bags, review dates, what is unchecked."""

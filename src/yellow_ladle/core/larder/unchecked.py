@@ -1,0 +1,110 @@
+"""What nobody has checked, and what it holds back: plates, and guests who wait for an answer."""
+
+from dataclasses import dataclass
+
+from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.carrying.label_sources import said, voice_mask
+from yellow_ladle.core.carrying.masks import Layout
+from yellow_ladle.core.reading.reading import Reading
+
+
+@dataclass(frozen=True, slots=True)
+class Held:
+    """Something with flags that nobody has checked.
+
+    `maker` names the maker whose label is unread. `plates` are the dishes that stand unchecked for
+    one of the flags, `frees` those among them that this alone keeps from being checked in full,
+    `needs` the open needs that cannot be answered before.
+    """
+
+    item: str
+    maker: str | None
+    flags: tuple[str, ...]
+    plates: tuple[str, ...]
+    frees: tuple[str, ...]
+    pots: int
+    needs: tuple[str, ...]
+
+
+def held(reading: Reading, needs: tuple[Need, ...] = ()) -> list[Held]:
+    """Everything unchecked, what a guest's need waits for first, then what holds most plates."""
+    layout, book = reading.layout, reading.book
+    givers = [*_products(reading), *_pots(reading)]
+    held_by: dict[str, int] = {}
+    for id, _, bits in givers:
+        held_by[id] = held_by.get(id, 0) | bits
+    open_plates = {
+        id: unchecked_bits(layout, reading.masks[id])
+        for id, made in book.preparations.items()
+        if made.kind == "dish"
+    }
+    blockers: dict[str, list[str]] = {}
+    below: dict[str, set[str]] = {id: reading.family.downstream([id]) for id in held_by}
+    for id, reached in below.items():
+        for plate in reached:
+            if open_plates.get(plate, 0) & held_by[id]:
+                blockers.setdefault(plate, []).append(id)
+    asked = {need.id: _bits_of(reading, need) for need in needs}
+    found = []
+    for id, maker, bits in givers:
+        plates = sorted(p for p in below[id] if open_plates.get(p, 0) & bits)
+        waiting = [
+            need
+            for need, wanted in asked.items()
+            if any(open_plates[p] & bits & wanted for p in plates)
+        ]
+        frees = [plate for plate in plates if blockers[plate] == [id]]
+        pots = sum(p not in open_plates for p in below[id])
+        flags = tuple(flag for flag, bit in layout.bits.items() if bits >> bit & 1)
+        found.append(Held(id, maker, flags, tuple(plates), tuple(frees), pots, tuple(waiting)))
+    return sorted(found, key=lambda e: (-len(e.needs), -len(e.plates), -e.pots, e.item))
+
+
+def unchecked_bits(layout: Layout, mask: int) -> int:
+    """The flags' bits that stand at unchecked, and not above."""
+    one_level = (1 << len(layout.bits)) - 1
+    return (mask >> layout.width) & ~mask & one_level
+
+
+def freed(before: Reading, after: Reading) -> list[str]:
+    """The dishes that nothing unchecked holds back any more."""
+    return [
+        id
+        for id, made in after.book.preparations.items()
+        if made.kind == "dish"
+        and id in before.masks
+        and unchecked_bits(before.layout, before.masks[id])
+        and not unchecked_bits(after.layout, after.masks[id])
+    ]
+
+
+def _products(reading: Reading) -> list[tuple[str, str | None, int]]:
+    """Each label with flags that it leaves unchecked: product, maker, bits."""
+    found: list[tuple[str, str | None, int]] = []
+    layout = reading.layout
+    for id, product in reading.book.products.items():
+        if not unchecked_bits(layout, reading.masks[id]):
+            continue
+        for voice in said(product, reading.on, reading.book):
+            mask = voice_mask(layout, product, voice)
+            if bits := unchecked_bits(layout, mask):
+                found.append((id, voice.by or None, bits))
+    return found
+
+
+def _pots(reading: Reading) -> list[tuple[str, str | None, int]]:
+    """Each pot that is unchecked by its own word, such as one without a card."""
+    layout = reading.layout
+    found: list[tuple[str, str | None, int]] = []
+    for id, made in reading.book.preparations.items():
+        own = layout.mask(made.statements, made.own_otherwise)
+        if bits := unchecked_bits(layout, own):
+            found.append((id, None, bits))
+    return found
+
+
+def _bits_of(reading: Reading, need: Need) -> int:
+    bits = reading.layout.of_flags(need.clear)
+    for diet in need.fit:
+        bits |= reading.fitter(diet).ruled_out | reading.fitter(diet).asked
+    return bits

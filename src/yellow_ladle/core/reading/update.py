@@ -1,0 +1,201 @@
+"""Changes to a book, and the re-reading of just what they reach."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, replace
+from heapq import heapify, heappop, heappush
+
+from yellow_ladle.core.book.book import Book, Line, Preparation, items_of, owner_of
+from yellow_ladle.core.book.product import Evidence, Product
+from yellow_ladle.core.carrying.graph import Family, items_of_lines
+from yellow_ladle.core.carrying.label_sources import product_mask
+from yellow_ladle.core.reading.reading import Reading, by_products_of, node_mask, read
+from yellow_ladle.core.vocabulary.levels import Level
+
+
+@dataclass(frozen=True, slots=True)
+class Change:
+    """Products and preparations as they are to be, and ids that are to go."""
+
+    products: tuple[Product, ...] = ()
+    preparations: tuple[Preparation, ...] = ()
+    removed: tuple[str, ...] = ()
+
+    @property
+    def written(self) -> list[str]:
+        """The ids that the change rewrites or adds."""
+        products = [product.id for product in self.products]
+        return [*products, *(preparation.id for preparation in self.preparations)]
+
+    @property
+    def ids(self) -> list[str]:
+        """Everything that the change rewrites, adds or removes."""
+        return [*self.written, *self.removed]
+
+
+@dataclass(frozen=True, slots=True)
+class Reread:
+    """The reading after a change, and the items whose mask is another than before."""
+
+    reading: Reading
+    changed: tuple[str, ...]
+
+
+def applied(book: Book, change: Change) -> Book:
+    """The book with a change made."""
+    products, preparations = dict(book.products), dict(book.preparations)
+    for id in change.removed:
+        products.pop(id, None)
+        preparations.pop(id, None)
+    products |= {product.id: product for product in change.products}
+    preparations |= {preparation.id: preparation for preparation in change.preparations}
+    return replace(book, products=products, preparations=preparations)
+
+
+def reread(before: Reading, change: Change, gone: Iterable[str] = ()) -> Reread:
+    """The reading after a change that is known to be sound, worked out for descendants only.
+
+    A descendant whose inputs come out as they were is not read again. Where tools are always
+    shared, any pot may reach any other, and the whole book is read.
+
+    `gone`: by-products that the change ends. What still names one is on the usual pot's, which
+    carries what it carried before.
+    """
+    book = applied(before.book, change)
+    usual = {**before.usual, **dict.fromkeys(gone, before)}
+    if any(tool.always_shared for tool in book.tools):
+        whole = read(book, before.on, usual)
+        return Reread(whole, _differing(before.masks, whole.masks))
+    family = _reshaped(before, change)
+    masks = dict(before.masks)
+    dropped: set[str] = set()
+    for id in (*(made.id for made in change.preparations), *change.removed):
+        old = before.book.preparations.get(id)
+        dropped.update(item for item in (items_of(old) if old else [id]) if item in masks)
+    for item in dropped:
+        del masks[item]
+    masks |= {item: reading.masks[item] for item, reading in usual.items()}
+    after = Reading(book, before.layout, family, masks, before.on, before.through, usual)
+    stirred: set[str] = set()
+    rewritten = {made.id for made in change.preparations}
+    for product in change.products:
+        if product.contents:
+            rewritten.add(product.id)
+            continue
+        mask = product_mask(before.layout, product, before.on, book)
+        if before.masks.get(product.id) != mask:
+            masks[product.id] = mask
+            stirred.add(product.id)
+    for id in _bags_of(book, change, before.book):
+        if book.products[id].contents:
+            rewritten.add(id)
+            continue
+        masks[id] = product_mask(before.layout, book.products[id], before.on, book)
+        if masks[id] != before.masks.get(id):
+            stirred.add(id)
+    _pour(after, before, masks, stirred, rewritten)
+    gone = {item for item in dropped if item not in masks}
+    return Reread(after, tuple(sorted(stirred | gone)))
+
+
+def _bags_of(book: Book, change: Change, before: Book) -> list[str]:
+    """The bags that hold something which the change makes known or unknown to the book."""
+    new = (id for id in change.written if id not in before.products)
+    touched = {*change.removed, *(id for id in new if id not in before.preparations)}
+    if not touched:
+        return []
+    return [
+        product.id
+        for product in book.products.values()
+        if product.bag and any(owner_of(e.item) in touched for e in product.bag.additions)
+    ]
+
+
+def _differing(before: Mapping[str, int], after: Mapping[str, int]) -> tuple[str, ...]:
+    return tuple(sorted(id for id in {*before, *after} if before.get(id) != after.get(id)))
+
+
+def _reshaped(before: Reading, change: Change) -> Family:
+    """The family after a change; the same one where nothing is made of other things than before."""
+    was, family = before.book, before.family
+    shapes: dict[str, tuple[str, ...]] = {}
+    gone = list(change.removed)
+    for made in change.preparations:
+        old = was.preparations.get(made.id)
+        if old is None or old.lines != made.lines:
+            shapes[made.id] = items_of_lines(made)
+    for product in change.products:
+        if product.contents != family.items.get(product.id, ()):
+            if product.contents:
+                shapes[product.id] = product.contents
+            else:
+                gone.append(product.id)
+    return family.after(shapes, gone) if shapes or gone else family
+
+
+def _pour(
+    after: Reading,
+    before: Reading,
+    masks: dict[str, int],
+    stirred: set[str],
+    rewritten: set[str],
+) -> None:
+    """Reads the rewritten and what the stirred go into, adding to both masks and stirred.
+
+    Bases come before what is built on them, and nothing is read whose inputs came out as they were.
+    """
+    tiers, users = after.family.tiers, after.family.users
+    waiting = [(tiers[id], id) for id in rewritten]
+    waiting += [(tiers[id], id) for item in stirred for id in users.get(item, ())]
+    heapify(waiting)
+    done: set[str] = set()
+    while waiting:
+        _, id = heappop(waiting)
+        if id in done:
+            continue
+        done.add(id)
+        mask = node_mask(after, id)
+        for item in after.family.items[id]:
+            mask |= masks[item]
+        changed = False
+        for item in (id, *by_products_of(after.book, id)):
+            if item in after.usual:
+                continue
+            masks[item] = mask
+            if before.masks.get(item) != mask:
+                stirred.add(item)
+                changed = True
+        for user in users.get(id, ()) if changed else ():
+            heappush(waiting, (tiers[user], user))
+
+
+def stating(
+    book: Book, item: str, flag: str, level: Level | None, evidence: Evidence | None = None
+) -> Change:
+    """The change that records one statement of a product or pot, or takes it back (None)."""
+    piece = book.products.get(item) or book.preparations[item]
+    statements = {id: at for id, at in piece.statements.items() if id != flag}
+    reasons = {id: why for id, why in piece.evidence.items() if id != flag}
+    if level is not None:
+        statements[flag] = level
+        if evidence is not None:
+            reasons[flag] = evidence
+    if isinstance(piece, Product):
+        return Change(products=(replace(piece, statements=statements, evidence=reasons),))
+    return Change(preparations=(replace(piece, statements=statements, evidence=reasons),))
+
+
+def with_lines(preparation: Preparation, lines: Iterable[tuple[int, Line | None]]) -> Preparation:
+    """A preparation with some lines replaced, or left out where the new line is None."""
+    new = dict(lines)
+    kept = [new.get(index, line) for index, line in enumerate(preparation.lines)]
+    return replace(preparation, lines=tuple(line for line in kept if line is not None))
+
+
+def choosing(preparation: Preparation, index: int) -> Preparation:
+    """A preparation with one alternative of a choice chosen over the others."""
+    name = preparation.lines[index].choice
+    lines = [
+        replace(line, chosen=n == index) if line.choice == name and name is not None else line
+        for n, line in enumerate(preparation.lines)
+    ]
+    return replace(preparation, lines=tuple(lines))

@@ -1,0 +1,1 @@
+"""Swap rules, goals and plans."""

@@ -1,0 +1,1 @@
+"""What a plan makes of the cards, where, and in which words."""

@@ -1,0 +1,80 @@
+"""A plan in one plain sentence for those who carry the plates."""
+
+from collections.abc import Collection, Sequence
+
+from yellow_ladle.core.book.book import Book, owner_of
+from yellow_ladle.core.book.tool import clean_name
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.item_names import short_name
+from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.vocabulary.diets import diets
+from yellow_ladle.core.vocabulary.levels import Level
+
+
+def floor_sentence(before: Reading, plan: Plan, goals: Goals) -> str:
+    """What the plate is without, what is made otherwise, and all that it now contains besides.
+
+    A flag that may be in it, or that nobody has checked, is told as such.
+    """
+    book = before.book
+    names = {flag.id: flag.name.lower() for flag in book.flags}
+    parts: list[str] = []
+    changed = plan.changed
+    for pot in dict.fromkeys(move.in_ for move in plan.moves):
+        here = [swap for swap in plan.swaps if swap.in_ == pot]
+        made = [_new(book, swap.to, changed) for swap in here if swap.to is not None]
+        without = [short_name(book, swap.from_) for swap in here if swap.to is None]
+        words = [f"made with {_and(made)}"] if made else []
+        words += [f"without {_and(without)}"] if without else []
+        tools = [
+            f"a {clean_name(move.tool, book.tools)}" for move in plan.cleaned if move.in_ == pot
+        ]
+        words += [f"goes through {_and(tools)}"] if tools else []
+        does = "" if not made and not without else "is "
+        parts.append(f"{_the(book.name(pot))} {does}{' and '.join(words)}")
+    usual = _the(plan.after.book.name(plan.item))
+    told = "; ".join(parts) if parts else f"{usual} is as usual"
+    return "; ".join([f"{_goal(plan, goals, names)}: {told}", *_now(plan, names)]) + "."
+
+
+def _new(book: Book, item: str, changed: Collection[str]) -> str:
+    """What goes in; a pot that is itself made otherwise is not called by what it usually is."""
+    if owner_of(item) not in changed:
+        return short_name(book, item)
+    return _the(book.name(item)).replace("the ", "that ", 1)
+
+
+def _goal(plan: Plan, goals: Goals, names: dict[str, str]) -> str:
+    cleared = [names[flag] for flag in goals.clear if flag in plan.reached]
+    fitting = [diets()[diet].name.lower() for diet in goals.fit if diet in plan.reached]
+    # The diets come first, or "without milk, vegan" would be read as without either.
+    told = [_and(fitting)] if fitting else []
+    told += [f"without {_and(cleared)}"] if cleared else []
+    said = ", ".join(told) or "not there yet"
+    return said[0].upper() + said[1:]
+
+
+def _the(name: str) -> str:
+    """A pot's name within a sentence; what is written in capitals stays so."""
+    plain = len(name) > 1 and name[1].islower()
+    return f"the {name[0].lower()}{name[1:]}" if plain else name
+
+
+def _now(plan: Plan, names: dict[str, str]) -> list[str]:
+    levels = plan.after.levels(plan.item)
+    by_level = {
+        Level.CONTAINS: "it now contains {}",
+        Level.MAY_CONTAIN: "it may now contain {}",
+        Level.UNCHECKED: "nobody has checked it for {}",
+    }
+    return [
+        words.format(_and(found))
+        for level, words in by_level.items()
+        if (found := [names[flag] for flag in plan.adds if levels[flag] is level])
+    ]
+
+
+def _and(words: Sequence[str]) -> str:
+    words = list(dict.fromkeys(words))
+    return " and ".join([", ".join(words[:-1]), words[-1]]) if len(words) > 1 else words[0]

@@ -1,0 +1,192 @@
+"""The texts of the cards that a plan makes: names, steps and notes without what the plan takes out.
+
+Besides the items that are swapped, everything goes that only they brought: a step with an egg wash
+on a pie that holds no egg any more.
+"""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+
+from yellow_ladle.core.book.book import by_product_item, owner_of
+from yellow_ladle.core.cards.card_names import (
+    Names,
+    Span,
+    called,
+    forms_of_food,
+    names_of,
+    run_of,
+    spoken_in,
+)
+from yellow_ladle.core.cards.card_texts import Renaming, in_place_of, named_without, short_name
+from yellow_ladle.core.cards.card_words import NamedFood, named_foods, words_of_card
+from yellow_ladle.core.labels.letters import Token
+from yellow_ladle.core.labels.letters import words as words_of
+from yellow_ladle.core.labels.lexicon import Key, Lexicon
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.update import Change, reread
+from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.vocabulary.levels import Level
+
+
+@dataclass(frozen=True, slots=True)
+class NewName:
+    """What a card is called after a plan. `kept` are words for a shape that stay in it, though the
+    card holds nothing of what they are usually made of: a pie without wheat."""
+
+    name: str
+    kept: tuple[str, ...] = ()
+
+
+class PlanTexts:
+    """The names and texts of one plan's cards. `given`: names that somebody chose for some."""
+
+    def __init__(self, before: Reading, plan: Plan, given: Mapping[str, str] | None = None) -> None:
+        self.before = before
+        self.plan = plan
+        self._given = given or {}
+        self._names: dict[str, NewName] = {}
+        self._lost: dict[str, tuple[Lexicon, Names, frozenset[str]]] = {}
+        # Bases come first: what a pot is called is known when its users are named.
+        for pot in plan.pots:
+            self._names[pot] = self._renamed(pot)
+
+    def name(self, pot: str) -> NewName:
+        """What a pot is called where nobody gave it a name, without what is new in it."""
+        return self._names[pot]
+
+    def renaming(self, pot: str, late: Iterable[str] = ()) -> Renaming:
+        """What a pot's texts call the items that go. `late`: items that stand only in new steps."""
+        made = self.before.book.preparations[pot]
+        to = {swap.from_: swap.to for swap in self.plan.swaps if swap.in_ == pot}
+        to |= dict.fromkeys(late)
+        gone = (item for item in self.plan.gone if owner_of(item) == pot)
+        to |= dict.fromkeys(gone)
+        items = {line.item for line in made.lines} - to.keys()
+        return Renaming.of(self.before.book, made, to, self._other_names(items))
+
+    def text(self, pot: str, text: str, renaming: Renaming) -> str:
+        """A text of a pot's card, with nothing in it that only the swapped items brought."""
+        told = renaming.text(text)
+        run = run_of(told)
+        for named in reversed(self._left(pot, told)):
+            places = [n for n, token in enumerate(run) if named.start <= token.start < named.end]
+            start, words = in_place_of(told, run, places[0], places[-1] + 1, None)
+            told = told[:start] + words + told[named.end :]
+        return told
+
+    def _renamed(self, pot: str) -> NewName:
+        made = self.before.book.preparations[pot]
+        beneath = self.plan.after.family.upstream(pot)
+        held = {item for id in beneath for item in self.plan.after.family.items[id]}
+        swaps = [swap for swap in self.plan.swaps if swap.in_ in beneath]
+        # What is swapped in the pot itself is nearer to its name than what is swapped beneath it.
+        swaps.sort(key=lambda swap: swap.in_ != pot)
+        to: dict[str, str | None] = {}
+        for swap in swaps:
+            if swap.from_ not in held:
+                to.setdefault(swap.from_, swap.to)
+        others = self._other_names({line.item for line in made.lines} - to.keys())
+        name = Renaming.of(self.before.book, made, to, others).name(made.name)
+        left = self._left(pot, name)
+        kept = tuple(
+            name[word.start : word.end]
+            for word in left
+            if words_of(name[word.start : word.end]) in forms_of_food()
+        )
+        dropped = [word for word in left if name[word.start : word.end] not in kept]
+        shape = words_of((made.class_ or made.kind).replace("-", " "))[-1:]
+        short = named_without(name, lambda run: _spans(run, dropped, (*shape, made.kind)))
+        return NewName(short or self._by_what_is_new(pot), kept)
+
+    def _by_what_is_new(self, pot: str) -> str:
+        """A name for a pot whose own name holds nothing but what is gone."""
+        book = self.before.book
+        made = book.preparations[pot]
+        new = [swap.to for swap in self.plan.swaps if swap.in_ == pot and swap.to is not None]
+        words = [short_name(book, new[0])] if new else []
+        words += [made.kind] if made.kind != "component" or not words else []
+        told = " ".join(words)
+        return told[:1].upper() + told[1:]
+
+    def _other_names(self, items: Iterable[str]) -> dict[str, str]:
+        """Those of some pots that the plan calls otherwise, with what they are called then."""
+        book = self.before.book
+        found: dict[str, str] = {}
+        for item in items:
+            new = self._short(item)
+            if new is not None and new != book.preparations[item].name.partition(",")[0]:
+                found[item] = new
+        return found
+
+    def _short(self, pot: str) -> str | None:
+        if pot not in self._names:
+            return None
+        return self._given.get(pot, self._names[pot].name).partition(",")[0]
+
+    def _left(self, pot: str, text: str) -> list[NamedFood]:
+        """The words of a text for something that the pot held before the plan and holds no more."""
+        if not text:
+            return []
+        if pot not in self._lost:
+            self._lost[pot] = self._lost_by(pot)
+        spoken, known, lost = self._lost[pot]
+        if not lost:
+            return []
+        found = named_foods(spoken, text, known)
+        return [word for word in found if not lost.isdisjoint(word.flags)]
+
+    def _lost_by(self, pot: str) -> tuple[Lexicon, Names, frozenset[str]]:
+        """A card's language, what its lines are called after the plan, and the flags it loses."""
+        after = self.plan.after
+        was, now = self.before.levels(pot), after.levels(pot)
+        lost = frozenset(
+            flag
+            for flag, level in was.items()
+            if level is Level.CONTAINS and now.get(flag) is not Level.CONTAINS
+        )
+        made = after.book.preparations[pot]
+        known: set[Key] = set()
+        yielded = [by_product_item(pot, part.id) for part in made.by_products]
+        for item in (*(line.item for line in made.lines), *yielded):
+            if item in self.plan.gone:
+                continue
+            short = self._short(item)
+            class_ = None if short is None else after.book.preparations[item].class_
+            known.update(names_of(after.book, item) if short is None else called(short, class_))
+        spoken = spoken_in(self.before.book.preparations[pot])
+        return spoken, Names(known, spoken), lost
+
+
+def still_named(before: Reading, plan: Plan, change: Change) -> list[tuple[str, str]]:
+    """The texts of a plan's new cards, with their ids, that name what the cards hold no more.
+
+    Checked in two ways: by the names of the items that were swapped, and, as on any card, by words
+    for foods that no line brings. What the usual card said already is not the plan's.
+    """
+    after = reread(before, change).reading
+    texts = PlanTexts(before, plan)
+    found: dict[tuple[str, str], None] = {}
+    for made in change.preparations:
+        usual = before.book.preparations[made.variant_of or made.id]
+        renaming = texts.renaming(usual.id)
+        steps = ((step.text, step.cue, step.caution) for step in made.method)
+        for text in (*(line.note for line in made.lines), *(t for step in steps for t in step)):
+            if text and renaming.names_what_is_gone(text):
+                found[made.id, text] = None
+        said = {word.text.lower() for word in words_of_card(before, usual)}
+        for word in words_of_card(after, made):
+            if word.text.lower() not in said:
+                step = "" if word.step is None else f": {made.method[word.step].text}"
+                found[made.id, f"{made.name}{step} ({word.text})"] = None
+    return list(found)
+
+
+def _spans(run: Sequence[Token], words: Iterable[NamedFood], shapes: tuple[str, ...]) -> list[Span]:
+    """Some words as spans of a name, without a last one that says what kind of thing it is."""
+    found: list[Span] = []
+    for word in words:
+        places = [n for n, token in enumerate(run) if word.start <= token.start < word.end]
+        end = places[-1] + (run[places[-1]].text not in shapes)
+        if end > places[0]:
+            found.append(Span(places[0], end, ()))
+    return found

@@ -1,0 +1,1 @@
+"""The whole menu as a constraint model."""

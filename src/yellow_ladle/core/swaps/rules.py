@@ -1,0 +1,124 @@
+"""The library of swap rules: what may stand in for what, and how the method changes."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cache
+from typing import Literal, TypeAlias, cast, get_args
+
+from yellow_ladle.core.book.book import Line
+from yellow_ladle.core.swaps.plan import When
+from yellow_ladle.core.swaps.search.fidelity import Fidelity
+from yellow_ladle.core.vocabulary.classes import expanded
+from yellow_ladle.core.vocabulary.toml import Table, names, numbers, rows, table, words
+
+Law: TypeAlias = Literal["weight", "volume", "thickening", "fat", "acid"]
+
+LAWS: tuple[Law, ...] = get_args(Law)
+WHENS: tuple[When, ...] = get_args(When)
+
+
+@dataclass(frozen=True, slots=True)
+class SwapRule:
+    """A rule proposes; only the carried result decides.
+
+    `function` is the file it stands in. `replaces` and `with_` are classes; `with_` is empty where
+    the line is left out. Empty `stages` and `kinds` match every stage and every kind of
+    preparation. The amount follows `law`: of the new item `ratio` for one of the old by weight or
+    by volume; or as much as thickens alike, is as sour, or brings as much fat (`ratio` serves where
+    that cannot be worked out). The pot must hold every condition of `only_in` and none of `not_in`.
+    Empty `colours` keep every colour family right. `thinner`: the pot binds less after it.
+    `freezes`: what it makes can be frozen. Its steps go into the card `when`: before all else,
+    where the old item went in, or last; with `drops` the steps that use nothing but the old item
+    go. `minutes` is the time that its steps add.
+    """
+
+    id: str
+    name: str
+    function: str
+    replaces: frozenset[str]
+    roles: frozenset[str]
+    stages: frozenset[str]
+    kinds: frozenset[str]
+    with_: tuple[str, ...]
+    law: Law
+    ratio: float
+    stage: str | None
+    not_in: frozenset[str]
+    only_in: frozenset[str]
+    colours: tuple[str, ...]
+    fidelity: Fidelity
+    thinner: bool
+    freezes: bool
+    thickness: str
+    method: tuple[str, ...]
+    when: When
+    drops: bool
+    minutes: float | None
+    caution: str
+    source: str
+
+    @property
+    def leaves_out(self) -> bool:
+        """Whether the line is dropped rather than given another item."""
+        return not self.with_
+
+    def matches(self, line: Line, classes: frozenset[str], kind: str) -> bool:
+        """Whether the rule speaks of a line whose item has these classes, in such a preparation."""
+        return (
+            line.role in self.roles
+            and not self.replaces.isdisjoint(classes)
+            and (not self.stages or line.stage in self.stages)
+            and (not self.kinds or kind in self.kinds)
+        )
+
+    def holds_in(self, conditions: frozenset[str]) -> bool:
+        """Whether the rule works in a pot of these conditions."""
+        return self.only_in <= conditions and self.not_in.isdisjoint(conditions)
+
+
+@cache
+def swap_rules() -> tuple[SwapRule, ...]:
+    """The shipped rules, function by function as data/swaps names them; earlier ones first."""
+    return tuple(
+        rule_of(row, function)
+        for function in names("swaps")
+        for row in rows(table(f"swaps/{function}")["rule"])
+    )
+
+
+@cache
+def rules_by_id() -> Mapping[str, SwapRule]:
+    """The shipped rules by their ids."""
+    return {rule.id: rule for rule in swap_rules()}
+
+
+def rule_of(row: Table, function: str) -> SwapRule:
+    """A rule from its row; groups of classes (`@milks`) are written out."""
+    ratio, stage, minutes = row.get("ratio", 1.0), row.get("stage"), row.get("minutes")
+    fidelity = numbers(row.get("fidelity", [1.0, 1.0, 1.0]))
+    return SwapRule(
+        id=str(row["id"]),
+        name=str(row["name"]),
+        function=function,
+        replaces=frozenset(expanded(words(row["replaces"]))),
+        roles=frozenset(words(row["roles"])),
+        stages=frozenset(words(row.get("stages"))),
+        kinds=frozenset(words(row.get("kinds"))),
+        with_=() if row.get("leave_out") else expanded(words(row["with"])),
+        law=cast(Law, row.get("law", "weight")),
+        ratio=float(ratio) if isinstance(ratio, int | float) else 1.0,
+        stage=str(stage) if stage else None,
+        not_in=frozenset(words(row.get("not_in"))),
+        only_in=frozenset(words(row.get("only_in"))),
+        colours=words(row.get("colours")),
+        fidelity=Fidelity(*fidelity),
+        thinner=bool(row.get("thinner", False)),
+        freezes=bool(row.get("freezes", True)),
+        thickness=str(row.get("thickness", "The same.")),
+        method=words(row["method"]),
+        when=cast(When, row.get("when", "with")),
+        drops=bool(row.get("drops", False)),
+        minutes=float(minutes) if isinstance(minutes, int | float) else None,
+        caution=str(row.get("caution", "")),
+        source=str(row.get("source", "kitchen practice")),
+    )

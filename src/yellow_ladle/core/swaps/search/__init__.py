@@ -1,0 +1,1 @@
+"""Best-first search over the Pareto front of plans, with admissible bounds."""

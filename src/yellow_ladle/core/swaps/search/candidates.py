@@ -1,0 +1,215 @@
+"""What can be done about one line: everything that the card and the rules propose."""
+
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass
+
+from yellow_ladle.core.book.book import Book, Line, Preparation, owner_of
+from yellow_ladle.core.book.class_index import classes_of
+from yellow_ladle.core.numbers.balance import Balance
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.swaps.plan import ON_THE_CARD, THERE_IS, Swap
+from yellow_ladle.core.swaps.rulebook import rules_in_use
+from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.search.conditions import conditions
+from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three, shares
+from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
+from yellow_ladle.core.swaps.search.prices import Prices
+from yellow_ladle.core.swaps.search.swap_amounts import worked_out
+from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
+
+ALIKE = 50
+"""Of goods of one class that carry the same, so many are tried."""
+
+
+@dataclass(frozen=True, slots=True)
+class Offer:
+    """A swap that is proposed, what is lost of the line by it, and what the new item costs."""
+
+    swap: Swap
+    lost: Three = NOTHING
+    cost: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Offers:
+    """Everything proposed for one line; `missing` are classes that nobody holds."""
+
+    swaps: tuple[Offer, ...]
+    missing: tuple[str, ...] = ()
+
+
+class Proposer:
+    """What is proposed for the lines of a book, worked out line by line as it is asked for."""
+
+    def __init__(
+        self,
+        reading: Reading,
+        limits: Limits = NO_LIMITS,
+        rules: Sequence[SwapRule] | None = None,
+    ) -> None:
+        self.reading = reading
+        self.limits = limits
+        self.rules = rules_in_use(reading.book) if rules is None else tuple(rules)
+        self.balance: Balance = reading.balance
+        self.prices = Prices(self.balance)
+        self.tool_traces = ToolTraces(reading)
+        self._offers: dict[tuple[str, int, bool], Offers] = {}
+        self._conditions: dict[str, frozenset[str]] = {}
+        self._shares: dict[str, dict[int, Three]] = {}
+        self._larder: dict[str, tuple[str, ...]] = {}
+
+    def offers(self, pot: str, index: int, *, milk_goes: bool) -> Offers:
+        """What is proposed for a line. With `milk_goes` the pot will hold no milk any more."""
+        key = (pot, index, milk_goes)
+        if key not in self._offers:
+            made = self.reading.book.preparations[pot]
+            self._offers[key] = self._propose(made, index, made.lines[index], milk_goes)
+        return self._offers[key]
+
+    def shares(self, pot: str) -> dict[int, Three]:
+        """What share of a pot's flavour, texture and colour each of its lines is."""
+        if pot not in self._shares:
+            self._shares[pot] = shares(self.balance, self.reading.book.preparations[pot])
+        return self._shares[pot]
+
+    def _propose(self, made: Preparation, index: int, line: Line, milk_goes: bool) -> Offers:
+        if (made.id, index) in self.limits.kept:
+            return Offers(())
+        found = [*self._on_the_card(made, index, line), *self._beside(made, index, line)]
+        missing: list[str] = []
+        seen = {self._alike(offer) for offer in found}
+        for offer in self._by_rule(made, index, line, milk_goes, missing):
+            # One rule is enough to bring the same item at the same loss.
+            if self._alike(offer) not in seen:
+                seen.add(self._alike(offer))
+                found.append(offer)
+        return Offers(tuple(found), tuple(dict.fromkeys(missing)))
+
+    def _alike(self, offer: Offer) -> tuple[object, ...]:
+        amount = offer.swap.quantity if self.limits.keep_thickness else 0.0
+        return offer.swap.to, offer.lost, amount
+
+    def _on_the_card(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
+        for other in made.lines:
+            if line.choice and other.choice == line.choice and other.item != line.item:
+                if other.item in self.limits.without or self._is_retired(other.item):
+                    continue
+                grams = self.balance.line_grams(other)
+                yield Offer(
+                    Swap(
+                        made.id,
+                        index,
+                        line.item,
+                        other.item,
+                        other.quantity,
+                        other.unit,
+                        ON_THE_CARD,
+                    ),
+                    cost=self.prices.of_line(other.item, grams),
+                )
+
+    def _is_retired(self, item: str) -> bool:
+        made = self.reading.book.preparations.get(owner_of(item))
+        return made is not None and made.retired is not None
+
+    def _beside(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
+        """The small pots that the kitchen has made from this one before."""
+        for item in self.reading.variants.get(line.item, ()):
+            if self._allowed(item, line):
+                swap = Swap(made.id, index, line.item, item, line.quantity, line.unit, THERE_IS)
+                yield Offer(swap, cost=self.prices.of_line(item, self.balance.line_grams(line)))
+
+    def _by_rule(
+        self, made: Preparation, index: int, line: Line, milk_goes: bool, missing: list[str]
+    ) -> Iterator[Offer]:
+        classes = classes_of(self.reading.book, line.item)
+        holding = self._holding(made) - ({"milk"} if milk_goes else set())
+        for rule in self.rules:
+            if not rule.matches(line, classes, made.kind) or not rule.holds_in(holding):
+                continue
+            if not self._keeps(rule, made):
+                continue
+            # A line of a choice is chosen otherwise, not left out: another would count for it.
+            if rule.leaves_out and len(made.lines) > 1 and line.choice is None:
+                yield Offer(_swap(made, index, line, rule, None), rule.fidelity.lost)
+            for class_ in rule.with_:
+                held = self._held(class_)
+                if not held:
+                    missing.append(class_)
+                for item in held:
+                    if self._allowed(item, line) and item != made.id:
+                        yield self._offer(made, index, line, rule, item)
+
+    def _offer(self, made: Preparation, index: int, line: Line, rule: SwapRule, to: str) -> Offer:
+        swap = _swap(made, index, line, rule, to, self.balance)
+        grams = self.balance.line_grams(Line(to, swap.quantity, swap.unit, line.role))
+        return Offer(swap, rule.fidelity.lost, self.prices.of_line(to, grams))
+
+    def _keeps(self, rule: SwapRule, made: Preparation) -> bool:
+        limits = self.limits
+        if limits.keep_thickness and rule.thinner:
+            return False
+        if limits.freezes and not rule.freezes:
+            return False
+        colours = rule.colours if limits.keep_colour else ()
+        return not colours or made.colour is None or made.colour in colours
+
+    def _allowed(self, item: str, line: Line) -> bool:
+        if item == line.item or item in self.limits.without:
+            return False
+        return not self.limits.products_only or item in self.reading.book.products
+
+    def _holding(self, made: Preparation) -> frozenset[str]:
+        if made.id not in self._conditions:
+            self._conditions[made.id] = conditions(self.balance, made)
+        return self._conditions[made.id]
+
+    def _held(self, class_: str) -> tuple[str, ...]:
+        """The goods and pots of a class, of those alike no more than can be shown."""
+        if class_ not in self._larder:
+            items = self.reading.offered.get(class_, ())
+            self._larder[class_] = _thinned(items, self.reading.masks, self.reading.book)
+        return self._larder[class_]
+
+
+def _swap(
+    made: Preparation,
+    index: int,
+    line: Line,
+    rule: SwapRule,
+    to: str | None,
+    balance: Balance | None = None,
+) -> Swap:
+    quantity, unit, why = 0.0, line.unit, ""
+    if to is not None and balance is not None:
+        worked = worked_out(balance, made, line, to, rule)
+        quantity, unit, why = worked.quantity, worked.unit, worked.why
+    return Swap(
+        made.id,
+        index,
+        line.item,
+        to,
+        quantity,
+        unit,
+        rule.id,
+        rule.method,
+        rule.stage,
+        why,
+        rule.when,
+        rule.drops,
+        rule.minutes,
+    )
+
+
+def _thinned(items: Iterable[str], masks: Mapping[str, int], book: Book) -> tuple[str, ...]:
+    """The items of a class, of products that carry and cost the same no more than can be shown."""
+    alike: dict[tuple[int, float | None], int] = {}
+    found: list[str] = []
+    for item in items:
+        if item in book.products:
+            key = (masks[item], book.products[item].price_per_kg)
+            alike[key] = alike.get(key, 0) + 1
+            if alike[key] > ALIKE:
+                continue
+        found.append(item)
+    return tuple(found)

@@ -1,0 +1,75 @@
+"""The price of a plan in everything that it is judged by, and the order of a kitchen's liking."""
+
+from collections.abc import Callable, Iterable
+from operator import itemgetter
+from typing import NamedTuple, TypeAlias
+
+from yellow_ladle.core.vocabulary.criteria import CRITERIA, Criterion, ordered
+
+Rank: TypeAlias = tuple[float, ...]
+
+DIGITS = 3
+"""Decimals to which shares of a plate and money are told apart: nobody tastes less."""
+_NUDGE = 1e-9
+"""Keeps sums that differ only in the order of their parts on one side of a rounding edge."""
+
+
+class Score(NamedTuple):
+    """What a plan costs; less is better in each.
+
+    `stands`: lines taken as cleared though no swap clears them (0 in a plan, counted in a proof).
+    `checks`: labels to be read first. `adds`: flags whose level rises in the item. `unfamiliar`:
+    swaps that the kitchen has never chosen. `flavour`, `texture` and `colour`: the share of each
+    that is lost on the plate, 0 where nothing is; `lost`: the three together. `pots`: preparations
+    that are made differently. `cost`: what the new goods cost for one making of the item, infinite
+    where a price is missing.
+    """
+
+    stands: int = 0
+    checks: int = 0
+    adds: int = 0
+    swaps: int = 0
+    unfamiliar: int = 0
+    lost: float = 0.0
+    flavour: float = 0.0
+    texture: float = 0.0
+    colour: float = 0.0
+    pots: int = 0
+    cost: float = 0.0
+
+    def dominates(self, other: "Score") -> bool:
+        """Whether this is no worse in anything and better in something."""
+        if self == other:
+            return False
+        return all(mine <= theirs for mine, theirs in zip(self, other, strict=True))
+
+
+FREE_OF_CHARGE = Score()
+
+_OF: dict[Criterion, tuple[str, ...]] = {
+    "adds": ("adds",),
+    "swaps": ("swaps", "unfamiliar"),
+    "fidelity": ("lost", "flavour", "texture", "colour"),
+    "pots": ("pots",),
+    "cost": ("cost",),
+}
+
+
+def ranking(order: tuple[Criterion, ...] = CRITERIA) -> Callable[[Score], Rank]:
+    """The key to sort by. It is equal only where all is, and smaller where a score dominates.
+
+    Criteria that the order does not name come last, as they stand.
+    """
+    fields = ("stands", "checks", *(field for name in ordered(*order) for field in _OF[name]))
+    return itemgetter(*(Score._fields.index(field) for field in fields))
+
+
+def told_apart(value: float) -> float:
+    """A share or a price, as finely as plans are told apart by it."""
+    return round(value + _NUDGE, DIGITS)
+
+
+def undominated(scores: Iterable[Score]) -> set[Score]:
+    """Those that no other one of them dominates."""
+    found = set(scores)
+    return {one for one in found if not any(other.dominates(one) for other in found)}

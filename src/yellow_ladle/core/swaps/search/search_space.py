@@ -1,0 +1,288 @@
+"""The part of the family that a search has to decide: offending pots, their lines, their options.
+
+Every pot stands here once, however many ways lead to it. What cannot be cleared by any choice of
+swaps is taken out beforehand, and what is left is so ordered that a pot comes before those that it
+may be made from.
+"""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, replace
+from functools import cached_property
+
+from yellow_ladle.core.book.book import Line, owner_of
+from yellow_ladle.core.book.by_products import ends
+from yellow_ladle.core.reading.reading import own_mask
+from yellow_ladle.core.swaps.goals import together
+from yellow_ladle.core.swaps.plan import CleanTool, Swap
+from yellow_ladle.core.swaps.search.candidates import Proposer
+from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three
+from yellow_ladle.core.swaps.search.option import Option, worth_trying
+from yellow_ladle.core.vocabulary.levels import Level
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """One offending line with its options. `line` None: the pot's own statement offends, or what a
+    tool leaves in it.
+
+    `share` is the line's part of its pot in flavour, texture and colour; `makings` how many times
+    a pot that the line leads to is made for one making of this one, 0 where that is not known.
+    """
+
+    pot: str
+    line: int | None
+    options: tuple[Option, ...]
+    share: Three
+    makings: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Deciding:
+    """One pot: its offending lines, the flags that the rest of it brings, whether others stay."""
+
+    pot: str
+    choices: tuple[Choice, ...]
+    brings: int
+    others: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Allowing:
+    """What a search may do besides swapping: have labels checked, take lines as cleared."""
+
+    checks: bool = False
+    freeing: bool = False
+
+
+SWAPS_ONLY = Allowing()
+
+
+class Region:
+    """What has to be decided to rid one item of the bits of `bad`."""
+
+    def __init__(
+        self,
+        proposer: Proposer,
+        item: str,
+        bad: Mapping[str, int],
+        allowing: Allowing = SWAPS_ONLY,
+    ) -> None:
+        self.top = owner_of(item)
+        self.bad = bad
+        self.bits = together(bad.values())
+        self._proposer = proposer
+        self._reading = proposer.reading
+        self._allowing = allowing
+        self._before = self._reading.masks[self.top]
+        self._milk_goes = "milk" in bad
+        self._all: dict[str, Deciding | None] = {}
+        self._collect()
+        self._clearable = self._can_be_cleared()
+        self.pots: dict[str, Deciding] = {}
+        self._keep_what_can_be_reached()
+
+    def offends(self, item: str) -> bool:
+        """Whether an item carries what must go."""
+        return bool(self._reading.masks[item] & self.bits)
+
+    @property
+    def feasible(self) -> bool:
+        """Whether some choice of swaps may clear the item; if not, none does."""
+        return not self.offends(self.top) or self.top in self._clearable
+
+    @property
+    def awaits_labels(self) -> bool:
+        """Whether a way leads by the reading of a label."""
+        return any(
+            option.check is not None
+            for deciding in self.pots.values()
+            for choice in deciding.choices
+            for option in choice.options
+        )
+
+    @cached_property
+    def places(self) -> dict[str, int]:
+        """The place of every pot in the order of deciding; the item itself comes first."""
+        return {pot: place for place, pot in enumerate(self.pots)}
+
+    def _collect(self) -> None:
+        waiting = [self.top] if self.offends(self.top) else []
+        while waiting:
+            pot = waiting.pop()
+            if pot in self._all:
+                continue
+            self._all[pot] = deciding = self._deciding(pot)
+            if deciding is not None:
+                waiting += [
+                    option.leads
+                    for choice in deciding.choices
+                    for option in choice.options
+                    if option.leads is not None
+                ]
+
+    def _deciding(self, pot: str) -> Deciding | None:
+        """A pot with everything that can be done about it; None where its own words offend."""
+        made = self._reading.book.preparations.get(pot)
+        if made is None:
+            return None
+        own = own_mask(self._reading.layout, made)
+        choices: list[Choice] = []
+        if own & self.bits:
+            if not self._allowing.freeing:
+                return None
+            choices.append(Choice(pot, None, (Option(freed=True),), NOTHING))
+        brings = self._new(own)
+        for tool, traces in self._proposer.tool_traces.of(pot).items():
+            if traces & self.bits:
+                clean = Option(clean=CleanTool(pot, tool))
+                choices.append(Choice(pot, None, (clean,), NOTHING))
+            else:
+                brings |= self._new(traces)
+        shares = self._proposer.shares(pot)
+        others = len(made.lines)
+        for index in made.counted():
+            line = made.lines[index]
+            if self.offends(line.item):
+                options = tuple(self._options(pot, index, line))
+                choices.append(Choice(pot, index, options, shares[index], self._makings(line)))
+                others -= 1
+            else:
+                brings |= self._new(self._reading.masks[line.item])
+        # A pot without a card stays one: there is no line that could be the last to go.
+        return Deciding(pot, tuple(choices), brings, others > 0 or not made.lines)
+
+    def _options(self, pot: str, index: int, line: Line) -> Iterator[Option]:
+        owner = owner_of(line.item)
+        if owner in self._reading.book.preparations:
+            yield Option(leads=owner)
+        elif self._allowing.checks and self._only_unchecked(line.item):
+            yield Option(check=line.item)
+        # A by-product may be gone with what clears its pot: then the line itself is in the way.
+        if self._allowing.freeing and line.item not in self._reading.book.preparations:
+            yield Option(freed=True)
+        offers = self._proposer.offers(pot, index, milk_goes=self._milk_goes)
+        found = [self._of_swap(offer.swap, offer.lost, offer.cost) for offer in offers.swaps]
+        yield from worth_trying([option for option in found if option is not None])
+
+    def _of_swap(self, swap: Swap, lost: Three, cost: float) -> Option | None:
+        """A swap as an option; None where what it brings offends for good."""
+        gone = ends(self._reading.book, *swap.place, swap.to)
+        made = Option(swap, lost=lost, cost=cost, binds=self._binds(swap), ends=frozenset(gone))
+        if swap.to is None:
+            return made
+        mask = self._reading.masks[swap.to]
+        if not mask & self.bits:
+            return replace(made, brings=self._new(mask))
+        owner = owner_of(swap.to)
+        if owner in self._reading.book.preparations:
+            return replace(made, leads=owner)
+        if self._allowing.checks and self._only_unchecked(swap.to):
+            brings = self._new(mask & ~self.bits) & ~self._bad_flags
+            return replace(made, brings=brings, check=swap.to)
+        return None
+
+    def _binds(self, swap: Swap) -> str:
+        """What tells a swap from those that thicken otherwise; nothing where that is not asked."""
+        if not self._proposer.limits.keep_thickness or swap.to is None:
+            return ""
+        product = self._reading.book.products.get(swap.to)
+        return f"{swap.rule} {product.class_ if product else swap.to}"
+
+    def _new(self, mask: int) -> int:
+        """The flags of a mask whose level is above the item's, as bits of one level."""
+        layout = self._reading.layout
+        above = mask & ~self._before
+        folded = above | above >> layout.width | above >> 2 * layout.width
+        return folded & ((1 << len(layout.bits)) - 1)
+
+    @cached_property
+    def _bad_flags(self) -> int:
+        bits = self._reading.layout.bits
+        return self._reading.layout.of_flags(flag for flag in self.bad if flag in bits)
+
+    def _only_unchecked(self, item: str) -> bool:
+        """Whether nothing but missing statements make a product offend."""
+        reading = self._reading
+        if reading.book.products[item].contents:
+            return False
+        mask = reading.masks[item]
+        return all(
+            reading.layout.highest(mask, bits) is Level.UNCHECKED
+            for bits in self.bad.values()
+            if mask & bits
+        )
+
+    def _makings(self, line: Line) -> float:
+        grams = self._proposer.balance.line_grams(line)
+        whole = self._proposer.balance.of(line.item).grams
+        return grams / whole if grams and whole else 0.0
+
+    def _can_be_cleared(self) -> set[str]:
+        """The pots for which a choice exists, found bases first until no more are."""
+        clearable: set[str] = set()
+        waiting_for: dict[str, set[str]] = {}
+        for pot, deciding in self._all.items():
+            for choice in deciding.choices if deciding else ():
+                for option in choice.options:
+                    if option.leads is not None:
+                        waiting_for.setdefault(option.leads, set()).add(pot)
+        again = list(self._all)
+        while again:
+            pot = again.pop()
+            deciding = self._all[pot]
+            if deciding is None or pot in clearable or not _can_now(deciding, clearable):
+                continue
+            clearable.add(pot)
+            again += waiting_for.get(pot, ())
+        return clearable
+
+    def _keep_what_can_be_reached(self) -> None:
+        """Fills `pots` with those that options lead to, each before what it is made from."""
+        if self.top not in self._clearable:
+            return
+        within: dict[str, Deciding] = {}
+        order: list[str] = []
+        waiting: list[tuple[str, bool]] = [(self.top, False)]
+        while waiting:
+            pot, left = waiting.pop()
+            if left:
+                order.append(pot)
+                continue
+            if pot in within:
+                continue
+            deciding = self._all[pot]
+            assert deciding is not None
+            choices = tuple(
+                Choice(
+                    choice.pot,
+                    choice.line,
+                    tuple(
+                        option
+                        for option in choice.options
+                        if option.leads is None or option.leads in self._clearable
+                    ),
+                    choice.share,
+                    choice.makings,
+                )
+                for choice in deciding.choices
+            )
+            within[pot] = Deciding(pot, choices, deciding.brings, deciding.others)
+            waiting.append((pot, True))
+            waiting += [
+                (option.leads, False)
+                for choice in choices
+                for option in choice.options
+                if option.leads is not None
+            ]
+        self.pots = {pot: within[pot] for pot in reversed(order)}
+
+
+def _can_now(deciding: Deciding, clearable: set[str]) -> bool:
+    """Whether each line of a pot has an option whose own pot can be cleared, and one line stays."""
+    stays = deciding.others
+    for choice in deciding.choices:
+        open_ = [o for o in choice.options if o.leads is None or o.leads in clearable]
+        if not open_:
+            return False
+        stays = stays or (choice.line is not None and not all(o.empties for o in open_))
+    return stays

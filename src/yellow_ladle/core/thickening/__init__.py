@@ -1,0 +1,1 @@
+"""Predicting and choosing the thickness of what is poured."""

@@ -1,0 +1,1 @@
+"""Words and tables that every kitchen shares: levels, flags, regimes, diets, units, classes."""

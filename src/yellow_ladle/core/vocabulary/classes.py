@@ -1,0 +1,54 @@
+"""The words by which rules and tables know goods and pots, and the groups that rules name."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from functools import cache
+
+from yellow_ladle.core.vocabulary.toml import section, table, words
+
+GROUP = "@"
+"""What a group's name begins with in a rule."""
+
+
+@dataclass(frozen=True, slots=True)
+class Usual:
+    """What is usual in goods or pots of a class: what they are, and what is often in them."""
+
+    has: frozenset[str]
+    often: frozenset[str]
+
+
+@cache
+def known_classes() -> Mapping[str, Usual]:
+    """Every class that a rule or table may name, with what is usual in it."""
+    data = table("classes")
+    found: dict[str, Usual] = {}
+    for part in ("goods", "pots"):
+        for word, value in section(data[part]).items():
+            row = section(value)
+            found[word] = Usual(frozenset(words(row.get("has"))), frozenset(words(row.get("look"))))
+    return found
+
+
+@cache
+def grape_wine_classes() -> frozenset[str]:
+    """The classes of goods that are made of grapes as wine is."""
+    return frozenset(words(table("classes")["grape_wine"]))
+
+
+@cache
+def class_groups() -> Mapping[str, tuple[str, ...]]:
+    """The classes of each group."""
+    return {name: words(row) for name, row in section(table("classes")["group"]).items()}
+
+
+def expanded(wanted: Iterable[str]) -> tuple[str, ...]:
+    """Classes with every group (`@milks`) written out, each once.
+
+    A group that the table does not hold stays as it is written, so that it is found to be unknown.
+    """
+    found: dict[str, None] = {}
+    for word in wanted:
+        group = class_groups().get(word[1:], (word,)) if word.startswith(GROUP) else (word,)
+        found |= dict.fromkeys(group)
+    return tuple(found)

@@ -1,0 +1,28 @@
+"""The vocabulary of what travels: allergens, origins, and a kitchen's own house flags."""
+
+from dataclasses import dataclass
+from functools import cache
+
+from yellow_ladle.core.vocabulary.toml import section, table
+
+
+@dataclass(frozen=True, slots=True)
+class Flag:
+    """One marker. `group` is allergen, origin or house."""
+
+    id: str
+    name: str
+    group: str
+    note: str = ""
+
+
+@cache
+def shipped_flags() -> tuple[Flag, ...]:
+    """Allergens, then origins, in the order of data/flags.toml."""
+    data = table("flags")
+    return tuple(
+        Flag(id, str(entry["name"]), group, str(entry.get("note", "")))
+        for group in ("allergen", "origin")
+        for id, row in section(data[group]).items()
+        for entry in [section(row)]
+    )
