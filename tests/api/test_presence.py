@@ -36,7 +36,7 @@ class PresenceTest(unittest.TestCase):
         self.assertEqual(self.presence.say("roux", "c", "TO"), [])
 
     def test_it_never_grows_without_end(self) -> None:
-        with patch.object(presence, "MOST", 50):
+        with patch.object(presence, "MAX_HERE", 50):
             for number in range(120):
                 others = self.presence.say("roux", str(number), "MK")
                 self.assertLess(len(others), 50)

@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.effort import examples
-from yellow_ladle.core.amounts.grammar import LONGEST, question_of, understand
+from yellow_ladle.core.amounts.grammar import MAX_TYPED, question_of, understand
 from yellow_ladle.core.amounts.weighing import Weighed, weigh
 from yellow_ladle.core.book.book import Kitchen
 from yellow_ladle.core.cards.round import Rounded, rounded
@@ -190,7 +190,7 @@ class Grammar(unittest.TestCase):
         self.assertAlmostEqual(weigh(1, "scoop", known=own).grams or 0, 56.69904625)
         self.assertEqual(weigh(3, "ladle"), Weighed())
 
-    @given(st.text(max_size=LONGEST + 20))
+    @given(st.text(max_size=MAX_TYPED + 20))
     @examples(100)
     def test_anything_may_be_typed(self, text: str) -> None:
         found = understand(text)

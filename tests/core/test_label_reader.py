@@ -5,7 +5,7 @@ import unittest
 from tests.effort import tries
 from yellow_ladle.core.labels.languages import AUTO
 from yellow_ladle.core.labels.lexicon import ANY, languages, lexicon
-from yellow_ladle.core.labels.proposals import LONGEST, LabelReading, TooLong
+from yellow_ladle.core.labels.proposals import MAX_LABEL, LabelReading, TooLong
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.core.vocabulary.levels import Level
@@ -277,12 +277,12 @@ class Places(LabelTest):
 class BadInput(LabelTest):
     def test_longer_than_any_label(self) -> None:
         with self.assertRaises(TooLong):
-            read_label("a" * (LONGEST + 1))
+            read_label("a" * (MAX_LABEL + 1))
 
     def test_hostile_texts_are_read_and_nothing_is_lost(self) -> None:
         for text in (
-            "milk, " * (tries(LONGEST) // 6),
-            "milk (" * (tries(LONGEST) // 6),
+            "milk, " * (tries(MAX_LABEL) // 6),
+            "milk (" * (tries(MAX_LABEL) // 6),
             "may contain " * tries(8000) + ".\nmilk",
             "<b" * tries(40_000) + " milk",
             "\x00\x07milk\u202e\u200b",

@@ -19,7 +19,7 @@ from yellow_ladle.core.book.book import Book, Line, Step
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
-from yellow_ladle.files.book_file import MOST_BYTES, json_schema, parse_book, read_book, write_book
+from yellow_ladle.files.book_file import MAX_BYTES, json_schema, parse_book, read_book, write_book
 
 ROOT = Path(__file__).resolve().parents[2]
 
@@ -292,7 +292,7 @@ class Refusing(unittest.TestCase):
         with tempfile.TemporaryDirectory() as folder:
             path = Path(folder) / "large.book.json"
             with path.open("wb") as file:
-                file.truncate(MOST_BYTES + 1)
+                file.truncate(MAX_BYTES + 1)
             with self.assertRaises(BookRefused) as caught:
                 read_book(path)
         self.assertIn("over 64 MB", str(caught.exception))

@@ -16,7 +16,7 @@ from yellow_ladle.files.book_table import HEADINGS, book_rows
 from yellow_ladle.files.card_markdown import card_markdown
 from yellow_ladle.files.card_pdf import card_pdf
 from yellow_ladle.files.recipes.plain import plain
-from yellow_ladle.files.recipes.reading import MOST_BYTES, minutes_of, read_recipes
+from yellow_ladle.files.recipes.reading import MAX_BYTES, minutes_of, read_recipes
 from yellow_ladle.files.recipes.review import Reviewed, review
 from yellow_ladle.files.recipes.values import Recipe
 from yellow_ladle.files.recipes.writing import duration, recipe_content, recipes_bytes
@@ -176,7 +176,7 @@ class Reading(unittest.TestCase):
             (b"<html></html>", "no JSON-LD block"),
             (b"<script type='application/ld+json'>{oh</script>", "block 1, line 1, column 2"),
             (deep.encode(), "JSON"),
-            (b" " * (MOST_BYTES + 1), "over 16 MB"),
+            (b" " * (MAX_BYTES + 1), "over 16 MB"),
             (json.dumps([A_PAGE] * 501).encode(), "501 recipes at once"),
         ):
             with self.assertRaises(BookRefused) as refused:

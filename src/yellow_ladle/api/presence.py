@@ -6,7 +6,7 @@ from time import monotonic
 
 SECONDS = 25.0
 """A page says every ten seconds that it is still there; after this long it has gone."""
-MOST = 10_000
+MAX_HERE = 10_000
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,7 +26,7 @@ class Presence:
         """Notes that a page has a card open; answers who else has, by the names they gave."""
         now = monotonic()
         with self._lock:
-            if len(self._here) >= MOST:
+            if len(self._here) >= MAX_HERE:
                 self._here.clear()
             self._here[card, page] = _Here(person, now)
             gone = [key for key, here in self._here.items() if now - here.at > SECONDS]

@@ -8,7 +8,7 @@ from yellow_ladle.core.impact.numbers import NumberRipple
 from yellow_ladle.core.numbers.named import NumberName
 from yellow_ladle.core.vocabulary.levels import LevelWord
 
-MOST_NUMBERS = 100
+MAX_NUMBERS = 100
 
 
 class FlagRippleOut(BaseModel):
@@ -74,7 +74,7 @@ def ripple_out(ripple: Ripple) -> RippleOut:
         pots=ripple.pots,
         plates=ripple.plates,
         items=[_item(item) for item in ripple.items],
-        numbers=[_numbers(entry) for entry in ripple.numbers[:MOST_NUMBERS]],
+        numbers=[_numbers(entry) for entry in ripple.numbers[:MAX_NUMBERS]],
     )
 
 

@@ -7,11 +7,11 @@ from typing import Any
 from urllib.parse import urlsplit
 from urllib.request import ProxyHandler, build_opener
 
-from yellow_ladle.files.supplier_sheet import MOST_BYTES, Sheet, sheet_of
+from yellow_ladle.files.supplier_sheet import MAX_BYTES, Sheet, sheet_of
 
 SECONDS = 1.5
 """All sheets have to be here in this time."""
-MOST_SHEETS = 50
+MAX_SHEETS = 50
 CHUNK = 65_536
 
 
@@ -26,7 +26,7 @@ def fetch_sheets(address: str, seconds: float = SECONDS) -> list[Sheet]:
     if not isinstance(listed, list) or not all(isinstance(path, str) for path in listed):
         raise FeedFailed("The supplier's feed sent something that is no list of sheets.")
     sheets = []
-    for path in listed[:MOST_SHEETS]:
+    for path in listed[:MAX_SHEETS]:
         if not path.startswith("/"):
             raise FeedFailed("The supplier's feed names sheets that lie elsewhere; none was read.")
         sheets.append(sheet_of(_get(f"{address}{path}", until)))
@@ -43,7 +43,7 @@ def _get(address: str, until: float) -> Any:
             while part := answer.read1(CHUNK):
                 content += part
                 _left(until)
-                if len(content) > MOST_BYTES:
+                if len(content) > MAX_BYTES:
                     raise FeedFailed("The supplier's feed sent over 4 MB; that is no sheet.")
         return json.loads(content)
     except (OSError, HTTPException) as error:

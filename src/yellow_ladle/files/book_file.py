@@ -39,7 +39,7 @@ from yellow_ladle.files.piece import Piece
 from yellow_ladle.files.rule_pieces import RulingPiece, ruling_content
 from yellow_ladle.files.wording import fault_of
 
-MOST_BYTES = 64 * 1024 * 1024
+MAX_BYTES = 64 * 1024 * 1024
 
 P = TypeVar("P", bound=Piece)
 V = TypeVar("V")
@@ -47,14 +47,14 @@ V = TypeVar("V")
 
 def read_book(path: Path) -> Book:
     """The book in a file. Raises BookRefused with every fault; OSError where it cannot be read."""
-    if path.stat().st_size > MOST_BYTES:
+    if path.stat().st_size > MAX_BYTES:
         raise BookRefused([Fault("", f"{path.name} is over 64 MB; a book file may be up to 64 MB")])
     return parse_book(path.read_bytes())
 
 
 def parse_book(raw_bytes: bytes) -> Book:
     """The book in the bytes of a book file. Raises BookRefused with every fault found."""
-    if len(raw_bytes) > MOST_BYTES:
+    if len(raw_bytes) > MAX_BYTES:
         raise BookRefused([Fault("", "the book is over 64 MB; a book file may be up to 64 MB")])
     raw, found = _json(raw_bytes)
     if not isinstance(raw, dict):

@@ -5,7 +5,7 @@ from typing import Annotated
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
-from yellow_ladle.core.labels.proposals import LONGEST
+from yellow_ladle.core.labels.proposals import MAX_LABEL
 
 
 def _real_day(day: str) -> str:
@@ -30,7 +30,7 @@ Number = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
 Short = Annotated[str, Field(max_length=200)]
 Code = Annotated[str, Field(pattern=r"^\d{0,14}$")]
-LabelText = Annotated[str, Field(max_length=LONGEST)]
+LabelText = Annotated[str, Field(max_length=MAX_LABEL)]
 Percent = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
 
 

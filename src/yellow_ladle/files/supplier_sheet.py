@@ -14,7 +14,7 @@ from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.piece import Code, Day, LabelText, Name, Short, Word
 from yellow_ladle.files.wording import fault_of
 
-MOST_BYTES = 4 * 1024 * 1024
+MAX_BYTES = 4 * 1024 * 1024
 FORMAT = "yellow-ladle-supplier-sheet"
 
 
@@ -55,7 +55,7 @@ class Sheet(SheetPart):
 
 def read_sheet(content: bytes) -> Sheet:
     """The sheet in some bytes. Raises BookRefused with every fault and its place."""
-    if len(content) > MOST_BYTES:
+    if len(content) > MAX_BYTES:
         raise BookRefused([Fault("", "the sheet is over 4 MB; a supplier's sheet is far smaller")])
     try:
         raw = json.loads(content.decode("utf-8-sig"))

@@ -7,11 +7,11 @@ from xml.etree.ElementTree import ParseError
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
 
-MOST_BYTES = 5 * 1024 * 1024
-MOST_UNPACKED = 40 * 1024 * 1024
-MOST_ROWS = 5_000
-MOST_COLUMNS = 100
-MOST_LETTERS = 20_000
+MAX_BYTES = 5 * 1024 * 1024
+MAX_UNPACKED = 40 * 1024 * 1024
+MAX_ROWS = 5_000
+MAX_COLUMNS = 100
+MAX_LETTERS = 20_000
 
 Table = list[list[str]]
 
@@ -21,7 +21,7 @@ def read_table(content: bytes) -> Table:
 
     Formulas are kept as they are written ("=A1"), so that whoever reads the table can refuse them.
     """
-    if len(content) > MOST_BYTES:
+    if len(content) > MAX_BYTES:
         raise _refused("the file is over 5 MB; split it, or take the pictures out")
     rows = _xlsx(content) if content[:4] == b"PK\x03\x04" else _csv(content)
     if not rows:
@@ -78,8 +78,8 @@ def _xlsx(content: bytes) -> Table:
         book = load_workbook(io.BytesIO(content), read_only=True, keep_links=False)
         sheet = book.worksheets[0]
         rows: Table = []
-        for row in sheet.iter_rows(max_col=MOST_COLUMNS + 1, values_only=True):
-            if len(rows) > MOST_ROWS:
+        for row in sheet.iter_rows(max_col=MAX_COLUMNS + 1, values_only=True):
+            if len(rows) > MAX_ROWS:
                 break
             cells = [_cell(value) for value in row]
             while cells and not cells[-1]:
@@ -102,7 +102,7 @@ def _refuse_bombs(content: bytes) -> None:
             unpacked = sum(part.file_size for part in parts.infolist())
     except zipfile.BadZipFile as error:
         raise _refused("the XLSX cannot be read; open it and save it anew, or as CSV") from error
-    if unpacked > MOST_UNPACKED:
+    if unpacked > MAX_UNPACKED:
         raise _refused("the XLSX unpacks to over 40 MB, which no list of goods does")
 
 
@@ -115,11 +115,11 @@ def _cell(value: object) -> str:
 
 
 def _bounded(rows: Table) -> Table:
-    if len(rows) > MOST_ROWS + 1:
-        raise _refused(f"the table has more than {MOST_ROWS:,} rows; split it")
-    if any(len(row) > MOST_COLUMNS for row in rows):
-        raise _refused(f"the table has more than {MOST_COLUMNS} columns")
-    if any(len(cell) > MOST_LETTERS for row in rows for cell in row):
+    if len(rows) > MAX_ROWS + 1:
+        raise _refused(f"the table has more than {MAX_ROWS:,} rows; split it")
+    if any(len(row) > MAX_COLUMNS for row in rows):
+        raise _refused(f"the table has more than {MAX_COLUMNS} columns")
+    if any(len(cell) > MAX_LETTERS for row in rows for cell in row):
         raise _refused("a cell holds more text than any label")
     return rows
 

@@ -10,9 +10,9 @@ from yellow_ladle.core.book.fault import BookRefused, Fault
 if TYPE_CHECKING:
     from PIL import Image
 
-MOST_BYTES = 10 * 1024 * 1024
-MOST_PIXELS = 36_000_000
-LONGEST_SIDE = 2_000
+MAX_BYTES = 10 * 1024 * 1024
+MAX_PIXELS = 36_000_000
+MAX_SIDE = 2_000
 QUALITY = 82
 FORMATS = ("PNG", "JPEG", "WEBP")
 
@@ -58,7 +58,7 @@ class Photos:
 
 def encoded_anew(content: bytes) -> bytes:
     """A picture as WebP with its longest side at most 2,000 pixels. Raises BookRefused."""
-    if len(content) > MOST_BYTES:
+    if len(content) > MAX_BYTES:
         raise _refused("the picture is over 10 MB; take it smaller")
     upright = _upright(content)
     out = io.BytesIO()
@@ -74,10 +74,10 @@ def _upright(content: bytes) -> "Image.Image":
             warnings.simplefilter("error", Image.DecompressionBombWarning)
             picture = Image.open(io.BytesIO(content), formats=FORMATS)
             # The size stands in the head: it is asked before a single pixel is unpacked.
-            too_large = picture.width * picture.height > MOST_PIXELS
+            too_large = picture.width * picture.height > MAX_PIXELS
             if not too_large:
-                picture.draft("RGB", (LONGEST_SIDE, LONGEST_SIDE))
-                picture.thumbnail((LONGEST_SIDE, LONGEST_SIDE))
+                picture.draft("RGB", (MAX_SIDE, MAX_SIDE))
+                picture.thumbnail((MAX_SIDE, MAX_SIDE))
                 return ImageOps.exif_transpose(picture).convert("RGB")
     except UnidentifiedImageError as error:
         raise _refused("this is no PNG, JPEG or WebP picture") from error

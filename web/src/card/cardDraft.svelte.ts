@@ -13,7 +13,7 @@ import {
 
 /** Changes that follow each other within this many milliseconds are taken back together. */
 const TOGETHER = 600;
-const MOST_UNDOS = 200;
+const MAX_UNDOS = 200;
 
 /**
  * A card while it is being written. Every change is kept in the browser at once, so that a reload
@@ -52,7 +52,7 @@ export class CardDraft {
   note(now = JSON.stringify(this.piece)) {
     if (now === this.#last) return;
     const together = Date.now() - this.#at < TOGETHER && this.#undo.length > 0;
-    if (!together) this.#undo = [...this.#undo, this.#last].slice(-MOST_UNDOS);
+    if (!together) this.#undo = [...this.#undo, this.#last].slice(-MAX_UNDOS);
     this.#redo = [];
     this.#at = Date.now();
     this.#last = now;

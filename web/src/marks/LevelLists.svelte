@@ -12,9 +12,9 @@
     verbs = ['', '']
   }: { flags: Record<string, Level>; tools?: string[]; verbs?: [string, string] } = $props();
 
-  const MANY = 6;
+  const MAX_NAMED = 6;
   const told = ({ level, byTools, words }: Group) => {
-    const many = words.length > MANY;
+    const many = words.length > MAX_NAMED;
     if (byTools) return `${many ? `${words.length} flags` : words.join(', ')} (${OWN_TOOLS})`;
     return level === 'unchecked' && many
       ? `${words.length} flags ${levelWord(level)}`

@@ -4,7 +4,7 @@ import { queries } from '../api/queries';
 
 type Found = Schema['FoundOut'];
 
-const MOST = 30;
+const MAX_SHOWN = 30;
 /** Words shorter than this are not taken for others with a slip in them. */
 const LONG_ENOUGH = 4;
 
@@ -63,7 +63,7 @@ export class Finder {
     const exact = all.filter((entry) => has(entry.name));
     return (exact.length > 0 ? exact : all.filter((entry) => nearly(entry.name)))
       .sort((a, b) => rank(a) - rank(b))
-      .slice(0, MOST);
+      .slice(0, MAX_SHOWN);
   });
 
   /** Whether the names are here; before that nobody can tell what is new. */

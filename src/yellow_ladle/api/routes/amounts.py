@@ -7,7 +7,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.ledger import TheBook
 from yellow_ladle.api.problems import PROBLEMS, Missing
-from yellow_ladle.core.amounts.grammar import LONGEST, question_of, understand
+from yellow_ladle.core.amounts.grammar import MAX_TYPED, question_of, understand
 from yellow_ladle.core.book.book import Line
 
 router = APIRouter(tags=["amounts"], responses=PROBLEMS)
@@ -35,7 +35,7 @@ class AmountOut(BaseModel):
 @router.get("/amount")
 def amount(
     now: TheBook,
-    text: Annotated[str, Query(max_length=LONGEST)],
+    text: Annotated[str, Query(max_length=MAX_TYPED)],
     item: Annotated[str | None, Query(max_length=400)] = None,
 ) -> AmountOut:
     """An amount with the kitchen's own measures; weighed by an item's density and unit weight."""

@@ -16,7 +16,7 @@ from yellow_ladle.files import goods_table, table_file
 from yellow_ladle.files.book_models import ProductPiece
 from yellow_ladle.files.conversion import as_piece
 from yellow_ladle.files.supplier_sheet import (
-    MOST_BYTES,
+    MAX_BYTES,
     levels_of,
     product_of,
     read_sheet,
@@ -65,7 +65,7 @@ async def look_at_table(
     request: Request, ledger: TheLedger, person: str | None = None
 ) -> IntakeOut:
     """Reads a CSV or XLSX table: its columns by name, its products, its faults. Records nothing."""
-    content = await whole_body(request, table_file.MOST_BYTES)
+    content = await whole_body(request, table_file.MAX_BYTES)
     return await run_in_threadpool(_table, content, ledger.now, person)
 
 
@@ -74,7 +74,7 @@ async def look_at_sheet(
     request: Request, ledger: TheLedger, person: str | None = None
 ) -> IntakeOut:
     """Reads a supplier's sheet with allergen codes. A code that is not known is a fault."""
-    content = await whole_body(request, MOST_BYTES)
+    content = await whole_body(request, MAX_BYTES)
     return await run_in_threadpool(_sheet, content, ledger.now, person)
 
 

@@ -6,7 +6,7 @@ from fastapi.concurrency import run_in_threadpool
 from yellow_ladle.api.ledger import TheBook, TheLedger, product_or_missing
 from yellow_ladle.api.problems import PROBLEMS, Missing
 from yellow_ladle.api.uploads import BODY, whole_body
-from yellow_ladle.store.photos import MOST_BYTES, Photos
+from yellow_ladle.store.photos import MAX_BYTES, Photos
 
 router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
 
@@ -17,7 +17,7 @@ PICTURE = {"content": {"image/webp": {"schema": {"type": "string", "format": "bi
 async def put_photo(id: str, request: Request, ledger: TheLedger) -> Response:
     """Keeps a PNG, JPEG or WebP picture of the label, drawn anew."""
     product_or_missing(ledger.now, id)
-    content = await whole_body(request, MOST_BYTES)
+    content = await whole_body(request, MAX_BYTES)
     await run_in_threadpool(Photos(ledger.path).put, id, content)
     return Response(status_code=204)
 

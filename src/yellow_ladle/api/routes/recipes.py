@@ -16,7 +16,7 @@ from yellow_ladle.files.book_models import PreparationPiece, ProductPiece
 from yellow_ladle.files.book_table import book_rows
 from yellow_ladle.files.card_markdown import card_markdown
 from yellow_ladle.files.conversion import as_piece
-from yellow_ladle.files.recipes.reading import MOST_BYTES, read_recipes
+from yellow_ladle.files.recipes.reading import MAX_BYTES, read_recipes
 from yellow_ladle.files.recipes.review import Reviewed, ReviewedLine, review
 from yellow_ladle.files.recipes.writing import recipes_bytes
 from yellow_ladle.files.table_file import write_csv
@@ -60,7 +60,7 @@ class ReviewedOut(BaseModel):
 @router.post("/recipes/review", openapi_extra=BODY)
 async def look_at_recipes(request: Request, ledger: TheLedger) -> list[ReviewedOut]:
     """Reads schema.org recipes from JSON-LD or a page, and matches them. Records nothing."""
-    content = await whole_body(request, MOST_BYTES)
+    content = await whole_body(request, MAX_BYTES)
     return await run_in_threadpool(_reviewed, content, ledger.now)
 
 

@@ -37,7 +37,7 @@ from yellow_ladle.files.rule_pieces import OwnRulePiece, Sentence, Share, own_pi
 
 router = APIRouter(prefix="/rules", tags=["swaps"], responses=PROBLEMS)
 
-MOST_EXAMPLES = 3
+MAX_EXAMPLES = 3
 A_RULE = "a-rule"
 """The id of a rule that is only tried."""
 
@@ -204,7 +204,7 @@ def _examples(reading: Reading, rule: SwapRule) -> list[str]:
     for pot, made in book.preparations.items():
         for index in made.counted():
             for offer in proposer.offers(pot, index, milk_goes=False).swaps:
-                if offer.swap.rule == rule.id and len(found) < MOST_EXAMPLES:
+                if offer.swap.rule == rule.id and len(found) < MAX_EXAMPLES:
                     to = "left out" if offer.swap.to is None else book.name(offer.swap.to)
                     amount = (
                         f" ({offer.swap.quantity:g} {offer.swap.unit})" if offer.swap.to else ""
@@ -212,7 +212,7 @@ def _examples(reading: Reading, rule: SwapRule) -> list[str]:
                     line = made.lines[index]
                     found.append(f"{made.name}: {book.name(line.item)} → {to}{amount}")
                     break
-        if len(found) == MOST_EXAMPLES:
+        if len(found) == MAX_EXAMPLES:
             break
     return found
 

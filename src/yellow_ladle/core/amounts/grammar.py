@@ -15,7 +15,7 @@ from yellow_ladle.core.amounts.number_words import ARTICLES, part_at, times_at
 from yellow_ladle.core.amounts.numerals import GLYPHS, number_at
 from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 
-LONGEST = 400
+MAX_TYPED = 400
 """Signs in one line of a recipe; anything longer is not one."""
 
 _ABOUT = re.compile(r"(?:about|approx\.?|approximately|around|roughly|ca\.?|c\.|~)\s*", re.I)
@@ -101,8 +101,8 @@ def understand(
     pint or fluid ounce is.
     """
     plain = re.sub(r"\s+", " ", normalize("NFC", text)).strip()
-    if not plain or len(plain) > LONGEST:
-        return Understood(text, item=plain[:LONGEST], question=UNREAD.format(text=plain[:60]))
+    if not plain or len(plain) > MAX_TYPED:
+        return Understood(text, item=plain[:MAX_TYPED], question=UNREAD.format(text=plain[:60]))
     return _Reader(text, plain, shipped_units() if known is None else known, spoons).read()
 
 

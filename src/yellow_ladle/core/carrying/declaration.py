@@ -6,7 +6,7 @@ from functools import lru_cache
 from yellow_ladle.core.carrying.masks import Layout
 from yellow_ladle.core.vocabulary.regimes import Regime, regimes
 
-MOST_KEPT = 20_000
+MAX_KEPT = 20_000
 """Answers kept for masks seen before; a kitchen has far fewer, but runs for years."""
 
 
@@ -32,7 +32,7 @@ class Declarer:
         self._all = 0
         for _, bits in self._groups:
             self._all |= bits
-        self._sorted = lru_cache(maxsize=MOST_KEPT)(self._sort)
+        self._sorted = lru_cache(maxsize=MAX_KEPT)(self._sort)
 
     def declare(self, mask: int) -> Declaration:
         """The declaration of a mask; masks that agree on what is declared share one."""

@@ -10,7 +10,7 @@ from yellow_ladle.core.carrying.masks import Layout
 from yellow_ladle.core.vocabulary.diets import Diet, diets
 from yellow_ladle.core.vocabulary.levels import Level
 
-MOST_KEPT = 20_000
+MAX_KEPT = 20_000
 """Answers kept for masks seen before; a kitchen has far fewer, but runs for years."""
 
 
@@ -118,7 +118,7 @@ class Verdicts:
             if not fitter.diet.not_together
         ]
         self._paired = [(id, fitter) for id, fitter in fitters.items() if fitter.diet.not_together]
-        self._judged = lru_cache(maxsize=MOST_KEPT)(self._judge)
+        self._judged = lru_cache(maxsize=MAX_KEPT)(self._judge)
 
     def all(self, mask: int) -> Mapping[str, Verdict]:
         """Per diet its verdict on a mask."""

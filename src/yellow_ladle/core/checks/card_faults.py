@@ -6,10 +6,10 @@ from yellow_ladle.core.book.book import Line, Preparation, Yield
 from yellow_ladle.core.book.fault import Fault, unknown
 from yellow_ladle.core.vocabulary.units import shipped_units, units
 
-MOST = 1_000_000
+MAX_AMOUNT = 1_000_000
 """Grams or millilitres in one line. No kitchen pot takes a tonne; the unit is another one then."""
 SURELY_LESS = 250
-"""So many of any unit come to less than MOST."""
+"""So many of any unit come to less than MAX_AMOUNT."""
 
 
 def preparation_faults(
@@ -88,10 +88,10 @@ class _Check:
 
 
 def _too_much(line: Line) -> bool:
-    if line.quantity < SURELY_LESS or (line.unit in ("g", "ml") and line.quantity <= MOST):
+    if line.quantity < SURELY_LESS or (line.unit in ("g", "ml") and line.quantity <= MAX_AMOUNT):
         return False
     unit = shipped_units().get(line.unit)
-    return unit is not None and line.quantity * (unit.size or 0) > MOST
+    return unit is not None and line.quantity * (unit.size or 0) > MAX_AMOUNT
 
 
 def _choice_faults(place: str, lines: Sequence[Line]) -> Iterator[Fault]:

@@ -24,9 +24,9 @@ from yellow_ladle.core.vocabulary.units import Measure, shipped_units, units
 
 TURNING = frozenset("\u202a\u202b\u202c\u202d\u202e\u2066\u2067\u2068\u2069")
 """Signs that turn the direction of writing and so make a name read as another one."""
-MOST_PERCENT = 100.5
+MAX_PERCENT = 100.5
 """Shares are rounded on labels; together they may come to a little over the whole."""
-MOST_LOOPS = 20
+MAX_LOOPS = 20
 """More loops than this are not listed; mending these shows the rest."""
 
 
@@ -229,7 +229,7 @@ def _product_faults(
             message = unknown("product", part.product, products)
             yield Fault(f"{place}.parts[{index}].product", message)
     shares = sum(part.percent or 0 for part in product.parts)
-    if shares > MOST_PERCENT:
+    if shares > MAX_PERCENT:
         yield Fault(f"{place}.parts", f"the shares come to {shares:g} %, which is more than all")
     for index, entry in enumerate(product.bag.additions if product.bag else ()):
         here = f"{place}.bag.additions[{index}]"
@@ -260,7 +260,7 @@ def _cycle_faults(pieces: Pieces) -> Iterator[Fault]:
     made = [preparation for preparation in pieces.preparations if preparation.id]
     book = Book.of(pieces.kitchen, (p for p in pieces.products if p.id), made)
     standing = inputs_of(book)
-    for _ in range(MOST_LOOPS):
+    for _ in range(MAX_LOOPS):
         loop = cycle(standing)
         if not loop:
             return

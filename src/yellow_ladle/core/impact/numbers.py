@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.named import NUMBERS, NumberName, named
 
-LEAST = 0.005
+MIN_MOVE = 0.005
 """A number that moves by less than this share of itself is not worth a word."""
 
 
@@ -55,4 +55,4 @@ def _numbers(balance: Balance, item: str) -> tuple[float | None, ...]:
 def _differs(was: float | None, now: float | None) -> bool:
     if was is None or now is None:
         return bool(was or now)
-    return abs(was - now) > LEAST * max(abs(was), abs(now))
+    return abs(was - now) > MIN_MOVE * max(abs(was), abs(now))

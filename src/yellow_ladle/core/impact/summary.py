@@ -9,8 +9,8 @@ from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.vocabulary.levels import Level
 
-MOST_FLAGS = 3
-MOST_TOLD = 2
+MAX_FLAGS = 3
+MAX_TOLD = 2
 WORDS = {
     Level.FREE: "free",
     Level.MAY_CONTAIN: "may contain",
@@ -57,8 +57,8 @@ def _card(before: Reading, after: Reading, made: Preparation) -> str:
 
 
 def _first(told: list[str]) -> str:
-    more = [f"and {len(told) - MOST_TOLD} more"] if len(told) > MOST_TOLD else []
-    return ", ".join([*told[:MOST_TOLD], *more])
+    more = [f"and {len(told) - MAX_TOLD} more"] if len(told) > MAX_TOLD else []
+    return ", ".join([*told[:MAX_TOLD], *more])
 
 
 def _product(before: Reading, after: Reading, id: str) -> str:
@@ -69,9 +69,9 @@ def _product(before: Reading, after: Reading, id: str) -> str:
     told = [
         f"{flag.replace('_', ' ')} {WORDS[now.get(flag, Level.FREE)]}"
         f" (was {WORDS[was.get(flag, Level.FREE)]})"
-        for flag in flags[:MOST_FLAGS]
+        for flag in flags[:MAX_FLAGS]
     ]
-    more = [f"{len(flags) - MOST_FLAGS} more"] if len(flags) > MOST_FLAGS else []
+    more = [f"{len(flags) - MAX_FLAGS} more"] if len(flags) > MAX_FLAGS else []
     return ", ".join([*told, *more])
 
 

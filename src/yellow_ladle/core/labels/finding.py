@@ -15,7 +15,7 @@ ENDINGS = {
     "it": (("i", "o"), ("i", "e"), ("e", "a"), ("a", "o"), ("hi", "o"), ("he", "a")),
 }
 ROMAN = "ivx"
-LONGEST_WORD = 60
+MAX_WORD = 60
 """Letters of the longest word that is taken apart."""
 
 
@@ -71,7 +71,7 @@ def _at(lexicon: Lexicon, run: Sequence[Token], here: int) -> list[Hit]:
     if hit := _longest(lexicon, run, here):
         slips = [token.text for token in run[hit.first : hit.last + 1] if token.mended]
         return [replace(hit, read_as=slips[0], slip=True)] if slips else [hit]
-    if token.kind == "number" or not 4 <= len(token.text) <= LONGEST_WORD:
+    if token.kind == "number" or not 4 <= len(token.text) <= MAX_WORD:
         return []
     if claim := _free(lexicon, token.text, here):
         return [claim]
@@ -153,7 +153,7 @@ def _pieces(rest: str) -> Iterator[str]:
 def _mended(lexicon: Lexicon, token: Token) -> Token:
     """The token, or where it is no known word but a slip away from one, as that word."""
     word = token.text
-    if token.kind != "word" or not 6 <= len(word) <= LONGEST_WORD or stands(lexicon, word):
+    if token.kind != "word" or not 6 <= len(word) <= MAX_WORD or stands(lexicon, word):
         return token
     for short in (word, *sorted(shortened(word))):
         for candidate in lexicon.near.get(short, ()):

@@ -10,7 +10,7 @@ from yellow_ladle.core.labels.lexicon import Lexicon
 PARTING = frozenset(",;.!?\n•·|/")
 FEWEST = 2
 """From so many entries on, brackets (or a colon) are taken to list all that is in a thing."""
-LONGEST_NAME = 40
+MAX_NAME = 40
 """Words of the longest name; what runs on without a comma is cut there."""
 DEEPEST = 40
 """Brackets nested deeper than this are read as if they stood at this depth."""
@@ -90,7 +90,7 @@ def ingredients(lexicon: Lexicon, text: Sequence[Token]) -> list[Ingredient]:
                 current.percent = number
         else:
             current.tokens.append(token)
-            if len(current.tokens) >= LONGEST_NAME:
+            if len(current.tokens) >= MAX_NAME:
                 _close(levels[-1], current)
                 current = Ingredient()
     _close(levels[-1], current)

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from yellow_ladle.core.vocabulary.levels import Level
 
-LONGEST = 100_000
+MAX_LABEL = 100_000
 """Letters of the longest text that is read."""
 
 
@@ -13,7 +13,7 @@ class TooLong(ValueError):
 
     def __init__(self, length: int) -> None:
         super().__init__(
-            f"The text has {length:,} characters; no label has more than {LONGEST:,}."
+            f"The text has {length:,} characters; no label has more than {MAX_LABEL:,}."
             " Nothing was read. Paste the ingredient list alone."
         )
 

@@ -32,7 +32,7 @@ from yellow_ladle.core.labels.letters import Token, is_parted, tokens
 from yellow_ladle.core.labels.lexicon import Entry, Lexicon, lexicon
 from yellow_ladle.core.labels.line_breaks import merged
 from yellow_ladle.core.labels.proposals import (
-    LONGEST,
+    MAX_LABEL,
     Because,
     Claim,
     LabelReading,
@@ -66,7 +66,7 @@ def read_label(text: str, language: str = AUTO, regime: str = USUAL_REGIME) -> L
     `regime`: whose allergens "all 14 allergens" or "other allergens" mean. Raises TooLong, and
     KeyError for a language without a lexicon or an unknown regime.
     """
-    if len(text) > LONGEST:
+    if len(text) > MAX_LABEL:
         raise TooLong(len(text))
     groups = regimes()[regime].groups
     allergens = tuple(dict.fromkeys(flag for group in groups for flag in group.flags))

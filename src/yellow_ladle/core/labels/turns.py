@@ -10,7 +10,7 @@ from yellow_ladle.core.labels.lexicon import Lexicon
 from yellow_ladle.core.labels.sites import ENDS, NEAR, mark_sites
 
 ENDS_AND_SEMICOLON = ENDS | {";"}
-LONGEST_PHRASE = 12
+MAX_PHRASE = 12
 CLAIMS = ("free", "suitable")
 """What says that something is not there. Such a claim reaches no further than its own phrase: a
 flag that is lost behind it would be taken as free."""
@@ -106,7 +106,7 @@ class _Walk:
     def _phrase(self, here: int) -> tuple[str, int]:
         """What turns the text here and its length, or no kind and the length of a name."""
         run: list[str] = []
-        for token in self.text[here : here + LONGEST_PHRASE]:
+        for token in self.text[here : here + MAX_PHRASE]:
             if not token.names:
                 break
             run.append(token.text)
@@ -127,8 +127,8 @@ class _Walk:
         """The length of an "except" or "but" that ends a claim here, or 0."""
         if self.mode not in CLAIMS and not self._claimed(here - 1):
             return 0
-        run = tuple(token.text for token in self.text[here : here + LONGEST_PHRASE])
-        sizes = range(LONGEST_PHRASE, 0, -1)
+        run = tuple(token.text for token in self.text[here : here + MAX_PHRASE])
+        sizes = range(MAX_PHRASE, 0, -1)
         return next((n for n in sizes if run[:n] in self.lexicon.lists["contrast"]), 0)
 
     def _claimed(self, here: int) -> bool:
@@ -150,7 +150,7 @@ class _Walk:
         """The length of "for allergens, including …, see ingredients in bold", commas or not."""
         words: list[str] = []
         longest = 0
-        for place, token in enumerate(self.text[here : here + LONGEST_PHRASE + 4], 1):
+        for place, token in enumerate(self.text[here : here + MAX_PHRASE + 4], 1):
             if token.kind == "mark" and token.text != ",":
                 break
             if token.names:

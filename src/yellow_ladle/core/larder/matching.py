@@ -18,7 +18,7 @@ SLIPPED = 0.72
 """Two words that share this much are one, with a slip of the pen in it."""
 LIKELY = 0.6
 """Below this likeness nothing is offered."""
-MOST = 5
+MAX_MATCHES = 5
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +46,7 @@ class Names:
         likely = {item for word in wanted for item in self._with(word)}
         found = [Match(item, _likeness(wanted, self._tokens[item])) for item in likely]
         found = [match for match in found if match.likeness >= LIKELY]
-        return tuple(sorted(found, key=lambda match: (-match.likeness, match.item))[:MOST])
+        return tuple(sorted(found, key=lambda match: (-match.likeness, match.item))[:MAX_MATCHES])
 
     def _with(self, word: str) -> frozenset[str]:
         """The items whose names hold a word, or one with a slip of the pen in it."""

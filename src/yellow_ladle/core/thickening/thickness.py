@@ -24,7 +24,7 @@ from yellow_ladle.core.numbers.thickeners import (
 from yellow_ladle.core.vocabulary.toml import number, rows, table
 
 HALF_HOUR = 30.0
-LEAST_LEFT = 0.25
+MIN_LEFT = 0.25
 """However long a slurry boils, this share of its power is counted on."""
 
 
@@ -130,7 +130,7 @@ def thickness(balance: Balance, preparation: str) -> Thickness:
 def kept(thickener: Thickener, minutes: float, *, sour: bool) -> float:
     """The share of a thickener's power left after its minutes in the pot."""
     boiled = 1.0 - (1.0 - thickener.boiled) * minutes / HALF_HOUR
-    return max(boiled, min(LEAST_LEFT, thickener.boiled)) * (thickener.acid if sour else 1.0)
+    return max(boiled, min(MIN_LEFT, thickener.boiled)) * (thickener.acid if sour else 1.0)
 
 
 def is_sour(balance: Balance, preparation: Preparation) -> bool:

@@ -14,12 +14,12 @@ from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.files.recipes.plain import json_blocks, plain
 from yellow_ladle.files.recipes.values import Recipe, RecipeLine, RecipeStep
 
-MOST_BYTES = 16 * 1024 * 1024
-MOST_RECIPES = 500
-MOST_LINES = 500
-MOST_LINES_AT_ONCE = 5_000
-LONGEST_TEXT = 200_000
-LONGEST_STEP = 4_000
+MAX_BYTES = 16 * 1024 * 1024
+MAX_RECIPES = 500
+MAX_LINES = 500
+MAX_LINES_AT_ONCE = 5_000
+MAX_TEXT = 200_000
+MAX_STEP = 4_000
 DEEPEST = 12
 
 _WITHIN = ("@graph", "mainEntity", "mainEntityOfPage", "itemListElement", "item", "hasPart")
@@ -33,8 +33,8 @@ _NUMBERED = re.compile(r"^\s*(?:step\s*)?\d{1,2}[.):]\s+", re.I)
 
 def read_recipes(content: bytes) -> list[Recipe]:
     """Every recipe in a JSON-LD document or page. Raises BookRefused with places."""
-    if len(content) > MOST_BYTES:
-        raise BookRefused([Fault("", f"the file is over {MOST_BYTES // 1024**2} MB")])
+    if len(content) > MAX_BYTES:
+        raise BookRefused([Fault("", f"the file is over {MAX_BYTES // 1024**2} MB")])
     found = [
         recipe
         for place, document in _documents(_text(content))
@@ -43,11 +43,11 @@ def read_recipes(content: bytes) -> list[Recipe]:
     if not found:
         message = "no recipe is in it: nothing of the type Recipe was found"
         raise BookRefused([Fault("", message)])
-    if len(found) > MOST_RECIPES:
-        raise BookRefused([Fault("", f"{len(found)} recipes at once; at most {MOST_RECIPES}")])
+    if len(found) > MAX_RECIPES:
+        raise BookRefused([Fault("", f"{len(found)} recipes at once; at most {MAX_RECIPES}")])
     lines = sum(len(recipe.lines) for recipe in found)
-    if lines > MOST_LINES_AT_ONCE:
-        message = f"{lines} ingredient lines in all; at most {MOST_LINES_AT_ONCE} at once"
+    if lines > MAX_LINES_AT_ONCE:
+        message = f"{lines} ingredient lines in all; at most {MAX_LINES_AT_ONCE} at once"
         raise BookRefused([Fault("", message)])
     return found
 
@@ -118,13 +118,13 @@ def _recipes(value: Any, place: str, depth: int) -> Iterator[Recipe]:
 
 def _recipe(value: dict[str, Any], place: str) -> Recipe:
     lines = _lines(value.get("recipeIngredient", value.get("ingredients", [])))
-    if len(lines) > MOST_LINES:
-        message = f"{len(lines)} ingredient lines; at most {MOST_LINES}"
+    if len(lines) > MAX_LINES:
+        message = f"{len(lines)} ingredient lines; at most {MAX_LINES}"
         raise BookRefused([Fault(f"{place}.recipeIngredient".lstrip("."), message)])
     name = _words(value.get("name") or value.get("headline"))
-    steps = tuple(islice(_steps(value.get("recipeInstructions"), "", 0), MOST_LINES + 1))
-    if len(steps) > MOST_LINES:
-        message = f"more than {MOST_LINES} steps"
+    steps = tuple(islice(_steps(value.get("recipeInstructions"), "", 0), MAX_LINES + 1))
+    if len(steps) > MAX_LINES:
+        message = f"more than {MAX_LINES} steps"
         raise BookRefused([Fault(f"{place}.recipeInstructions".lstrip("."), message)])
     minutes = minutes_of(value.get("totalTime")) or minutes_of(value.get("cookTime"))
     return Recipe(
@@ -168,12 +168,12 @@ def _steps(value: Any, section: str, depth: int) -> Iterator[RecipeStep]:
             duration = value.get("timeRequired") or value.get("performTime")
             if text:
                 minutes = minutes_of(duration or value.get("totalTime"))
-                yield RecipeStep(text.replace("\n", " ")[:LONGEST_STEP], minutes, section)
+                yield RecipeStep(text.replace("\n", " ")[:MAX_STEP], minutes, section)
     else:
         for line in _words(value).split("\n"):
             text = _NUMBERED.sub("", line).strip()
             if text:
-                yield RecipeStep(text[:LONGEST_STEP], None, section)
+                yield RecipeStep(text[:MAX_STEP], None, section)
 
 
 def _yield(value: Any) -> str:
@@ -194,9 +194,9 @@ def _words(value: Any) -> str:
     if value is None or isinstance(value, bool):
         return ""
     text = str(value)
-    if len(text) > LONGEST_TEXT:
+    if len(text) > MAX_TEXT:
         begins = text[:30]
-        message = f'the text that begins "{begins}" is over {LONGEST_TEXT:,} signs'
+        message = f'the text that begins "{begins}" is over {MAX_TEXT:,} signs'
         raise BookRefused([Fault("", message)])
     return plain(text)
 

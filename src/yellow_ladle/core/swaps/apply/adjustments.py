@@ -10,9 +10,9 @@ from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.core.swaps.plan import Plan
 
 SALT = CARRIED.index("salt")
-LEAST_SALT_G = 0.3
+MIN_SALT_G = 0.3
 """A pinch: less than that is left to the tasting spoon."""
-LEAST_LIQUID = 0.05
+MIN_LIQUID = 0.05
 """Liquid is made up where more than this share of a pot has gone missing."""
 _ROUNDED = 2
 
@@ -67,7 +67,7 @@ def _salt(was: Balance, now: Balance, before: Reading, made: Preparation) -> Adj
     more = new.per_gram[SALT] * new.grams - old.per_gram[SALT] * old.grams
     line = made.lines[index]
     grams = now.line_grams(line)
-    if not grams or abs(more) < LEAST_SALT_G:
+    if not grams or abs(more) < MIN_SALT_G:
         return None
     after = max(grams - more, 0.0)
     word = "more" if more > 0 else "less"
@@ -86,7 +86,7 @@ def _liquid(before: Reading, plan: Plan, made: Preparation) -> Adjustment | None
     usual = before.book.preparations[made.id]
     gone = sum(_missing(before, plan, usual))
     total = before.balance.grams_in(usual)
-    if not total or gone / total < LEAST_LIQUID:
+    if not total or gone / total < MIN_LIQUID:
         return None
     swapped = {swap.to for swap in plan.swaps if swap.in_ == made.id}
     balance = Balance(plan.after.book)

@@ -8,7 +8,7 @@ from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
 from yellow_ladle.core.swaps.item_names import short_name
 from yellow_ladle.core.swaps.plan import Plan
 
-MOST_NAMED = 3
+MAX_NAMED = 3
 
 
 def names_by_what_it_is(before: Reading, plan: Plan) -> dict[str, str]:
@@ -39,8 +39,8 @@ def _name(book: Book, plan: Plan, pot: str, name: str) -> str:
         words |= {clean_name(move.tool, book.tools): None for move in cleaned}
     usual = book.name(pot)
     told = [word for word in words if name == usual or not _in_name(word, name)]
-    more = ["more"] if len(told) > MOST_NAMED else []
-    return ", ".join([name, *told[:MOST_NAMED], *more])
+    more = ["more"] if len(told) > MAX_NAMED else []
+    return ", ".join([name, *told[:MAX_NAMED], *more])
 
 
 def _in_name(word: str, name: str) -> bool:

@@ -42,7 +42,7 @@ from yellow_ladle.core.swaps.search.search_space import Choice, Region
 
 T = TypeVar("T")
 
-MOST_STEPS = 60_000
+MAX_STEPS = 60_000
 """Nodes that a walk takes up before it says that it stopped early."""
 
 
@@ -121,7 +121,7 @@ class Walk:
         rank: Callable[[Score], Rank],
         most_pots: int | None = None,
         familiar: frozenset[tuple[str, str | None]] = frozenset(),
-        most_steps: int = MOST_STEPS,
+        most_steps: int = MAX_STEPS,
     ) -> None:
         self._rank = rank
         self._most_steps = most_steps

@@ -17,7 +17,7 @@ from yellow_ladle.core.swaps.search.prices import Prices
 from yellow_ladle.core.swaps.search.swap_amounts import worked_out
 from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 
-ALIKE = 50
+MAX_ALIKE = 50
 """Of goods of one class that carry the same, so many are tried."""
 
 
@@ -209,7 +209,7 @@ def _thinned(items: Iterable[str], masks: Mapping[str, int], book: Book) -> tupl
         if item in book.products:
             key = (masks[item], book.products[item].price_per_kg)
             alike[key] = alike.get(key, 0) + 1
-            if alike[key] > ALIKE:
+            if alike[key] > MAX_ALIKE:
                 continue
         found.append(item)
     return tuple(found)

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from yellow_ladle.core.swaps.plan import CleanTool, Swap
 from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three
 
-MOST_NAMED = 12
+MAX_NAMED = 12
 """Of goods that would do as well, so many are named."""
 
 
@@ -85,7 +85,7 @@ def _lightness(option: Option) -> tuple[float, ...]:
 
 
 def _naming(option: Option, alike: Iterable[str]) -> Option:
-    others = tuple(dict.fromkeys(alike))[:MOST_NAMED]
+    others = tuple(dict.fromkeys(alike))[:MAX_NAMED]
     if option.swap is None or not others:
         return option
     return replace(option, swap=replace(option.swap, or_=others))

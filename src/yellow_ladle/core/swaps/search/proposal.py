@@ -19,9 +19,9 @@ from yellow_ladle.core.swaps.search.thickness_limit import thinner
 from yellow_ladle.core.vocabulary.criteria import Criterion
 from yellow_ladle.core.vocabulary.levels import Level
 
-MOST_SUBSETS = 8
+MAX_SUBSETS = 8
 """Of so many goals every combination is tried; of more, each is taken in turn."""
-MOST_CHECKS = 3
+MAX_CHECKS = 3
 """Ways that end in the reading of a label, at most."""
 STEPS_FOR_CHECKS = 5_000
 TOO_THIN = "whatever clears it leaves it thinner than it is"
@@ -143,7 +143,7 @@ class _Search:
             STEPS_FOR_CHECKS,
         )
         before = None if fewest is None else (float(fewest),)
-        found = walk.plans(self._with_checks, MOST_CHECKS, before)
+        found = walk.plans(self._with_checks, MAX_CHECKS, before)
         return tuple(check for _, check in found)
 
     @property
@@ -199,7 +199,7 @@ class _Search:
         """The sets of goals that can be met together and to which no other can be added."""
         wanted = [("clear", flag) for flag in self.goals.clear]
         wanted += [("fit", diet) for diet in self.goals.fit]
-        if len(wanted) > MOST_SUBSETS:
+        if len(wanted) > MAX_SUBSETS:
             return [self._grown(wanted)]
         found: list[frozenset[tuple[str, str]]] = []
         for size in range(len(wanted), -1, -1):
