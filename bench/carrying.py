@@ -65,7 +65,7 @@ def everything(book: Book) -> Reading:
 
 def label_edit(before: Reading) -> float:
     """Median seconds to re-read one new statement, over products used in just ten pots."""
-    users = before.family.users
+    users = before.graph.users
     products = [id for id in before.book.products if len(users.get(id, ())) == 10][:50]
     taken = []
     for id in products:

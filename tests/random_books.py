@@ -16,8 +16,8 @@ from yellow_ladle.core.book.book import (
     ByProduct,
     Line,
     Preparation,
+    RecipeVersion,
     Step,
-    Way,
     Yield,
 )
 from yellow_ladle.core.book.pan import Batch, Pan
@@ -110,7 +110,9 @@ YIELDS = st.sampled_from(
 def cards(draw: st.DrawFn, items: list[str]) -> dict[str, Any]:
     """What a card says besides its lines: steps, yield, pan, batches, another way."""
     made = draw(YIELDS)
-    other = Way("another", (Line(items[0], 5.0, "g", "body"),), (Step("In."),), "brown", made)
+    other = RecipeVersion(
+        "another", (Line(items[0], 5.0, "g", "body"),), (Step("In."),), "brown", made
+    )
     return {
         "yield_": made,
         "method": draw(STEPS),

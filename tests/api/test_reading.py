@@ -79,7 +79,7 @@ class Board(ApiTest):
         book = self.ledger.now.reading.book
         self.assertGreaterEqual(len(book.products), 50)
         self.assertGreaterEqual(len(book.preparations), 35)
-        self.assertGreaterEqual(max(self.ledger.now.reading.family.tiers.values()), 4)
+        self.assertGreaterEqual(max(self.ledger.now.reading.graph.tiers.values()), 4)
 
 
 class Pots(ApiTest):

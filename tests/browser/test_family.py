@@ -10,7 +10,7 @@ from yellow_ladle.core.book.book import Book, Preparation, owner_of
 from yellow_ladle.demo.kitchen import demo_book
 
 
-class Family(BrowserTest):
+class DependencyGraph(BrowserTest):
     def ask(self, name: str) -> None:
         self.choose("#ask", name, name)
         self.see("button[aria-label='Show nothing in particular']")

@@ -4,7 +4,7 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import BUTTER, FLOUR, MILK, book, line, pot, product
-from yellow_ladle.core.book.book import Preparation, Step, Way, Yield
+from yellow_ladle.core.book.book import Preparation, RecipeVersion, Step, Yield
 from yellow_ladle.core.book.fault import Fault
 from yellow_ladle.core.cards.cautions import called_for, cautions
 from yellow_ladle.core.cards.colours import clashes, colours
@@ -146,7 +146,7 @@ class Faults(unittest.TestCase):
         scooped = replace(CARD, lines=(line("butter", unit="scoop"),))
         self.assertEqual(self.faults(scooped)[0].place, "roux.lines[0].unit")
         self.assertEqual(self.faults(scooped, Measure("scoop", 40, "g")), [])
-        way = replace(CARD, ways=(Way("other", (line("nothing", unit="scoop"),)),))
+        way = replace(CARD, ways=(RecipeVersion("other", (line("nothing", unit="scoop"),)),))
         self.assertEqual(
             [fault.place for fault in self.faults(way)],
             ["roux.ways[0].lines[0].item", "roux.ways[0].lines[0].unit"],

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from tests.effort import examples
 from tests.kitchens import BUTTER, FLOUR, OIL, OPEN, book, line, pot, product, read
-from yellow_ladle.core.book.book import ByProduct, Preparation, Step, Way, Yield
+from yellow_ladle.core.book.book import ByProduct, Preparation, RecipeVersion, Step, Yield
 from yellow_ladle.core.book.pan import Batch
 from yellow_ladle.core.book.product import Addition, Bag
 from yellow_ladle.core.cards.align import aligned
@@ -36,7 +36,9 @@ def told(before: Preparation, after: Preparation) -> list[str]:
 
 class Ways(unittest.TestCase):
     def setUp(self) -> None:
-        oily = Way("with oil", (line("oil", "fat"), line("plain-flour")), (STIR,), "blond")
+        oily = RecipeVersion(
+            "with oil", (line("oil", "fat"), line("plain-flour")), (STIR,), "blond"
+        )
         self.card = replace(CARD, way="with butter", ways=(oily,), colour="white")
 
     def test_another_way_is_taken_into_use_and_back(self) -> None:
@@ -67,7 +69,7 @@ class Ways(unittest.TestCase):
         )
 
     def test_two_ways_of_one_name_are_refused(self) -> None:
-        twice = replace(self.card, ways=(*self.card.ways, Way("with butter")))
+        twice = replace(self.card, ways=(*self.card.ways, RecipeVersion("with butter")))
         change = Change(preparations=(twice,))
         found = change_faults(applied(book(FLOUR, BUTTER, OIL), change), change)
         self.assertIn("is here twice", found[0].message)
@@ -218,8 +220,10 @@ class Merging(unittest.TestCase):
     def test_by_products_ways_and_batches_of_both_are_kept(self) -> None:
         fat, meat = ByProduct("fat", "Fat"), ByProduct("meat", "Meat")
         first, second = Batch("2026-11-01", 5, 4, 60), Batch("2026-11-02", 5, 4, 60)
-        mine = replace(CARD, by_products=(fat,), batches=(first,), ways=(Way("oil"),))
-        theirs = replace(CARD, by_products=(meat,), batches=(second,), ways=(Way("lard"),))
+        mine = replace(CARD, by_products=(fat,), batches=(first,), ways=(RecipeVersion("oil"),))
+        theirs = replace(
+            CARD, by_products=(meat,), batches=(second,), ways=(RecipeVersion("lard"),)
+        )
         found = merged(CARD, mine, theirs)
         self.assertEqual({part.id for part in found.preparation.by_products}, {"fat", "meat"})
         self.assertEqual(len(found.preparation.batches), 2)
@@ -245,7 +249,7 @@ class Merging(unittest.TestCase):
 class Renaming(unittest.TestCase):
     def test_every_reference_follows(self) -> None:
         stock = pot("stock", "butter", by="fat")
-        way = Way("other", (line("stock"),))
+        way = RecipeVersion("other", (line("stock"),))
         sauce = pot(
             "sauce", "stock", "stock/fat", method=(Step("In.", uses=("stock",)),), ways=(way,)
         )

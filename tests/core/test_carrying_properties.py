@@ -131,7 +131,7 @@ class Carrying(unittest.TestCase):
     def test_every_level_above_free_has_a_source_that_gives_it(self, book: Book) -> None:
         carried = read(book)
         for item in carried.items():
-            found = carried.ways(item)
+            found = carried.paths(item)
             for flag, level in carried.levels(item).items():
                 giving = sources(found, flag)
                 self.assertEqual(max(source.level for source in giving), level)
@@ -161,7 +161,7 @@ class Rereading(unittest.TestCase):
             again = reread(read(book), change)
             fresh = read(applied(book, change))
             self.assertEqual(dict(again.reading.masks), dict(fresh.masks))
-            self.assertEqual(dict(again.reading.family.tiers), dict(fresh.family.tiers))
+            self.assertEqual(dict(again.reading.graph.tiers), dict(fresh.graph.tiers))
             before = read(book).masks
             differing = {item for item in fresh.masks if fresh.masks[item] != before.get(item)}
             self.assertEqual(set(again.changed), differing)

@@ -37,7 +37,7 @@ class Columns(unittest.TestCase):
         carried = read(demo_book())
         order = ["bases", "mothers", "sauces", "plates"]
         placed = columns(carried)
-        for id, inputs in carried.family.inputs.items():
+        for id, inputs in carried.graph.inputs.items():
             for item in inputs:
                 if item in placed:
                     self.assertLessEqual(order.index(placed[item]), order.index(placed[id]))

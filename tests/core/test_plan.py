@@ -6,7 +6,7 @@ from typing import ClassVar
 
 from tests.kitchens import CHEESE_BOOK, line, pot, product, reading
 from tests.planned import as_variant, for_all
-from yellow_ladle.core.book.book import Step, Way, Yield
+from yellow_ladle.core.book.book import RecipeVersion, Step, Yield
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.pan import Batch
 from yellow_ladle.core.checks.faults import change_faults
@@ -53,7 +53,7 @@ class Cards(unittest.TestCase):
         roux = replace(
             CHEESE_BOOK[6],
             yield_=Yield(200, "g"),
-            ways=(Way("with oil", (line("oil"), line("plain-flour"))),),
+            ways=(RecipeVersion("with oil", (line("oil"), line("plain-flour"))),),
             batches=(Batch("2026-11-01", 1, 1, 5),),
             method=(Step("Stir.", uses=("plain-flour", "butter")),),
         )

@@ -15,8 +15,8 @@ from yellow_ladle.core.book.book import (
     Line,
     Person,
     Preparation,
+    RecipeVersion,
     Step,
-    Way,
     Yield,
 )
 from yellow_ladle.core.book.need import Need
@@ -51,7 +51,7 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
         **{"text": "Whisk.", "minutes": 4.0, "heat": "low", "cue": "loose", "caution": "Hot."},
         **{"equipment": ("pan",), "uses": ("flour",), "passive": True},
     },
-    Way: {
+    RecipeVersion: {
         **{"name": "cold", "lines": (LINE,), "method": (Step("In."),), "colour": "brown"},
         **{"yield_": Yield(1.0, "kg"), "portions": 3.0},
     },
@@ -68,7 +68,12 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
             "density_g_per_ml": 1.1,
         },
         **{"portions": 4.0, "pan": Pan(28.0), "batches": (Batch("2026-11-01", 5.0, 4.0, 40.0),)},
-        **{"way": "hot", "ways": (Way("cold"),), "retired": "2026-11-20", "not_in_it": ("egg",)},
+        **{
+            "way": "hot",
+            "ways": (RecipeVersion("cold"),),
+            "retired": "2026-11-20",
+            "not_in_it": ("egg",),
+        },
     },
     Evidence: {"kind": "supplier", "date": "2026-11-02", "person": "CD"},
     Paper: {"number": "17", "expires": "2027-01-01"},
@@ -109,7 +114,7 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
 """For each field of each value another value than `PLAIN` has. A new field has to stand here."""
 PLAIN: Mapping[type, Any] = {
     **{Line: LINE, Yield: Yield(1.0, "kg"), ByProduct: ByProduct("fat", "Fat")},
-    **{Step: Step("Stir."), Way: Way("hot"), Pan: Pan(28.0)},
+    **{Step: Step("Stir."), RecipeVersion: RecipeVersion("hot"), Pan: Pan(28.0)},
     **{Batch: Batch("2026-11-01", 5.0, 4.0, 40.0), Evidence: Evidence("label"), Paper: Paper()},
     **{Preparation: Preparation("white-roux", "White roux", "roux"), Part: Part("flour")},
     **{Maker: Maker("dale", "Dale"), Addition: Addition("flour", "2026-11-01"), Bag: Bag()},
@@ -117,6 +122,8 @@ PLAIN: Mapping[type, Any] = {
     **{Person: Person("AB", "Ann"), Measure: Measure("scoop", 60.0, "ml"), Tool: Tool("Blender")},
     **{Need: Need("n-1", "One"), SignOff: SignOff("AB", "2026-11-01")},
 }
+IN_FILE = {RecipeVersion: "Way"}
+"""Values whose model in the file keeps an older name."""
 CODE = re.compile(r"[A-Z]\w+\(|Level\.|None|True|False|[{}<>]|(?<!\w)'|'(?!\w)")
 """How a value looks where code's own form of it has slipped through."""
 
@@ -141,7 +148,7 @@ class EveryField(unittest.TestCase):
 
     def test_the_file_has_it_and_gives_it_back(self) -> None:
         for kind, plain in PLAIN.items():
-            model = pieces()[kind.__name__]
+            model = pieces()[IN_FILE.get(kind, kind.__name__)]
             known = {field.alias or name for name, field in model.model_fields.items()}
             held = {file_name(entry.name) for entry in fields(kind)}
             self.assertEqual(known - {"preparation"}, held, kind)
@@ -184,7 +191,11 @@ class Cards(unittest.TestCase):
             method=(PLAIN[Step],),
             by_products=(PLAIN[ByProduct],),
             ways=(
-                replace(PLAIN[Way], lines=(replace(LINE, quantity=50.0),), method=(Step("Stir."),)),
+                replace(
+                    PLAIN[RecipeVersion],
+                    lines=(replace(LINE, quantity=50.0),),
+                    method=(Step("Stir."),),
+                ),
             ),
             pan=PLAIN[Pan],
             batches=(PLAIN[Batch],),
@@ -197,7 +208,7 @@ class Cards(unittest.TestCase):
             for name, value in OTHER[Preparation].items()
             if name != "id"
         }
-        holders = {Line: "lines", Step: "method", ByProduct: "by_products", Way: "ways"}
+        holders = {Line: "lines", Step: "method", ByProduct: "by_products", RecipeVersion: "ways"}
         for kind, place in (holders | {Batch: "batches"}).items():
             for name, value in OTHER[kind].items():
                 [held] = getattr(whole, place)

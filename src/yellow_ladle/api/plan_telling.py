@@ -241,9 +241,9 @@ class Telling:
             DrawnOut(
                 id=pot,
                 name=self._book.name(pot),
-                tier=after.family.tiers[pot] + 1,
+                tier=after.graph.tiers[pot] + 1,
                 changed=pot in changed,
-                inputs=[i for i in after.family.inputs[pot] if i in within or i in new],
+                inputs=[i for i in after.graph.inputs[pot] if i in within or i in new],
             )
             for pot in plan.pots
         ]

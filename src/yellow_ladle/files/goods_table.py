@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from yellow_ladle.core.book.fault import near
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.product import CERTIFICATES, Evidence, Product
-from yellow_ladle.core.carrying.label_sources import voices
+from yellow_ladle.core.carrying.label_sources import label_sources
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import WORDS, Level
 from yellow_ladle.files.table_file import Table
@@ -96,7 +96,7 @@ def goods_rows(products: Iterable[Product], flags: Collection[Flag]) -> Table:
     headings = ["name", "class", "otherwise", "label", "pack", "code", "certificates", *NUMBERS]
     rows = [[*headings, *(flag.id for flag in flags)]]
     for product in products:
-        labels = voices(product, None)
+        labels = label_sources(product, None)
         levels = {flag.id: max(label.level(flag.id) for label in labels) for flag in flags}
         rest = max(label.otherwise for label in labels)
         numbers = (getattr(product, field) for field in NUMBERS)

@@ -111,7 +111,7 @@ def preparation(id: str, now: TheBook) -> PotOut:
         sign_off=_signed(id, signed) if (signed := book.sign_offs.get(id)) else None,
         in_goods=[
             Named(id=user, name=book.name(user))
-            for user in sorted(reading.family.users.get(id, ()))
+            for user in sorted(reading.graph.users.get(id, ()))
             if user in book.products
         ],
         preparation=as_piece(PreparationPiece, made),
@@ -164,7 +164,7 @@ def _line(reading: Reading, made: Preparation, index: int, counted: bool) -> Lin
         counted=counted,
         flags=flags,
         tool_traces=sorted(reading.tool_traces(line.item)),
-        made_of=[] if is_product else [book.name(item) for item in reading.family.inputs[owner]],
+        made_of=[] if is_product else [book.name(item) for item in reading.graph.inputs[owner]],
         unchecked=sum(level == "unchecked" for level in flags.values()),
     )
 
@@ -181,7 +181,7 @@ def _uses(reading: Reading, made: Preparation) -> list[UseOut]:
             unit=line.unit,
             as_by_product=by_products.get(line.item),
         )
-        for user in reading.family.users.get(made.id, ())
+        for user in reading.graph.users.get(made.id, ())
         if user in book.preparations
         for line in (book.preparations[user].lines[n] for n in book.preparations[user].counted())
         if owner_of(line.item) == made.id

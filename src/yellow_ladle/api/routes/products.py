@@ -113,7 +113,7 @@ def product(id: str, now: TheBook, ledger: TheLedger) -> ProductOut:
         goes_into=[Named(id=user, name=book.name(user)) for user in users],
         in_goods=[
             Named(id=user, name=book.name(user))
-            for user in sorted(now.reading.family.users.get(id, ()))
+            for user in sorted(now.reading.graph.users.get(id, ()))
             if user in book.products
         ],
         given_by=_given_by(now.reading, value),
@@ -158,7 +158,7 @@ def _jar(reading: Reading, id: str, second_look: bool) -> JarOut:
         unchecked=unchecked_flags(reading, id),
         otherwise=product.otherwise.word,
         flags=level_words(reading, id),
-        used_in=len(reading.family.users.get(id, ())),
+        used_in=len(reading.graph.users.get(id, ())),
         plates=reading.plates_reached(id),
         makers=len(product.makers),
         is_bag=product.bag is not None,

@@ -107,7 +107,7 @@ class Step:
 
 
 @dataclass(frozen=True, slots=True)
-class Way:
+class RecipeVersion:
     """Another way to make a preparation, whole, while it is not the one in use."""
 
     name: str
@@ -148,7 +148,7 @@ class Preparation:
     pan: Pan | None = None
     batches: tuple[Batch, ...] = field(default=(), metadata=called("batches made"))
     way: str = field(default="", metadata=called("way in use"))
-    ways: tuple[Way, ...] = field(default=(), metadata=called("other ways"))
+    ways: tuple[RecipeVersion, ...] = field(default=(), metadata=called("other ways"))
     retired: str | None = field(default=None, metadata=called("day from which it is retired"))
     not_in_it: tuple[str, ...] = field(default=(), metadata=called("words said not to be in it"))
 

@@ -28,12 +28,12 @@ _USUAL = {
 
 def columns(reading: Reading) -> dict[str, Column]:
     """The column of every preparation: by its kind, but never left of what it is made from."""
-    book, family = reading.book, reading.family
+    book, graph = reading.book, reading.graph
     placed: dict[str, int] = {}
-    for id in bases_first(family.inputs):
+    for id in bases_first(graph.inputs):
         made = book.preparations.get(id)
         usual = _ORDER.index(_usual(made, reading)) if made else 0
-        below = [placed[item] for item in family.inputs[id] if item in placed]
+        below = [placed[item] for item in graph.inputs[id] if item in placed]
         placed[id] = max([usual, *below])
     return {id: _ORDER[placed[id]] for id in book.preparations}
 

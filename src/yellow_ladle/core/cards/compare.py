@@ -8,7 +8,7 @@ from dataclasses import dataclass, fields
 from difflib import SequenceMatcher
 from typing import TYPE_CHECKING, Literal, TypeAlias
 
-from yellow_ladle.core.book.book import Line, Preparation, Step, Way
+from yellow_ladle.core.book.book import Line, Preparation, RecipeVersion, Step
 from yellow_ladle.core.book.product import Evidence, Product
 from yellow_ladle.core.cards.align import aligned
 from yellow_ladle.core.vocabulary.field_words import Name, amount_words, field_shown, shown, word_of
@@ -17,6 +17,7 @@ from yellow_ladle.core.vocabulary.levels import Level
 if TYPE_CHECKING:
     from _typeshed import DataclassInstance
 
+Card: TypeAlias = Preparation | RecipeVersion
 Part: TypeAlias = Literal["head", "lines", "method", "flags"]
 
 REWORDED = 0.4
@@ -79,7 +80,9 @@ def _head(before: Preparation, after: Preparation, name: Name) -> Iterator[Diffe
         yield Difference("head", "The other ways stand in another order.")
 
 
-def _way(called: str, was: Way | None, now: Way | None, name: Name) -> Iterator[Difference]:
+def _way(
+    called: str, was: RecipeVersion | None, now: RecipeVersion | None, name: Name
+) -> Iterator[Difference]:
     if was is None or now is None:
         yield Difference("head", f"The way “{called}” is {'new' if was is None else 'gone'}.")
         return
@@ -89,7 +92,7 @@ def _way(called: str, was: Way | None, now: Way | None, name: Name) -> Iterator[
         yield Difference("head", f"The way “{called}”: {sentence}")
 
 
-def _lines(before: Preparation | Way, after: Preparation | Way, name: Name) -> Iterator[Difference]:
+def _lines(before: Card, after: Card, name: Name) -> Iterator[Difference]:
     origin = aligned(
         [line.item for line in before.lines],
         [line.item for line in after.lines],
@@ -121,9 +124,7 @@ def _line(old: Line, new: Line, name: Name) -> Iterator[Difference]:
         yield Difference("lines", f"{name(new.item)}, {told}.")
 
 
-def _method(
-    before: Preparation | Way, after: Preparation | Way, name: Name
-) -> Iterator[Difference]:
+def _method(before: Card, after: Card, name: Name) -> Iterator[Difference]:
     origin = aligned(
         [step.text for step in before.method],
         [step.text for step in after.method],

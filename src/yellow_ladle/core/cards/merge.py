@@ -4,14 +4,14 @@ from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass, fields, replace
 from typing import TypeVar
 
-from yellow_ladle.core.book.book import ByProduct, Line, Preparation, Step, Way
+from yellow_ladle.core.book.book import ByProduct, Line, Preparation, RecipeVersion, Step
 from yellow_ladle.core.book.pan import Batch
 from yellow_ladle.core.book.product import Evidence
 from yellow_ladle.core.cards.align import aligned
 from yellow_ladle.core.vocabulary.field_words import shown, word_of
 from yellow_ladle.core.vocabulary.levels import Level
 
-Entry = TypeVar("Entry", Line, Step, ByProduct, Way, Batch)
+Entry = TypeVar("Entry", Line, Step, ByProduct, RecipeVersion, Batch)
 Value = TypeVar("Value")
 _APART = ("lines", "method", "by_products", "ways", "batches", "statements", "evidence")
 

@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from dataclasses import replace
 
-from yellow_ladle.core.book.book import Book, Line, Preparation, Step, Way, owner_of
+from yellow_ladle.core.book.book import Book, Line, Preparation, RecipeVersion, Step, owner_of
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.update import Change
 
@@ -42,7 +42,7 @@ def _pot(made: Preparation, moved: Callable[[str], str]) -> Preparation:
     )
 
 
-def _way(way: Way, moved: Callable[[str], str]) -> Way:
+def _way(way: RecipeVersion, moved: Callable[[str], str]) -> RecipeVersion:
     return replace(way, lines=_lines(way.lines, moved), method=_steps(way.method, moved))
 
 

@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from yellow_ladle.core.book.book import Preparation, Way
+from yellow_ladle.core.book.book import Preparation, RecipeVersion
 
 FIRST = "as the card says"
 """What the way in use is called until somebody names it."""
@@ -12,9 +12,9 @@ class NoSuchWay(ValueError):
     """A way that the preparation does not have."""
 
 
-def way_in_use(preparation: Preparation) -> Way:
+def way_in_use(preparation: Preparation) -> RecipeVersion:
     """What the card shows and counts, as a way."""
-    return Way(
+    return RecipeVersion(
         preparation.way or FIRST,
         preparation.lines,
         preparation.method,

@@ -5,7 +5,7 @@ from collections.abc import Collection, Iterable, Mapping
 from yellow_ladle.core.book.book import Book, Preparation, owner_of
 
 
-class Family:
+class DependencyGraph:
     """The pour between items. What a plain reading does not need is worked out when asked for."""
 
     def __init__(
@@ -25,8 +25,8 @@ class Family:
         self._tiers = tiers
 
     @classmethod
-    def of(cls, book: Book) -> "Family":
-        """The family of a book that is known to be free of cycles."""
+    def of(cls, book: Book) -> "DependencyGraph":
+        """The graph of a book that is known to be free of cycles."""
         items = {id: items_of_lines(made) for id, made in book.preparations.items()}
         for id, product in book.products.items():
             if contents := product.contents:
@@ -64,8 +64,10 @@ class Family:
             self._tiers = tiers
         return self._tiers
 
-    def after(self, changed: Mapping[str, tuple[str, ...]], removed: Collection[str]) -> "Family":
-        """This family with the items of some rewritten; only their descendants get new tiers."""
+    def after(
+        self, changed: Mapping[str, tuple[str, ...]], removed: Collection[str]
+    ) -> "DependencyGraph":
+        """This graph with the items of some rewritten; only their descendants get new tiers."""
         items, inputs = dict(self.items), dict(self.inputs)
         users, tiers = dict(self.users), dict(self.tiers)
         for id in {*changed, *removed}:
@@ -78,7 +80,7 @@ class Family:
             inputs[id] = _owners(items[id])
             for item in inputs[id]:
                 users[item] = users.get(item, frozenset()) | {id}
-        later = Family(items, inputs, users, tiers)
+        later = DependencyGraph(items, inputs, users, tiers)
         within = {id: inputs[id] for id in later.downstream({*changed, *removed})}
         for id in bases_first(within):
             tiers[id] = _tier(within[id], tiers)

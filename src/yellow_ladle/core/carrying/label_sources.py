@@ -29,8 +29,8 @@ MEASURED = (
 
 
 @dataclass(frozen=True, slots=True)
-class Said:
-    """One voice among those that speak for a product. `by` is a maker's id, else empty.
+class LabelSource:
+    """One source among those that speak for a product. `by` is a maker's id, else empty.
 
     `grape_wine`: whether what it speaks for is of grapes as wine is.
     """
@@ -63,28 +63,30 @@ class Contradiction:
     against: str
 
 
-def voices(product: Product, on: str | None) -> list[Said]:
+def label_sources(product: Product, on: str | None) -> list[LabelSource]:
     """Every label that counts on a day (ISO date; with None no certificate has run out)."""
     wine = product.class_ in grape_wine_classes()
     own = held(product.certificates, product.papers, on)
     otherwise = Level.FREE if product.makers else product.otherwise
-    found = [Said("", product.statements, otherwise, own, product.evidence, wine)]
+    found = [LabelSource("", product.statements, otherwise, own, product.evidence, wine)]
     for maker in product.counted_makers:
         certificates = held(maker.certificates, maker.papers, on)
         label = (maker.statements, maker.otherwise, certificates, maker.evidence)
-        found.append(Said(maker.id, *label, wine))
+        found.append(LabelSource(maker.id, *label, wine))
     if product.makers:
         # Of the makers each holds its own certificate; the product's own label only adds flags.
         found[0] = replace(found[0], grape_wine=False)
     return found
 
 
-def said(product: Product, on: str | None, book: Book) -> list[Said]:
-    """Every voice that counts on a day, raised where records contradict each other."""
-    found: list[Said] = []
-    for voice in voices(product, on):
-        raised = {entry.flag: entry.reads for entry in _contradicted(product, voice, book)}
-        found.append(replace(voice, statements={**voice.statements, **raised}) if raised else voice)
+def raised_sources(product: Product, on: str | None, book: Book) -> list[LabelSource]:
+    """Every source that counts on a day, raised where records contradict each other."""
+    found: list[LabelSource] = []
+    for source in label_sources(product, on):
+        raised = {entry.flag: entry.reads for entry in _contradicted(product, source, book)}
+        found.append(
+            replace(source, statements={**source.statements, **raised}) if raised else source
+        )
     return [*found, *(_added(entry, book) for entry in _additions(product))]
 
 
@@ -93,41 +95,41 @@ def contradictions(book: Book, on: str | None) -> list[Contradiction]:
     return [
         found
         for product in book.products.values()
-        for voice in voices(product, on)
-        for found in _contradicted(product, voice, book)
+        for source in label_sources(product, on)
+        for found in _contradicted(product, source, book)
     ]
 
 
-def _contradicted(product: Product, voice: Said, book: Book) -> Iterator[Contradiction]:
-    speaks = bool(voice.by) or not product.makers
+def _contradicted(product: Product, source: LabelSource, book: Book) -> Iterator[Contradiction]:
+    speaks = bool(source.by) or not product.makers
     measured = {
         flag: field for flag, field, most in MEASURED if (getattr(product, field) or 0) > most
     }
     for flag, field in measured.items():
-        level = voice.level(flag)
+        level = source.level(flag)
         if speaks and level < Level.CONTAINS:
-            yield Contradiction(product.id, voice.by, flag, level, Level.CONTAINS, field)
+            yield Contradiction(product.id, source.by, flag, level, Level.CONTAINS, field)
     usual = known_classes().get(product.class_)
-    rest = voice.evidence.get("otherwise")
+    rest = source.evidence.get("otherwise")
     if not speaks or usual is None or rest is None or rest.kind != PLAIN_FOOD:
         return
-    if voice.otherwise is not Level.FREE:
+    if source.otherwise is not Level.FREE:
         return
     spoken_of = {flag for entry in _additions(product) for flag in entry.statements}
-    spoken_of |= {*voice.statements, *measured}
+    spoken_of |= {*source.statements, *measured}
     for flag in sorted((usual.has & book.flag_ids) - spoken_of):
-        yield Contradiction(product.id, voice.by, flag, Level.FREE, Level.UNCHECKED, "class")
+        yield Contradiction(product.id, source.by, flag, Level.FREE, Level.UNCHECKED, "class")
 
 
 def _additions(product: Product) -> tuple[Addition, ...]:
     return product.bag.additions if product.bag else ()
 
 
-def _added(entry: Addition, book: Book) -> Said:
+def _added(entry: Addition, book: Book) -> LabelSource:
     """What something put into a bag carried then; unchecked where nobody knows what it was."""
     known = owner_of(entry.item) in book.products or owner_of(entry.item) in book.preparations
     item = book.products.get(entry.item)
-    return Said(
+    return LabelSource(
         "",
         entry.statements,
         Level.FREE if known or entry.statements else Level.UNCHECKED,
@@ -138,25 +140,25 @@ def _added(entry: Addition, book: Book) -> Said:
 
 
 def own_level(product: Product, flag: str, book: Book) -> Level:
-    """The highest level that any voice gives a flag; what the contents carry comes on top."""
-    return max(voice.level(flag) for voice in said(product, None, book))
+    """The highest level that any source gives a flag; what the contents carry comes on top."""
+    return max(source.level(flag) for source in raised_sources(product, None, book))
 
 
-def voice_mask(layout: Layout, product: Product, voice: Said) -> int:
-    """What one voice says of a product, packed, with the marks of what it lacks."""
-    certificates = voice.certificates
+def source_mask(layout: Layout, product: Product, source: LabelSource) -> int:
+    """What one source says of a product, packed, with the marks of what it lacks."""
+    certificates = source.certificates
     if product.class_ == "gelatine" and product.bag is None and not product.parts:
-        named = (voice.statements.get(animal, Level.FREE) for animal in ANIMALS)
+        named = (source.statements.get(animal, Level.FREE) for animal in ANIMALS)
         certificates += (ORIGIN,) if Level.CONTAINS in named else ()
-    wine = voice.grape_wine
-    return layout.mask(voice.statements, voice.otherwise, certificates, grape_wine=wine)
+    wine = source.grape_wine
+    return layout.mask(source.statements, source.otherwise, certificates, grape_wine=wine)
 
 
 def product_mask(layout: Layout, product: Product, on: str | None, book: Book) -> int:
     """The mask of a product by its own labels, without its contents."""
     mask = 0
-    for voice in said(product, on, book):
-        mask |= voice_mask(layout, product, voice)
+    for source in raised_sources(product, on, book):
+        mask |= source_mask(layout, product, source)
     return mask
 
 
@@ -175,6 +177,6 @@ def run_out(paper: Paper | None, on: str | None) -> bool:
 def last_day(product: Product, certificate: str, on: str | None) -> str | None:
     """The day after which a certificate of the product, or of a maker, stopped counting."""
     shown = (product.papers, *(maker.papers for maker in product.counted_makers))
-    papers = (voice.get(certificate) for voice in shown)
+    papers = (source.get(certificate) for source in shown)
     gone = [str(paper.expires) for paper in papers if paper and run_out(paper, on)]
     return max(gone, default=None)

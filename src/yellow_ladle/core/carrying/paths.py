@@ -1,4 +1,4 @@
-"""Where a flag came from: the source products of an item, each by its shortest way."""
+"""Where a flag came from: the source products of an item, each by its shortest path."""
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
@@ -14,7 +14,7 @@ from yellow_ladle.core.vocabulary.levels import Level
 class Source:
     """What gives a flag: a product, or a preparation by its own statement (`own`).
 
-    `via` names the way from the item that was asked about down to the source, as lines name items.
+    `via` names the path from the item that was asked about down to the source, as lines name items.
     `tool` names the tool by which it comes as a trace; then `product` is what went through it.
     """
 
@@ -26,8 +26,8 @@ class Source:
 
 
 @dataclass(frozen=True, slots=True)
-class Way:
-    """One thing that may give flags to an item, with the shortest way to it."""
+class Path:
+    """One thing that may give flags to an item, with the shortest path to it."""
 
     book: Book
     giver: Product | Preparation
@@ -48,7 +48,7 @@ class Way:
         return self.through.item if self.through else self.giver.id
 
     def source(self, flag: str) -> Source:
-        """The way as the source of one flag."""
+        """The path as the source of one flag."""
         if self.through is not None:
             level, tool = self.level(flag), self.through.tool
             return Source(self.through.item, level, self.via, tool=tool)
@@ -56,24 +56,24 @@ class Way:
         return Source(self.giver.id, self.level(flag), self.via, own)
 
 
-def ways(
+def paths(
     book: Book,
     item: str,
     through: Mapping[str, Sequence[Through]] | None = None,
-    elsewhere: Mapping[str, Callable[[str], list[Way]]] | None = None,
-) -> list[Way]:
-    """The shortest way from an item to everything that could give it a flag.
+    elsewhere: Mapping[str, Callable[[str], list[Path]]] | None = None,
+) -> list[Path]:
+    """The shortest path from an item to everything that could give it a flag.
 
-    Of several ways of the same length it takes the first in alphabetical order, so that the order
-    of lines does not matter. `through`: per preparation what comes into it by way of a tool.
-    `elsewhere`: items that are not of this book as it stands, each with what knows its ways.
+    Of several paths of the same length it takes the first in alphabetical order, so that the order
+    of lines does not matter. `through`: per preparation what comes into it by path of a tool.
+    `elsewhere`: items that are not of this book as it stands, each with what knows its paths.
     """
     if item in (elsewhere or {}):
         assert elsewhere is not None
         return elsewhere[item](item)
-    others: list[Way] = []
-    found: dict[str, Way] = {}
-    traces: dict[tuple[str, str], Way] = {}
+    others: list[Path] = []
+    found: dict[str, Path] = {}
+    traces: dict[tuple[str, str], Path] = {}
     seen = {item}
     level: list[tuple[str, ...]] = [(item,)]
     while level:
@@ -81,25 +81,27 @@ def ways(
         for via in level:
             here = owner_of(via[-1])
             giver = book.products.get(here) or book.preparations[here]
-            found.setdefault(here, Way(book, giver, via if here in book.preparations else via[:-1]))
+            found.setdefault(
+                here, Path(book, giver, via if here in book.preparations else via[:-1])
+            )
             for trace in (through or {}).get(here, ()):
-                way = Way(book, giver, via, trace)
-                traces.setdefault((trace.tool, trace.item), way)
+                path = Path(book, giver, via, trace)
+                traces.setdefault((trace.tool, trace.item), path)
             for below in sorted(set(_within(giver))):
                 product = book.products.get(below)
                 if product is not None and not product.contents:
-                    found.setdefault(below, Way(book, product, via))
+                    found.setdefault(below, Path(book, product, via))
                 elif below in (elsewhere or {}):
                     assert elsewhere is not None
                     beneath = elsewhere[below](below) if below not in seen else []
-                    others += [replace(way, via=(*via, *way.via)) for way in beneath]
+                    others += [replace(path, via=(*via, *path.via)) for path in beneath]
                     seen.add(below)
                 elif below not in seen:
                     seen.add(below)
                     following.append((*via, below))
         level = following
-    known = {way.giver.id for way in found.values()}
-    others = [way for way in others if way.through or way.giver.id not in known]
+    known = {path.giver.id for path in found.values()}
+    others = [path for path in others if path.through or path.giver.id not in known]
     return [*found.values(), *traces.values(), *others]
 
 
@@ -109,25 +111,25 @@ def _within(giver: Product | Preparation) -> Iterable[str]:
     return (giver.lines[index].item for index in giver.counted())
 
 
-def giving(found: list[Way], flag: str) -> list[Way]:
-    """The ways that bring a flag. Of those by one tool only where it is surest before the tool.
+def giving(found: list[Path], flag: str) -> list[Path]:
+    """The paths that bring a flag. Of those by one tool only where it is surest before the tool.
 
     What is a trace in a pot by a tool would else be told again as a trace from that pot.
     """
-    ways = [way for way in found if way.level(flag) > Level.FREE]
+    paths = [path for path in found if path.level(flag) > Level.FREE]
     before: dict[str, Level] = {}
-    for way in ways:
-        if way.through:
-            tool, level = way.through.tool, way.through.levels[flag]
+    for path in paths:
+        if path.through:
+            tool, level = path.through.tool, path.through.levels[flag]
             before[tool] = max(level, before.get(tool, Level.FREE))
     return [
-        way
-        for way in ways
-        if way.through is None or way.through.levels[flag] == before[way.through.tool]
+        path
+        for path in paths
+        if path.through is None or path.through.levels[flag] == before[path.through.tool]
     ]
 
 
-def sources(found: list[Way], flag: str) -> tuple[Source, ...]:
-    """The sources of one flag among the ways of an item: the surest and shortest first."""
-    given = [way.source(flag) for way in giving(found, flag)]
+def sources(found: list[Path], flag: str) -> tuple[Source, ...]:
+    """The sources of one flag among the paths of an item: the surest and shortest first."""
+    given = [path.source(flag) for path in giving(found, flag)]
     return tuple(sorted(given, key=lambda s: (-s.level, len(s.via), s.product, s.via)))

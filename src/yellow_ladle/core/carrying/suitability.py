@@ -35,7 +35,7 @@ class Obstacle:
     lacking: str | None = None
 
 
-class Fitter:
+class DietChecker:
     """Reads masks against one diet."""
 
     def __init__(self, layout: Layout, diet: Diet) -> None:
@@ -110,14 +110,18 @@ class Fitter:
 class Verdicts:
     """Every diet's verdict at once; items that carry the same share one answer."""
 
-    def __init__(self, fitters: Mapping[str, Fitter]) -> None:
-        self.fitters = fitters
+    def __init__(self, checkers: Mapping[str, DietChecker]) -> None:
+        self.checkers = checkers
         self._plain = [
-            (id, fitter.contains, fitter.counts)
-            for id, fitter in fitters.items()
-            if not fitter.diet.not_together
+            (id, diet_checker.contains, diet_checker.counts)
+            for id, diet_checker in checkers.items()
+            if not diet_checker.diet.not_together
         ]
-        self._paired = [(id, fitter) for id, fitter in fitters.items() if fitter.diet.not_together]
+        self._paired = [
+            (id, diet_checker)
+            for id, diet_checker in checkers.items()
+            if diet_checker.diet.not_together
+        ]
         self._judged = lru_cache(maxsize=MAX_KEPT)(self._judge)
 
     def all(self, mask: int) -> Mapping[str, Verdict]:
@@ -133,12 +137,12 @@ class Verdicts:
                 verdicts[id] = Verdict.DOES_NOT_SUIT
             else:
                 verdicts[id] = Verdict.ASK
-        for id, fitter in self._paired:
-            verdicts[id] = fitter.verdict(mask)
+        for id, diet_checker in self._paired:
+            verdicts[id] = diet_checker.verdict(mask)
         return verdicts
 
 
 @lru_cache(maxsize=8)
 def verdicts_of(layout: Layout) -> Verdicts:
     """What reads masks of one layout against every diet; shared by all readings of it."""
-    return Verdicts({id: Fitter(layout, diet) for id, diet in diets().items()})
+    return Verdicts({id: DietChecker(layout, diet) for id, diet in diets().items()})

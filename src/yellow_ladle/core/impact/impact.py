@@ -140,7 +140,7 @@ def _kind(book: Book, item: str) -> str:
 
 def _tier(before: Reading, after: Reading, item: str) -> int:
     owner = owner_of(item)
-    return after.family.tiers.get(owner, before.family.tiers.get(owner, 0))
+    return after.graph.tiers.get(owner, before.graph.tiers.get(owner, 0))
 
 
 def _some(names: list[str]) -> str:

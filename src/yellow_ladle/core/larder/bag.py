@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from yellow_ladle.core.book.product import Addition, Bag, Evidence, Product
-from yellow_ladle.core.carrying.graph import Family
+from yellow_ladle.core.carrying.graph import DependencyGraph
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -21,7 +21,7 @@ def added(reading: Reading, bag: str, item: str, date: str, person: str | None) 
     product = _bag(reading, bag)
     assert product.bag is not None
     mask = reading.masks[item]
-    live = not _goes_into(reading.family, bag, item)
+    live = not _goes_into(reading.graph, bag, item)
     statements = reading.layout.levels(mask)
     certificates = reading.layout.certified(mask)
     entry = Addition(item, date, person, statements, certificates, live)
@@ -47,5 +47,5 @@ def _bag(reading: Reading, id: str) -> Product:
     return product
 
 
-def _goes_into(family: Family, bag: str, item: str) -> bool:
-    return item.partition("/")[0] in family.downstream([bag])
+def _goes_into(graph: DependencyGraph, bag: str, item: str) -> bool:
+    return item.partition("/")[0] in graph.downstream([bag])

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.carrying.label_sources import said, voice_mask
+from yellow_ladle.core.carrying.label_sources import raised_sources, source_mask
 from yellow_ladle.core.carrying.masks import Layout
 from yellow_ladle.core.reading.reading import Reading
 
@@ -39,7 +39,7 @@ def held(reading: Reading, needs: tuple[Need, ...] = ()) -> list[Held]:
         if made.kind == "dish"
     }
     blockers: dict[str, list[str]] = {}
-    below: dict[str, set[str]] = {id: reading.family.downstream([id]) for id in held_by}
+    below: dict[str, set[str]] = {id: reading.graph.downstream([id]) for id in held_by}
     for id, reached in below.items():
         for plate in reached:
             if open_plates.get(plate, 0) & held_by[id]:
@@ -85,10 +85,10 @@ def _products(reading: Reading) -> list[tuple[str, str | None, int]]:
     for id, product in reading.book.products.items():
         if not unchecked_bits(layout, reading.masks[id]):
             continue
-        for voice in said(product, reading.on, reading.book):
-            mask = voice_mask(layout, product, voice)
+        for source in raised_sources(product, reading.on, reading.book):
+            mask = source_mask(layout, product, source)
             if bits := unchecked_bits(layout, mask):
-                found.append((id, voice.by or None, bits))
+                found.append((id, source.by or None, bits))
     return found
 
 
@@ -106,5 +106,5 @@ def _pots(reading: Reading) -> list[tuple[str, str | None, int]]:
 def _bits_of(reading: Reading, need: Need) -> int:
     bits = reading.layout.of_flags(need.clear)
     for diet in need.fit:
-        bits |= reading.fitter(diet).ruled_out | reading.fitter(diet).asked
+        bits |= reading.diet_checker(diet).ruled_out | reading.diet_checker(diet).asked
     return bits

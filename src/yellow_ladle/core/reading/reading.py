@@ -9,18 +9,24 @@ from yellow_ladle.core.book.class_index import items_by_class
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.tool import Through, users
 from yellow_ladle.core.carrying.declaration import Declaration, Declarer, declarer_of
-from yellow_ladle.core.carrying.graph import Family
+from yellow_ladle.core.carrying.graph import DependencyGraph
 from yellow_ladle.core.carrying.label_sources import product_mask
 from yellow_ladle.core.carrying.masks import Layout, layout_of
-from yellow_ladle.core.carrying.paths import Source, Way, giving, sources, ways
-from yellow_ladle.core.carrying.suitability import Fitter, Obstacle, Verdict, Verdicts, verdicts_of
+from yellow_ladle.core.carrying.paths import Path, Source, giving, paths, sources
+from yellow_ladle.core.carrying.suitability import (
+    DietChecker,
+    Obstacle,
+    Verdict,
+    Verdicts,
+    verdicts_of,
+)
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.sulphites import left_out
 from yellow_ladle.core.vocabulary.diets import ORIGIN
 from yellow_ladle.core.vocabulary.levels import Level
 
 RECENT = 64
-"""Items whose ways are kept at hand."""
+"""Items whose paths are kept at hand."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,12 +57,12 @@ class Reading:
 
     book: Book
     layout: Layout
-    family: Family
+    graph: DependencyGraph
     masks: Mapping[str, int]
     on: str | None = None
     """The day (ISO date) on which certificates have to hold; with None all do."""
     through: Mapping[str, tuple[Through, ...]] = field(default_factory=dict)
-    """Per item what comes into it as a trace by way of a tool."""
+    """Per item what comes into it as a trace by path of a tool."""
     usual: Mapping[str, "Reading"] = field(default_factory=dict)
     """By-products that the book's cards yield no more: each carries what it did in that reading."""
 
@@ -66,10 +72,10 @@ class Reading:
 
     def reached(self, items: Iterable[str]) -> set[str]:
         """Every preparation that something of these goes into, those among them included."""
-        return self.family.downstream(items) & self.book.preparations.keys()
+        return self.graph.downstream(items) & self.book.preparations.keys()
 
     def plates_reached(self, item: str) -> int:
-        """How many dishes something goes into, on whatever way; a dish counts itself."""
+        """How many dishes something goes into, on whatever path; a dish counts itself."""
         return self._dishes_reached.get(item, 0).bit_count()
 
     @cached_property
@@ -78,27 +84,27 @@ class Reading:
         found: dict[str, int] = {}
         dishes = (id for id, made in self.book.preparations.items() if made.kind == "dish")
         bits = {id: 1 << number for number, id in enumerate(dishes)}
-        tiers = self.family.tiers
+        tiers = self.graph.tiers
         for id in sorted(tiers, key=lambda item: tiers[item], reverse=True):
             reached = found.get(id, 0) | bits.get(id, 0)
             found[id] = reached
-            for item in self.family.inputs[id]:
+            for item in self.graph.inputs[id]:
                 found[item] = found.get(item, 0) | reached
         return found
 
     def bases(self, preparation: str) -> list[str]:
-        """The preparations that one is made from, also by way of a bag or a compound product."""
-        return self._beside(preparation, lambda id: self.family.inputs.get(id, ()))
+        """The preparations that one is made from, also by path of a bag or a compound product."""
+        return self._beside(preparation, lambda id: self.graph.inputs.get(id, ()))
 
     def derivatives(self, preparation: str) -> list[str]:
-        """The preparations that one goes into, also by way of a bag."""
-        return self._beside(preparation, lambda id: sorted(self.family.users.get(id, ())))
+        """The preparations that one goes into, also by path of a bag."""
+        return self._beside(preparation, lambda id: sorted(self.graph.users.get(id, ())))
 
     def _beside(self, start: str, step: Callable[[str], Iterable[str]]) -> list[str]:
         made = self.book.preparations
         beside = tuple(step(start))
         # Most pots stand beside pots and plain goods only, and are asked for by the thousand.
-        if not any(id not in made and id in self.family.inputs for id in beside):
+        if not any(id not in made and id in self.graph.inputs for id in beside):
             return [id for id in beside if id in made]
         found: dict[str, None] = {}
         waiting, seen = [start], {start}
@@ -138,13 +144,13 @@ class Reading:
     def _without_tools(self) -> "Reading":
         return carry(self.book, self.on, {}, self.usual)
 
-    def ways(self, item: str) -> list[Way]:
-        """The shortest way to everything that could give the item a flag."""
-        return self._recent_ways(item)
+    def paths(self, item: str) -> list[Path]:
+        """The shortest path to everything that could give the item a flag."""
+        return self._recent_paths(item)
 
     def sources(self, item: str) -> dict[str, tuple[Source, ...]]:
         """The sources of every flag above free."""
-        found = self.ways(item)
+        found = self.paths(item)
         return {flag: sources(found, flag) for flag in self.levels(item)}
 
     def declaration(self, item: str) -> Declaration:
@@ -165,7 +171,7 @@ class Reading:
 
     def verdict(self, item: str, diet: str) -> Verdict:
         """A diet's verdict on an item, without its reasons."""
-        return self.fitter(diet).verdict(self.masks[item])
+        return self.diet_checker(diet).verdict(self.masks[item])
 
     def verdicts(self, item: str) -> Mapping[str, Verdict]:
         """Every diet's verdict on an item, without the reasons."""
@@ -173,39 +179,39 @@ class Reading:
 
     def suitability(self, item: str) -> dict[str, Suitability]:
         """Every diet's verdict on an item, with its reasons."""
-        mask, found = self.masks[item], self.ways(item)
+        mask, found = self.masks[item], self.paths(item)
         return {
             diet: Suitability(
-                fitter.verdict(mask),
-                tuple(self._reason(obstacle, found) for obstacle in fitter.obstacles(mask)),
-                tuple(fitter.traces(mask)),
+                diet_checker.verdict(mask),
+                tuple(self._reason(obstacle, found) for obstacle in diet_checker.obstacles(mask)),
+                tuple(diet_checker.traces(mask)),
             )
-            for diet, fitter in self._verdicts.fitters.items()
+            for diet, diet_checker in self._verdicts.checkers.items()
         }
 
-    def _reason(self, obstacle: Obstacle, found: list[Way]) -> Reason:
+    def _reason(self, obstacle: Obstacle, found: list[Path]) -> Reason:
         """An obstacle with the things that bring it at its level."""
         if obstacle.lacking is None:
-            ways = giving(found, obstacle.flag)
-            givers = {w.source_id for w in ways if w.level(obstacle.flag) == obstacle.level}
+            paths = giving(found, obstacle.flag)
+            givers = {w.source_id for w in paths if w.level(obstacle.flag) == obstacle.level}
             return Reason(obstacle.flag, obstacle.level, tuple(sorted(givers)))
         bit = self.layout.uncertified[obstacle.flag, obstacle.lacking]
-        levels = [(way, self.layout.level(self._way_mask(way), bit)) for way in found]
-        lacking = {way.source_id for way, level in levels if level is obstacle.level}
+        levels = [(path, self.layout.level(self._path_mask(path), bit)) for path in found]
+        lacking = {path.source_id for path, level in levels if level is obstacle.level}
         certificate = None if obstacle.lacking == ORIGIN else obstacle.lacking
         return Reason(obstacle.flag, obstacle.level, tuple(sorted(lacking)), certificate)
 
-    def _way_mask(self, way: Way) -> int:
-        """What the thing at the end of a way brings by itself."""
-        if way.through is not None:
-            return self.layout.traces_of(way.through.mask)
-        if isinstance(way.giver, Product):
-            return product_mask(self.layout, way.giver, self.on, self.book)
-        return own_mask(self.layout, way.giver)
+    def _path_mask(self, path: Path) -> int:
+        """What the thing at the end of a path brings by itself."""
+        if path.through is not None:
+            return self.layout.traces_of(path.through.mask)
+        if isinstance(path.giver, Product):
+            return product_mask(self.layout, path.giver, self.on, self.book)
+        return own_mask(self.layout, path.giver)
 
-    def fitter(self, diet: str) -> Fitter:
+    def diet_checker(self, diet: str) -> DietChecker:
         """What reads masks against one diet."""
-        return self._verdicts.fitters[diet]
+        return self._verdicts.checkers[diet]
 
     @cached_property
     def offered(self) -> Mapping[str, list[str]]:
@@ -227,10 +233,10 @@ class Reading:
         return found
 
     @cached_property
-    def _recent_ways(self) -> Callable[[str], list[Way]]:
+    def _recent_paths(self) -> Callable[[str], list[Path]]:
         # A pot's screen asks for its sources, its verdicts and the sentence of each: one walk.
-        usual = {item: reading.ways for item, reading in self.usual.items()}
-        find = partial(ways, self.book, through=self.through, elsewhere=usual)
+        usual = {item: reading.paths for item, reading in self.usual.items()}
+        find = partial(paths, self.book, through=self.through, elsewhere=usual)
         return lru_cache(maxsize=RECENT)(find)
 
     @cached_property
@@ -267,22 +273,22 @@ def carry(
     through: Mapping[str, tuple[Through, ...]],
     usual: Mapping[str, Reading] | None = None,
 ) -> Reading:
-    """One carrying, with what is known to come into some pots by way of tools."""
+    """One carrying, with what is known to come into some pots by path of tools."""
     usual = usual or {}
-    layout, family = layout_of(book.flags), Family.of(book)
+    layout, graph = layout_of(book.flags), DependencyGraph.of(book)
     masks: dict[str, int] = {}
     for id, product in book.products.items():
         if not product.contents:
             masks[id] = product_mask(layout, product, on, book)
     masks |= {item: before.masks[item] for item, before in usual.items()}
-    reading = Reading(book, layout, family, masks, on, through, usual)
+    reading = Reading(book, layout, graph, masks, on, through, usual)
     made = book.preparations
     # Each is tried as it comes; one whose bases are not read yet waits until they are.
-    for start in family.items:
+    for start in graph.items:
         waiting = [start]
         while waiting:
             id = waiting[-1]
-            items = family.items[id]
+            items = graph.items[id]
             mask = node_mask(reading, id)
             try:
                 for item in items:

@@ -67,7 +67,7 @@ def _givers(
 
     Where the diet asks for a certificate that has run out, it says so.
     """
-    ways = {way.source_id: way for way in reversed(reading.ways(item))}
+    ways = {way.source_id: way for way in reversed(reading.paths(item))}
     told: list[str] = []
     for giver in dict.fromkeys(product for reason in reasons for product in reason.products):
         via = [step for step in ways[giver].via[1:] if step != giver]

@@ -6,7 +6,7 @@ from heapq import heapify, heappop, heappush
 
 from yellow_ladle.core.book.book import Book, Line, Preparation, items_of, owner_of
 from yellow_ladle.core.book.product import Evidence, Product
-from yellow_ladle.core.carrying.graph import Family, items_of_lines
+from yellow_ladle.core.carrying.graph import DependencyGraph, items_of_lines
 from yellow_ladle.core.carrying.label_sources import product_mask
 from yellow_ladle.core.reading.reading import Reading, by_products_of, node_mask, read
 from yellow_ladle.core.vocabulary.levels import Level
@@ -65,7 +65,7 @@ def reread(before: Reading, change: Change, gone: Iterable[str] = ()) -> Reread:
     if any(tool.always_shared for tool in book.tools):
         whole = read(book, before.on, usual)
         return Reread(whole, _differing(before.masks, whole.masks))
-    family = _reshaped(before, change)
+    graph = _reshaped(before, change)
     masks = dict(before.masks)
     dropped: set[str] = set()
     for id in (*(made.id for made in change.preparations), *change.removed):
@@ -74,7 +74,7 @@ def reread(before: Reading, change: Change, gone: Iterable[str] = ()) -> Reread:
     for item in dropped:
         del masks[item]
     masks |= {item: reading.masks[item] for item, reading in usual.items()}
-    after = Reading(book, before.layout, family, masks, before.on, before.through, usual)
+    after = Reading(book, before.layout, graph, masks, before.on, before.through, usual)
     stirred: set[str] = set()
     rewritten = {made.id for made in change.preparations}
     for product in change.products:
@@ -114,9 +114,9 @@ def _differing(before: Mapping[str, int], after: Mapping[str, int]) -> tuple[str
     return tuple(sorted(id for id in {*before, *after} if before.get(id) != after.get(id)))
 
 
-def _reshaped(before: Reading, change: Change) -> Family:
-    """The family after a change; the same one where nothing is made of other things than before."""
-    was, family = before.book, before.family
+def _reshaped(before: Reading, change: Change) -> DependencyGraph:
+    """The graph after a change; the same one where nothing is made of other things than before."""
+    was, graph = before.book, before.graph
     shapes: dict[str, tuple[str, ...]] = {}
     gone = list(change.removed)
     for made in change.preparations:
@@ -124,12 +124,12 @@ def _reshaped(before: Reading, change: Change) -> Family:
         if old is None or old.lines != made.lines:
             shapes[made.id] = items_of_lines(made)
     for product in change.products:
-        if product.contents != family.items.get(product.id, ()):
+        if product.contents != graph.items.get(product.id, ()):
             if product.contents:
                 shapes[product.id] = product.contents
             else:
                 gone.append(product.id)
-    return family.after(shapes, gone) if shapes or gone else family
+    return graph.after(shapes, gone) if shapes or gone else graph
 
 
 def _pour(
@@ -143,7 +143,7 @@ def _pour(
 
     Bases come before what is built on them, and nothing is read whose inputs came out as they were.
     """
-    tiers, users = after.family.tiers, after.family.users
+    tiers, users = after.graph.tiers, after.graph.users
     waiting = [(tiers[id], id) for id in rewritten]
     waiting += [(tiers[id], id) for item in stirred for id in users.get(item, ())]
     heapify(waiting)
@@ -154,7 +154,7 @@ def _pour(
             continue
         done.add(id)
         mask = node_mask(after, id)
-        for item in after.family.items[id]:
+        for item in after.graph.items[id]:
             mask |= masks[item]
         changed = False
         for item in (id, *by_products_of(after.book, id)):

@@ -45,7 +45,7 @@ def offences(reading: Reading, goals: Goals) -> list[dict[str, int]]:
         _add(fixed, flag, layout.at_least(1 << layout.bits[flag], Level.MAY_CONTAIN))
     choices: list[list[tuple[tuple[str, ...], Level]]] = []
     for id in goals.fit:
-        diet, lowest = diets()[id], reading.fitter(id).lowest
+        diet, lowest = diets()[id], reading.diet_checker(id).lowest
         for flag in diet.excludes:
             _add(fixed, flag, layout.at_least(1 << layout.bits[flag], lowest))
         for mark in diet.marks:

@@ -192,7 +192,7 @@ def carried(
     cleaned: Iterable[CleanTool] = (),
 ) -> Plan | None:
     """A set of swaps as a plan, read again; None where it would put a pot into itself."""
-    tiers = before.family.tiers
+    tiers = before.graph.tiers
     swaps = tuple(sorted(swaps, key=lambda swap: (tiers[swap.in_], swap.place)))
     cleaned = tuple(sorted(set(cleaned), key=lambda move: (tiers[move.in_], move)))
     change = swapped(before.book, swaps, cleaned)
@@ -201,7 +201,7 @@ def carried(
     gone = ended(before.book, {swap.place: swap.to for swap in swaps})
     whole = reread(before, change, gone).reading
     changed = {made.id for made in change.preparations}
-    remade = whole.family.downstream(changed) & whole.book.preparations.keys()
+    remade = whole.graph.downstream(changed) & whole.book.preparations.keys()
     pots = _small_pots(whole, item, changed, gone)
     stranded = used(whole.book, gone)
     for_all = MadeForAll(
@@ -239,7 +239,7 @@ def _small_pots(
 
     What is on a by-product that the swaps end is on the usual pot's, and needs no other.
     """
-    book, above = after.book, after.family.upstream(owner_of(item))
+    book, above = after.book, after.graph.upstream(owner_of(item))
     remade: set[str] = set()
     waiting = [id for id in changed if id in above]
     while waiting:
@@ -247,13 +247,13 @@ def _small_pots(
         if id in remade:
             continue
         remade.add(id)
-        for user in after.family.users.get(id, ()):
+        for user in after.graph.users.get(id, ()):
             lines = book.preparations[user].lines if user in book.preparations else ()
             named = [line.item for line in lines if owner_of(line.item) == id]
             if user in above and (not named or not gone.issuperset(named)):
                 waiting.append(user)
     made = remade & book.preparations.keys()
-    return tuple(sorted(made, key=lambda id: (after.family.tiers[id], id)))
+    return tuple(sorted(made, key=lambda id: (after.graph.tiers[id], id)))
 
 
 def beside(before: Reading, whole: Reading, pots: tuple[str, ...]) -> Reading:

@@ -76,8 +76,8 @@ def stranded(before: Reading, plan: Plan, beside: Collection[str]) -> tuple[tupl
 
 def plates(before: Reading, pot: str) -> set[str]:
     """What is served of a pot: everything made on it that goes into nothing else, or itself."""
-    reached = before.family.downstream([pot]) & before.book.preparations.keys()
-    return {id for id in reached if not before.family.users.get(id)} or {pot}
+    reached = before.graph.downstream([pot]) & before.book.preparations.keys()
+    return {id for id in reached if not before.graph.users.get(id)} or {pot}
 
 
 def _harms(before: Reading, plan: Plan, pot: str) -> bool:
@@ -92,7 +92,7 @@ def _moved(before: Reading, plan: Plan, beside: tuple[str, ...]) -> tuple[Moved,
     kept = (item for item in plan.gone if owner_of(item) not in beside)
     after = reread(before, change, kept).reading
     found: list[Moved] = []
-    stirred = before.family.downstream(change.written) & before.book.preparations.keys()
+    stirred = before.graph.downstream(change.written) & before.book.preparations.keys()
     for item in sorted(stirred):
         was, now = before.levels(item), after.levels(item)
         flags = [flag for flag in before.layout.bits if was.get(flag) != now.get(flag)]

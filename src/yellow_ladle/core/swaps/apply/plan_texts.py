@@ -76,8 +76,8 @@ class PlanTexts:
 
     def _renamed(self, pot: str) -> NewName:
         made = self.before.book.preparations[pot]
-        beneath = self.plan.after.family.upstream(pot)
-        held = {item for id in beneath for item in self.plan.after.family.items[id]}
+        beneath = self.plan.after.graph.upstream(pot)
+        held = {item for id in beneath for item in self.plan.after.graph.items[id]}
         swaps = [swap for swap in self.plan.swaps if swap.in_ in beneath]
         # What is swapped in the pot itself is nearer to its name than what is swapped beneath it.
         swaps.sort(key=lambda swap: swap.in_ != pot)

@@ -23,7 +23,7 @@ def names_by_what_it_is(before: Reading, plan: Plan) -> dict[str, str]:
 
 
 def _name(book: Book, plan: Plan, pot: str, name: str) -> str:
-    within = plan.after.family.upstream(pot)
+    within = plan.after.graph.upstream(pot)
     swaps = [swap for swap in plan.swaps if swap.in_ in within]
     changed = {swap.in_ for swap in swaps}
     words: dict[str, None] = {}

@@ -15,7 +15,7 @@ class Version(NamedTuple):
 
 
 @dataclass(frozen=True, slots=True)
-class Way:
+class MenuOption:
     """One thing that can be done about a line: keep it (None) or swap it; `mask` of what it brings,
     `pot` where it is a preparation. `price`: of a swap, more where more is lost by it."""
 
@@ -30,7 +30,7 @@ class Way:
         return self.swap is not None and self.swap.to is None
 
 
-Lines: TypeAlias = Mapping[str, Mapping[int, Sequence[Way]]]
+Lines: TypeAlias = Mapping[str, Mapping[int, Sequence[MenuOption]]]
 """Per pot what can be done about each line that offends somebody."""
 
 

@@ -13,7 +13,7 @@ from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.book.by_products import ends
 from yellow_ladle.core.reading.reading import own_mask
 from yellow_ladle.core.swaps.goals import together
-from yellow_ladle.core.swaps.menu.answer import Solved, Version, Way, swaps_taken
+from yellow_ladle.core.swaps.menu.answer import MenuOption, Solved, Version, swaps_taken
 from yellow_ladle.core.swaps.menu.first_answer import started
 from yellow_ladle.core.swaps.plan import Swap
 from yellow_ladle.core.swaps.search.candidates import Offer, Proposer
@@ -48,7 +48,7 @@ class MenuModel:
         self._chosen: dict[tuple[Version, int, int], cp_model.IntVar] = {}
         self._pointed: dict[tuple[Version, int, int, int | None], cp_model.IntVar] = {}
         self._depth: dict[Version, cp_model.IntVar] = {}
-        self._lines: dict[str, dict[int, list[Way]]] = {}
+        self._lines: dict[str, dict[int, list[MenuOption]]] = {}
         self._pots = self._collect()
         self._versions = [Version(pot, g) for pot in self._pots for g in range(len(ways))]
         for version in self._versions:
@@ -148,10 +148,10 @@ class MenuModel:
             ]
         return list(self._lines)
 
-    def _options(self, pot: str, index: int) -> Iterator[Way]:
+    def _options(self, pot: str, index: int) -> Iterator[MenuOption]:
         reading = self._reading
         item = reading.book.preparations[pot].lines[index].item
-        yield self._as_way(None, item)
+        yield self._as_option(None, item)
         seen: set[tuple[str, int, tuple[str, ...]]] = set()
         milk = "milk" in reading.layout.bits and bool(
             reading.layout.of_flags(["milk"]) & self._bits
@@ -159,9 +159,9 @@ class MenuModel:
         for offer in self._proposer.offers(pot, index, milk_goes=milk).swaps:
             to = offer.swap.to
             if to is None:
-                yield Way(offer.swap, 0, None, _price(offer))
+                yield MenuOption(offer.swap, 0, None, _price(offer))
                 continue
-            way = self._as_way(offer.swap, to, _price(offer))
+            way = self._as_option(offer.swap, to, _price(offer))
             gone = ends(reading.book, pot, index, to)
             key = (offer.swap.rule, way.mask & self._bits, gone)
             # Of goods that one rule brings and that offend and end alike, one is enough.
@@ -169,10 +169,10 @@ class MenuModel:
                 seen.add(key)
                 yield way
 
-    def _as_way(self, swap: Swap | None, item: str, price: int = 0) -> Way:
+    def _as_option(self, swap: Swap | None, item: str, price: int = 0) -> MenuOption:
         owner = owner_of(item)
         pot = owner if owner in self._reading.book.preparations else None
-        return Way(swap, self._reading.masks[item], pot, price)
+        return MenuOption(swap, self._reading.masks[item], pot, price)
 
     def _begin(self, version: Version) -> None:
         model, groups = self._model, len(self._ways)
@@ -221,7 +221,7 @@ class MenuModel:
         return mask
 
     def _point(
-        self, version: Version, index: int, at: int, way: Way, literal: cp_model.IntVar
+        self, version: Version, index: int, at: int, way: MenuOption, literal: cp_model.IntVar
     ) -> None:
         """Which version of another pot goes in, the usual one among them."""
         model, groups = self._model, len(self._ways)

@@ -8,7 +8,7 @@ from functools import partial
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.swaps.goals import together
-from yellow_ladle.core.swaps.menu.answer import Lines, Solved, Version, Way, swaps_taken
+from yellow_ladle.core.swaps.menu.answer import Lines, MenuOption, Solved, Version, swaps_taken
 
 Eaters: TypeAlias = int | Literal["all"]
 """One group, or all of them at once."""
@@ -113,11 +113,11 @@ class _Making:
         # A pot is never left with nothing in it.
         return None if leaves and all(leaves) else taken
 
-    def _fits(self, way: Way, eaters: Eaters) -> bool:
+    def _fits(self, way: MenuOption, eaters: Eaters) -> bool:
         if not way.mask & self._bits[eaters]:
             return True
         return way.pot is not None and self._eaters_of(way.pot, eaters) is not None
 
 
-def _cost(ways: Sequence[Way], bad: int, at: int) -> tuple[bool, int]:
+def _cost(ways: Sequence[MenuOption], bad: int, at: int) -> tuple[bool, int]:
     return bool(ways[at].mask & bad), ways[at].price

@@ -117,7 +117,7 @@ def plan_menu(
         for plate in dict.fromkeys(plates)
         for place, goals in enumerate(groups)
     )
-    tiers = reading.family.tiers
+    tiers = reading.graph.tiers
     pots = sorted(solved.swaps, key=lambda version: (tiers[version.pot], version))
     return MenuPlan(
         servings, tuple(small[version] for version in pots), solved.optimal, solved.bound
@@ -134,7 +134,7 @@ def _can_be_cleared(proposer: Proposer, plate: str, goals: Goals) -> bool:
     if not any(Region(proposer, plate, bad).feasible for bad in offences(reading, goals)):
         return False
     made = reading.book.preparations
-    below = (made[id] for id in reading.family.upstream(plate) if id in made)
+    below = (made[id] for id in reading.graph.upstream(plate) if id in made)
     if not any("/" in line.item for pot in below for line in pot.lines):
         return True
     found = propose(reading, plate, goals, 1, limits=proposer.limits, rules=proposer.rules)
@@ -178,7 +178,7 @@ def _one_by_one(
     )
     # Every plate that somebody cannot eat as usual needs a pot of its own at the least.
     bound = len({serving.plate for serving in servings if serving.pots})
-    tiers = reading.family.tiers
+    tiers = reading.graph.tiers
     pots = sorted(made.values(), key=lambda pot: (tiers[pot.pot], pot.pot))
     return MenuPlan(servings, tuple(pots), len(pots) == bound, bound)
 
@@ -186,7 +186,7 @@ def _one_by_one(
 def _pots_of(plan: Plan, guests: tuple[str, ...]) -> list[SmallPot]:
     found: list[SmallPot] = []
     for pot in plan.pots:
-        beneath = plan.after.family.upstream(pot)
+        beneath = plan.after.graph.upstream(pot)
         within = tuple(swap for swap in plan.swaps if swap.in_ in beneath)
         here = tuple(swap for swap in plan.swaps if swap.in_ == pot)
         cleaned = tuple(move for move in plan.cleaned if move.in_ == pot)

@@ -51,7 +51,7 @@ def standing_in_the_way(
     if found is None:
         return ()
     plan, _ = found
-    tiers = proposer.reading.family.tiers
+    tiers = proposer.reading.graph.tiers
     freed = sorted(plan.freed, key=lambda choice: (tiers[choice.pot], choice.pot, choice.line or 0))
     return tuple(entry for choice in freed for entry in _blocked(proposer, plan, choice))
 

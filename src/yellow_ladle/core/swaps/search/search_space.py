@@ -1,4 +1,4 @@
-"""The part of the family that a search has to decide: offending pots, their lines, their options.
+"""The part of the graph that a search has to decide: offending pots, their lines, their options.
 
 Every pot stands here once, however many ways lead to it. What cannot be cleared by any choice of
 swaps is taken out beforehand, and what is left is so ordered that a pot comes before those that it
