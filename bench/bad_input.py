@@ -15,10 +15,10 @@ from yellow_ladle.core.labels.proposals import LONGEST, TooLong
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
-from yellow_ladle.files.recipes.reading import read_recipes
+from yellow_ladle.files.recipes.recipe import Recipe
+from yellow_ladle.files.recipes.recipe_reader import read_recipes
 from yellow_ladle.files.recipes.review import review
-from yellow_ladle.files.recipes.values import Recipe
-from yellow_ladle.files.table_file import read_table
+from yellow_ladle.files.tables.spreadsheet import read_table
 from yellow_ladle.store.photos import encoded_anew
 
 OPENING = b"<html><script type='application/ld+json'>"

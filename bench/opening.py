@@ -9,7 +9,7 @@ from pathlib import Path
 from time import perf_counter
 
 from bench.made_up import large_book
-from yellow_ladle.files.book_file import parse_book, write_book
+from yellow_ladle.files.book.book_file import parse_book, write_book
 from yellow_ladle.store.ledger import Ledger
 
 SIZES = (2_000, 10_000)

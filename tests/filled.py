@@ -8,7 +8,7 @@ from functools import cache
 from pathlib import Path
 
 from yellow_ladle.demo.kitchen import demo_book
-from yellow_ladle.files.book_file import parse_book, write_book
+from yellow_ladle.files.book.book_file import parse_book, write_book
 from yellow_ladle.store.ledger import Ledger
 
 _FOLDER = tempfile.TemporaryDirectory(prefix="yellow-ladle-tests-")

@@ -5,8 +5,8 @@ from collections.abc import Callable
 
 import typer
 
-from yellow_ladle.commands import keeping, reading
-from yellow_ladle.commands.given import refuse
+from yellow_ladle.commands import kitchen_data, questions
+from yellow_ladle.commands.arguments import refuse
 from yellow_ladle.core.book.fault import BookRefused
 
 app = typer.Typer(
@@ -17,13 +17,19 @@ app = typer.Typer(
     add_completion=False,
 )
 COMMANDS: tuple[Callable[..., None], ...] = (
-    *(reading.derive, reading.swap, reading.label, reading.numbers, reading.amount),
-    *(keeping.demo, keeping.serve, keeping.export, keeping.backup, keeping.restore),
+    *(questions.derive, questions.swap, questions.label, questions.numbers, questions.amount),
+    *(
+        kitchen_data.demo,
+        kitchen_data.serve,
+        kitchen_data.export,
+        kitchen_data.backup,
+        kitchen_data.restore,
+    ),
 )
 for command in COMMANDS:
     app.command()(command)
-app.command(name="import")(keeping.import_)
-app.command(name="schema")(keeping.schema)
+app.command(name="import")(kitchen_data.import_)
+app.command(name="schema")(kitchen_data.schema)
 
 
 def main() -> None:

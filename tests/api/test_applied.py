@@ -14,7 +14,7 @@ from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
-from yellow_ladle.files.book_file import parse_book, write_book
+from yellow_ladle.files.book.book_file import parse_book, write_book
 from yellow_ladle.store.ledger import Ledger
 
 RULE = {

@@ -4,7 +4,7 @@ from httpx2 import Response
 
 from tests.api.client import ApiTest
 from yellow_ladle.core.book.book import Kitchen
-from yellow_ladle.files.book_file import parse_book, write_book
+from yellow_ladle.files.book.book_file import parse_book, write_book
 from yellow_ladle.store.ledger import Ledger
 
 MAY_MUSTARD = {"kind": "label", "date": "2026-11-24", "person": "TJ"}

@@ -7,7 +7,7 @@ from typing import Any
 from tests.api.client import ApiTest
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
-from yellow_ladle.files.book_file import write_book
+from yellow_ladle.files.book.book_file import write_book
 
 
 class LarderTest(ApiTest):

@@ -3,8 +3,8 @@
 import unittest
 from unittest.mock import patch
 
-from yellow_ladle.api import presence
-from yellow_ladle.api.presence import SECONDS, Presence
+from yellow_ladle.api.cards import presence
+from yellow_ladle.api.cards.presence import SECONDS, Presence
 
 
 class PresenceTest(unittest.TestCase):

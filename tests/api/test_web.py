@@ -24,9 +24,9 @@ from tests.api.client import ApiTest
 from tests.effort import examples
 from tests.kitchens import book, pot, product
 from yellow_ladle.api.app import CLIENT, create_app, openapi_document
+from yellow_ladle.store.book_repository import load
 from yellow_ladle.store.engine import open_engine
 from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.standing import load
 
 ROOT = Path(__file__).resolve().parents[2]
 DESCRIBED = [

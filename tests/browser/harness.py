@@ -28,7 +28,7 @@ from yellow_ladle.api.app import create_app, open_kitchen
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.demo.kitchen import demo_book, demo_feed
 from yellow_ladle.devices.supplier_feed import SupplierFeed
-from yellow_ladle.files.book_file import write_book
+from yellow_ladle.files.book.book_file import write_book
 
 ROOT = Path(__file__).resolve().parents[2]
 FAILURES = ROOT / "test-failures"

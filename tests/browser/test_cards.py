@@ -23,7 +23,7 @@ from tests.browser.harness import BrowserTest
 from tests.filled import filled
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.demo.kitchen import demo_book
-from yellow_ladle.files.book_file import write_book
+from yellow_ladle.files.book.book_file import write_book
 
 ROOT = Path(__file__).resolve().parents[2]
 TYPED = (

@@ -19,7 +19,13 @@ from yellow_ladle.core.book.book import Book, Line, Step
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
-from yellow_ladle.files.book_file import MAX_BYTES, json_schema, parse_book, read_book, write_book
+from yellow_ladle.files.book.book_file import (
+    MAX_BYTES,
+    json_schema,
+    parse_book,
+    read_book,
+    write_book,
+)
 
 ROOT = Path(__file__).resolve().parents[2]
 

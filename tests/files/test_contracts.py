@@ -8,8 +8,8 @@ from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.search.proposal import propose
-from yellow_ladle.files.plans_file import plans_content
-from yellow_ladle.files.reading_file import item_content, reading_content
+from yellow_ladle.files.documents.plans_document import plans_content
+from yellow_ladle.files.documents.reading_document import item_content, reading_content
 
 
 class TheReading(unittest.TestCase):

@@ -33,8 +33,8 @@ from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.vocabulary.field_words import shown, word_of
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.units import Measure
-from yellow_ladle.files import book_models, rule_pieces
-from yellow_ladle.files.conversion import as_piece, as_value, content, file_name, value_of
+from yellow_ladle.files.book import models, rule_pieces
+from yellow_ladle.files.book.conversion import as_piece, as_value, content, file_name, value_of
 
 LINE = Line("flour", 100.0, "g", "thickener")
 EVIDENCE = Evidence("label", "2026-11-01", "AB")
@@ -130,7 +130,7 @@ CODE = re.compile(r"[A-Z]\w+\(|Level\.|None|True|False|[{}<>]|(?<!\w)'|'(?!\w)")
 
 def pieces() -> dict[str, type[BaseModel]]:
     """The file's models by the name of the value that they are of."""
-    found = {**vars(book_models), **vars(rule_pieces)}
+    found = {**vars(models), **vars(rule_pieces)}
     return {
         name.removesuffix("Piece"): model
         for name, model in found.items()

@@ -12,15 +12,15 @@ from yellow_ladle.core.book.book import Step, Yield
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
-from yellow_ladle.files.book_table import HEADINGS, book_rows
-from yellow_ladle.files.card_markdown import card_markdown
-from yellow_ladle.files.card_pdf import card_pdf
+from yellow_ladle.files.print.card_markdown import card_markdown
+from yellow_ladle.files.print.card_pdf import card_pdf
 from yellow_ladle.files.recipes.plain import plain
-from yellow_ladle.files.recipes.reading import MAX_BYTES, minutes_of, read_recipes
+from yellow_ladle.files.recipes.recipe import Recipe
+from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES, minutes_of, read_recipes
+from yellow_ladle.files.recipes.recipe_writer import duration, recipe_content, recipes_bytes
 from yellow_ladle.files.recipes.review import Reviewed, review
-from yellow_ladle.files.recipes.values import Recipe
-from yellow_ladle.files.recipes.writing import duration, recipe_content, recipes_bytes
-from yellow_ladle.files.table_file import write_csv
+from yellow_ladle.files.tables.book_table import HEADINGS, book_rows
+from yellow_ladle.files.tables.spreadsheet import write_csv
 
 A_BLOG = {
     "@context": "https://schema.org/",

@@ -12,42 +12,33 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from yellow_ladle import __version__
-from yellow_ladle.api.kept_answers import KeptAnswers
-from yellow_ladle.api.presence import Presence
-from yellow_ladle.api.problems import add_handlers
-from yellow_ladle.api.routes import (
+from yellow_ladle.api.cards import (
     amounts,
-    applied,
-    cards,
+    card_work,
     changes,
     comparison,
     family,
-    find,
     history,
-    intake,
-    kitchen,
-    labels,
-    menus,
-    photos,
-    plans,
     preparations,
-    products,
     recipes,
-    rules,
     thickening,
-    tools,
-    unchecked,
 )
-from yellow_ladle.api.routes import feed as feed_routes
-from yellow_ladle.store.applied import lapse
+from yellow_ladle.api.cards.presence import Presence
+from yellow_ladle.api.errors import add_handlers
+from yellow_ladle.api.kept_answers import KeptAnswers
+from yellow_ladle.api.kitchen import find, settings
+from yellow_ladle.api.larder import feed as feed_routes
+from yellow_ladle.api.larder import intake, labels, photos, products, tools, unchecked
+from yellow_ladle.api.swaps import applied, menus, plans, rules
+from yellow_ladle.store.applied_plans import lapse
 from yellow_ladle.store.ledger import Ledger
 
 CLIENT = Path(__file__).parents[3] / "web" / "dist"
 
 ROUTES = (
-    *(kitchen, family, preparations, products, changes, find),
+    *(settings, family, preparations, products, changes, find),
     *(plans, applied, menus, rules),
-    *(recipes, cards, amounts, thickening, comparison),
+    *(recipes, card_work, amounts, thickening, comparison),
     *(labels, unchecked, tools, history, intake, feed_routes, photos),
 )
 

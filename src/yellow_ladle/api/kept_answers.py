@@ -9,7 +9,7 @@ from typing import Annotated
 from fastapi import Depends, Request, Response
 from pydantic import BaseModel
 
-from yellow_ladle.store.standing import Now
+from yellow_ladle.store.book_repository import Now
 
 MAX_KEPT = 32
 """Answers kept at once; those that were asked for last."""

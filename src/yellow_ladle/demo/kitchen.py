@@ -6,7 +6,7 @@ from pathlib import Path
 
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.devices.supplier_feed import SupplierFeed
-from yellow_ladle.files.book_file import parse_book
+from yellow_ladle.files.book.book_file import parse_book
 from yellow_ladle.store.ledger import Ledger
 
 

@@ -11,8 +11,8 @@ from yellow_ladle.core.book.product import Evidence, Product
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.core.vocabulary.gs1_codes import Decoded, decoded, encoded
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.files.piece import Code, Day, LabelText, Name, Short, Word
-from yellow_ladle.files.wording import fault_of
+from yellow_ladle.files.book.fault_words import fault_of
+from yellow_ladle.files.book.piece import Code, Day, LabelText, Name, Short, Word
 
 MAX_BYTES = 4 * 1024 * 1024
 FORMAT = "yellow-ladle-supplier-sheet"

@@ -11,8 +11,8 @@ from yellow_ladle.core.book.book import Book, Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.update import Change, applied
-from yellow_ladle.files.book_file import parse_book, write_book
-from yellow_ladle.files.conversion import content, value_of
+from yellow_ladle.files.book.book_file import parse_book, write_book
+from yellow_ladle.files.book.conversion import content, value_of
 from yellow_ladle.store.tables import HistoryRow
 
 WHOLE_BOOK = ""

@@ -20,12 +20,17 @@ from yellow_ladle.core.impact.impact import Ripple, ripple
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.swaps.rulebook import Rulings
-from yellow_ladle.files.conversion import content
-from yellow_ladle.store.beside import (
-    write_needs,
-    write_rulings,
-    write_sign_offs,
-    write_tools,
+from yellow_ladle.files.book.conversion import content
+from yellow_ladle.store.book_repository import (
+    Now,
+    Recorded,
+    Stale,
+    load,
+    next_version,
+    refuse_stale,
+    refuse_unsound,
+    write,
+    write_kitchen,
 )
 from yellow_ladle.store.engine import open_engine
 from yellow_ladle.store.history import (
@@ -38,16 +43,11 @@ from yellow_ladle.store.history import (
     restored,
     snapshot,
 )
-from yellow_ladle.store.standing import (
-    Now,
-    Recorded,
-    Stale,
-    load,
-    next_version,
-    refuse_stale,
-    refuse_unsound,
-    write,
-    write_kitchen,
+from yellow_ladle.store.settings_rows import (
+    write_needs,
+    write_rulings,
+    write_sign_offs,
+    write_tools,
 )
 from yellow_ladle.store.tables import Base, HistoryRow, HouseFlagRow
 

@@ -1574,6 +1574,19 @@ export interface components {
             };
         };
         /**
+         * CardDifferenceOut
+         * @description One difference, in which part of the card.
+         */
+        CardDifferenceOut: {
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "head" | "lines" | "method" | "flags";
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * CardWordOut
          * @description Words of the card that name something which no line brings; `step` counts from 0.
          */
@@ -1728,7 +1741,7 @@ export interface components {
             left: components["schemas"]["SideOut"];
             right: components["schemas"]["SideOut"];
             /** Differences */
-            differences: components["schemas"]["yellow_ladle__api__routes__comparison__DifferenceOut"][];
+            differences: components["schemas"]["CardDifferenceOut"][];
         };
         /**
          * ContradictionOut
@@ -1810,6 +1823,24 @@ export interface components {
             diet: string;
             before: components["schemas"]["Verdict"] | null;
             after: components["schemas"]["Verdict"] | null;
+        };
+        /**
+         * DifferenceOut
+         * @description One flag: what is recorded, and what the new sheet says.
+         */
+        DifferenceOut: {
+            /** Flag */
+            flag: string;
+            /**
+             * Recorded
+             * @enum {string}
+             */
+            recorded: "free" | "may_contain" | "unchecked" | "contains";
+            /**
+             * Sheet
+             * @enum {string}
+             */
+            sheet: "free" | "may_contain" | "unchecked" | "contains";
         };
         /**
          * DraftIn
@@ -2921,7 +2952,7 @@ export interface components {
             /** Received */
             received: string;
             /** Differences */
-            differences: components["schemas"]["yellow_ladle__api__routes__feed__DifferenceOut"][];
+            differences: components["schemas"]["DifferenceOut"][];
             /** Unknown */
             unknown: string[];
             /** Ingredients */
@@ -4672,7 +4703,7 @@ export interface components {
             /** Told */
             told: string;
             /** Differences */
-            differences: components["schemas"]["yellow_ladle__api__routes__comparison__DifferenceOut"][];
+            differences: components["schemas"]["CardDifferenceOut"][];
         };
         /**
          * WayChange
@@ -4798,37 +4829,6 @@ export interface components {
             level_out: number | null;
             /** Unknown */
             unknown: components["schemas"]["ItemName"][];
-        };
-        /**
-         * DifferenceOut
-         * @description One difference, in which part of the card.
-         */
-        yellow_ladle__api__routes__comparison__DifferenceOut: {
-            /**
-             * Part
-             * @enum {string}
-             */
-            part: "head" | "lines" | "method" | "flags";
-            /** Sentence */
-            sentence: string;
-        };
-        /**
-         * DifferenceOut
-         * @description One flag: what is recorded, and what the new sheet says.
-         */
-        yellow_ladle__api__routes__feed__DifferenceOut: {
-            /** Flag */
-            flag: string;
-            /**
-             * Recorded
-             * @enum {string}
-             */
-            recorded: "free" | "may_contain" | "unchecked" | "contains";
-            /**
-             * Sheet
-             * @enum {string}
-             */
-            sheet: "free" | "may_contain" | "unchecked" | "contains";
         };
     };
     responses: never;

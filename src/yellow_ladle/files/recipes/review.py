@@ -8,7 +8,7 @@ from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.larder.matching import Match, Names, names_of, role_of, sure
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.files.recipes.values import Recipe
+from yellow_ladle.files.recipes.recipe import Recipe
 
 KINDS = {
     "soup": "soup",

@@ -1,0 +1,1 @@
+"""Routes about pots, cards and the board."""

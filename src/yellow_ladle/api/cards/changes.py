@@ -1,0 +1,49 @@
+"""What a change would do, and recording it."""
+
+from fastapi import APIRouter
+from pydantic import BaseModel
+
+from yellow_ladle.api.cards.impacts import RippleOut, ripple_out
+from yellow_ladle.api.cards.requested_changes import change_of, signer
+from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.api.errors import PROBLEMS
+from yellow_ladle.api.schemas.change_forms import AnyChange, RecordIn
+from yellow_ladle.core.larder.unchecked import freed
+from yellow_ladle.store.history import Act
+
+router = APIRouter(tags=["changes"], responses=PROBLEMS)
+
+
+class PreviewIn(BaseModel):
+    """A change to be looked at only."""
+
+    change: AnyChange
+
+
+class RecordedOut(BaseModel):
+    """What was recorded did this; `versions` are those that now stand of what was written.
+
+    `freed` names the plates that nothing unchecked holds back any more.
+    """
+
+    ripple: RippleOut
+    versions: dict[str, int]
+    freed: list[str]
+
+
+@router.post("/preview")
+def preview(wanted: PreviewIn, ledger: TheLedger) -> RippleOut:
+    """What a change would do to pots and plates, flag by flag. Nothing is recorded."""
+    return ripple_out(ledger.preview(change_of(ledger.now, wanted.change)))
+
+
+@router.post("/changes")
+def record(wanted: RecordIn, ledger: TheLedger) -> RecordedOut:
+    """Records a change, if what it touches still stands at the version that the writer saw."""
+    change = change_of(ledger.now, wanted.change)
+    act = Act(wanted.person or signer(wanted.change), wanted.why)
+    recorded = ledger.record(change, wanted.versions(change), act)
+    before, after = recorded.before.reading, recorded.after
+    names = sorted(map(before.book.name, freed(before, after.reading)))
+    versions = {id: after.versions[id] for id in change.written}
+    return RecordedOut(ripple=ripple_out(recorded.impact), versions=versions, freed=names)

@@ -1,0 +1,86 @@
+"""The family board: every preparation in its column, with its marks and its pour."""
+
+from fastapi import APIRouter, Request, Response
+from pydantic import BaseModel
+
+from yellow_ladle.api.dependencies import TheBook
+from yellow_ladle.api.kept_answers import TheKeptAnswers
+from yellow_ladle.core.cards.board_columns import Column, columns
+from yellow_ladle.core.carrying.suitability import Verdict
+from yellow_ladle.core.vocabulary.levels import LevelWord
+from yellow_ladle.store.book_repository import Now
+
+router = APIRouter(tags=["family"])
+
+COLUMN_NAMES = {
+    Column.BASES: "Bases",
+    Column.MOTHERS: "Mother sauces",
+    Column.SAUCES: "Sauces and soups",
+    Column.PLATES: "Plates",
+}
+
+
+class ColumnOut(BaseModel):
+    """One column of the board."""
+
+    id: Column
+    name: str
+
+
+class StripOut(BaseModel):
+    """One preparation on the board. `flags` holds only what is above free.
+
+    `tool_traces` are those of them that only the kitchen's own tools leave.
+    """
+
+    id: str
+    name: str
+    kind: str
+    column: Column
+    variant_of: str | None
+    flags: dict[str, LevelWord]
+    tool_traces: list[str]
+    diets: dict[str, Verdict]
+    made_from: list[str]
+    goes_into: list[str]
+
+
+class FamilyOut(BaseModel):
+    """The whole board."""
+
+    columns: list[ColumnOut]
+    strips: list[StripOut]
+
+
+@router.get("/family", response_model=FamilyOut)
+def family(request: Request, now: TheBook, kept: TheKeptAnswers) -> Response:
+    """The board: causes to the left, consequences to the right.
+
+    A retired pot is on it only while something is made from it.
+    """
+    return kept.answer(request, now, lambda: _family(now))
+
+
+def _family(now: Now) -> FamilyOut:
+    reading = now.reading
+    made = reading.book.preparations
+    placed = columns(reading)
+    return FamilyOut(
+        columns=[ColumnOut(id=column, name=COLUMN_NAMES[column]) for column in Column],
+        strips=[
+            StripOut.model_construct(
+                id=id,
+                name=preparation.name,
+                kind=preparation.kind,
+                column=placed[id],
+                variant_of=preparation.variant_of,
+                flags={flag: level.word for flag, level in reading.levels(id).items()},
+                tool_traces=sorted(reading.tool_traces(id)),
+                diets=dict(reading.verdicts(id)),
+                made_from=reading.bases(id),
+                goes_into=sorted(reading.derivatives(id)),
+            )
+            for id, preparation in sorted(made.items(), key=lambda entry: entry[1].name)
+            if preparation.retired is None or reading.derivatives(id)
+        ],
+    )

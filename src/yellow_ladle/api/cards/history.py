@@ -1,0 +1,118 @@
+"""What was changed, by whom and why; and taking it back by a new change."""
+
+from datetime import UTC, datetime
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel, Field
+
+from yellow_ladle.api.cards.impacts import RippleOut, ripple_out
+from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.paging import RowId
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.reading.reading import read
+from yellow_ladle.files.book.conversion import as_piece
+from yellow_ladle.files.book.models import ProductPiece
+from yellow_ladle.files.book.piece import Name
+from yellow_ladle.store.history import Act, Entry
+
+router = APIRouter(tags=["history"], responses=PROBLEMS)
+
+Moment = Annotated[str, Query(pattern=r"^\d{4}-\d{2}-\d{2}(T[\d:.]+(Z|[+-]\d{2}:\d{2})?)?$")]
+
+
+class EntryOut(BaseModel):
+    """One product or preparation before and after one change."""
+
+    id: int
+    at: str
+    person: str | None
+    why: str
+    told: str
+    item: str
+    before: dict[str, Any] | None
+    after: dict[str, Any] | None
+    undoes: int | None
+    undone_by: int | None
+
+
+class UndoIn(BaseModel):
+    """Who takes a change back, and why."""
+
+    person: Name | None = None
+    why: Annotated[str, Field(max_length=1_000)] = ""
+
+
+class LarderAsOf(BaseModel):
+    """The larder as it stood at a moment, with what each product then carried."""
+
+    at: str
+    products: list[ProductPiece]
+    flags: dict[str, dict[str, str]]
+
+
+@router.get("/history")
+def history(
+    ledger: TheLedger,
+    item: Annotated[str | None, Query(max_length=400)] = None,
+    most: Annotated[int, Query(ge=1, le=1_000)] = 100,
+) -> list[EntryOut]:
+    """What was changed, the newest first: of one item, or of all."""
+    entries = ledger.history(item, most)
+    undone = {entry.undoes: entry.id for entry in entries if entry.undoes is not None}
+    return [_entry(entry, undone.get(entry.id)) for entry in entries]
+
+
+@router.post("/history/{id}/undo")
+def undo(id: RowId, wanted: UndoIn, ledger: TheLedger) -> RippleOut:
+    """Takes one change back, as a new change with a history of its own."""
+    try:
+        return ripple_out(ledger.undo(id, Act(wanted.person, wanted.why)).impact)
+    except KeyError as error:
+        raise Missing("change", str(id)) from error
+
+
+@router.get("/larder/as-of")
+def larder_as_of(at: Moment, ledger: TheLedger) -> LarderAsOf:
+    """The larder as it stood at a moment (UTC); a day alone means its end."""
+    moment = _moment(at)
+    book = ledger.as_of(moment)
+    reading = read(book, at[: len("2026-11-24")])
+    return LarderAsOf(
+        at=moment,
+        products=[as_piece(ProductPiece, book.products[id]) for id in sorted(book.products)],
+        flags={
+            id: {flag: level.word for flag, level in reading.levels(id).items()}
+            for id in sorted(book.products)
+        },
+    )
+
+
+def _moment(at: str) -> str:
+    """A moment in UTC, as the history writes it; a day alone means its end."""
+    whole = f"{at}T23:59:59.999+00:00" if len(at) == len("2026-11-24") else at
+    try:
+        when = datetime.fromisoformat(whole)
+    except ValueError as error:
+        raise BookRefused([Fault("at", f'"{at}" is no day or moment')]) from error
+    return (
+        (when if when.tzinfo else when.replace(tzinfo=UTC))
+        .astimezone(UTC)
+        .isoformat(timespec="milliseconds")
+    )
+
+
+def _entry(entry: Entry, undone_by: int | None) -> EntryOut:
+    return EntryOut(
+        id=entry.id,
+        at=entry.at,
+        person=entry.person,
+        why=entry.why,
+        told=entry.told,
+        item=entry.item,
+        before=dict(entry.before) if entry.before is not None and entry.item else None,
+        after=dict(entry.after) if entry.after is not None else None,
+        undoes=entry.undoes,
+        undone_by=undone_by,
+    )

@@ -1,0 +1,137 @@
+"""Recipes in and out: JSON-LD, Markdown, sheets to print, and the whole book as a table."""
+
+from datetime import date
+from typing import Annotated, Any, Literal
+
+from fastapi import APIRouter, Query, Request, Response
+from fastapi.concurrency import run_in_threadpool
+from pydantic import BaseModel
+
+from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
+from yellow_ladle.api.errors import PROBLEMS
+from yellow_ladle.api.schemas.figure_forms import ItemName
+from yellow_ladle.api.uploads import BODY, whole_body
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.files.book.conversion import as_piece
+from yellow_ladle.files.book.models import PreparationPiece, ProductPiece
+from yellow_ladle.files.print.card_markdown import card_markdown
+from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES, read_recipes
+from yellow_ladle.files.recipes.recipe_writer import recipes_bytes
+from yellow_ladle.files.recipes.review import Reviewed, ReviewedLine, review
+from yellow_ladle.files.tables.book_table import book_rows
+from yellow_ladle.files.tables.spreadsheet import write_csv
+from yellow_ladle.store.book_repository import Now
+
+router = APIRouter(tags=["recipes"], responses=PROBLEMS)
+
+JSON_LD, MARKDOWN, CSV, PDF = (
+    *("application/ld+json", "text/markdown; charset=utf-8"),
+    *("text/csv; charset=utf-8", "application/pdf"),
+)
+
+
+def _answers(kind: str) -> dict[int | str, dict[str, Any]]:
+    """How the description tells of a file of a kind."""
+    is_json = kind == JSON_LD
+    schema = {"type": "object"} if is_json else {"type": "string", "format": "binary"}
+    return {200: {"content": {kind: {"schema": schema}}}}
+
+
+class ReviewedLineOut(BaseModel):
+    """One line as written; `sure` where its item was found without doubt, else `near` may help."""
+
+    text: str
+    sure: bool
+    near: list[ItemName]
+    question: str
+    approximate: bool
+
+
+class ReviewedOut(BaseModel):
+    """A recipe as it would be recorded, with the new products that its lines stand for."""
+
+    preparation: PreparationPiece
+    names: dict[str, str]
+    products: list[ProductPiece]
+    lines: list[ReviewedLineOut]
+    notes: list[str]
+
+
+@router.post("/recipes/review", openapi_extra=BODY)
+async def look_at_recipes(request: Request, ledger: TheLedger) -> list[ReviewedOut]:
+    """Reads schema.org recipes from JSON-LD or a page, and matches them. Records nothing."""
+    content = await whole_body(request, MAX_BYTES)
+    return await run_in_threadpool(_reviewed, content, ledger.now)
+
+
+@router.get("/recipes.jsonld", response_class=Response, responses=_answers(JSON_LD))
+def all_recipes(
+    now: TheBook, item: Annotated[list[str] | None, Query(max_length=500)] = None
+) -> Response:
+    """The cards of some pots, or of all, as schema.org recipes."""
+    reading = now.reading
+    wanted = item or sorted(reading.book.preparations)
+    for id in wanted:
+        preparation_or_missing(now, id)
+    return _file(recipes_bytes(reading, wanted), JSON_LD, "recipes.jsonld")
+
+
+@router.get("/book.csv", response_class=Response, responses=_answers(CSV))
+def whole_book(now: TheBook) -> Response:
+    """Every line of every pot as a table."""
+    return _file(write_csv(book_rows(now.reading)), CSV, "book.csv")
+
+
+@router.get("/cards/{id}/card.md", response_class=Response, responses=_answers(MARKDOWN))
+def as_markdown(id: str, now: TheBook) -> Response:
+    """One card as Markdown."""
+    preparation_or_missing(now, id)
+    text = card_markdown(now.reading, id)
+    return _file(text.encode(), MARKDOWN, f"{id}.md")
+
+
+@router.get("/cards/{id}/card.pdf", response_class=Response, responses=_answers(PDF))
+def as_sheet(id: str, ledger: TheLedger, size: Literal["A4", "A5"] = "A4") -> Response:
+    """One card as a sheet to print."""
+    preparation_or_missing(ledger.now, id)
+    from yellow_ladle.files.print.card_pdf import card_pdf  # fonts and drawing: 12 MB
+
+    content = card_pdf(ledger.now.reading, id, size, date.fromisoformat(ledger.today))
+    return _file(content, PDF, f"{id}-{size.lower()}.pdf")
+
+
+def _file(content: bytes, kind: str, name: str) -> Response:
+    headers = {"Content-Disposition": f'attachment; filename="{name}"'}
+    return Response(content, media_type=kind, headers=headers)
+
+
+def _reviewed(content: bytes, now: Now) -> list[ReviewedOut]:
+    found = review(now.reading.book, read_recipes(content))
+    return [_review(now.reading, entry) for entry in found]
+
+
+def _review(reading: Reading, found: Reviewed) -> ReviewedOut:
+    names = {product.id: product.name for product in found.products}
+    for line in found.preparation.lines:
+        names.setdefault(line.item, _name(reading, line.item))
+    return ReviewedOut(
+        preparation=as_piece(PreparationPiece, found.preparation),
+        names=names,
+        products=[as_piece(ProductPiece, product) for product in found.products],
+        lines=[_line(reading, line) for line in found.lines],
+        notes=list(found.notes),
+    )
+
+
+def _line(reading: Reading, line: ReviewedLine) -> ReviewedLineOut:
+    return ReviewedLineOut(
+        text=line.text,
+        sure=line.sure,
+        near=[ItemName(id=match.item, name=reading.book.name(match.item)) for match in line.near],
+        question=line.question,
+        approximate=line.understood.approximate,
+    )
+
+
+def _name(reading: Reading, item: str) -> str:
+    return reading.book.name(item) if item in reading.masks else item

@@ -1,0 +1,192 @@
+"""Changes as requests describe them, and what they would do."""
+
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from dataclasses import replace
+
+from yellow_ladle.api.dependencies import preparation_or_missing, product_or_missing
+from yellow_ladle.api.errors import Missing
+from yellow_ladle.api.schemas.change_forms import (
+    AdditionChange,
+    AnyChange,
+    BringIn,
+    ChoiceChange,
+    EmptyingChange,
+    LineChange,
+    MakerChange,
+    MakerDropped,
+    MakerInUse,
+    PreparationChange,
+    ProductChange,
+    ProductsChange,
+    Removal,
+    Renaming,
+    Retirement,
+    StatementChange,
+    Thickening,
+    WayChange,
+)
+from yellow_ladle.core.book.book import Line, Preparation
+from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.book.product import Evidence, Maker, Product
+from yellow_ladle.core.cards.rename import renamed
+from yellow_ladle.core.cards.versions import NoSuchWay, using
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.stated_words import stated_by_words
+from yellow_ladle.core.larder.bag import NoBag, added, emptied
+from yellow_ladle.core.larder.label_changes import with_maker, without_maker
+from yellow_ladle.core.numbers.thickeners import thickener_of
+from yellow_ladle.core.reading.update import Change, applied, choosing, reread, stating, with_lines
+from yellow_ladle.core.thickening.dosage import put_in
+from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.files.book.conversion import as_value
+from yellow_ladle.files.book.models import (
+    EvidencePiece,
+)
+from yellow_ladle.store.book_repository import Now
+
+
+def change_of(now: Now, wanted: AnyChange) -> Change:
+    """The core's change for a request's; Missing or BookRefused where it names what is not."""
+    book = now.reading.book
+    match wanted:
+        case ProductChange():
+            return Change(products=(as_value(Product, wanted.product),))
+        case PreparationChange():
+            made = as_value(Preparation, wanted.preparation)
+            return Change(preparations=(stated_by_words(now.reading, made, now.reading.on),))
+        case StatementChange():
+            _known_flag(now, wanted.flag)
+            if wanted.item not in book.products:
+                preparation_or_missing(now, wanted.item)
+            level = None if wanted.level is None else Level.of(wanted.level)
+            evidence = _evidence(wanted.evidence)
+            return stating(book, wanted.item, wanted.flag, level, evidence)
+        case LineChange():
+            preparation = preparation_or_missing(now, wanted.preparation)
+            _known_line(wanted.line, len(preparation.lines))
+            line = as_value(Line, wanted.to)
+            return Change(preparations=(with_lines(preparation, [(wanted.line, line)]),))
+        case ChoiceChange():
+            preparation = preparation_or_missing(now, wanted.preparation)
+            _known_line(wanted.line, len(preparation.lines))
+            return Change(preparations=(choosing(preparation, wanted.line),))
+        case WayChange():
+            preparation = preparation_or_missing(now, wanted.preparation)
+            with refused_as("way", NoSuchWay):
+                return Change(preparations=(using(preparation, wanted.way),))
+        case Thickening():
+            return _thickening(now, wanted)
+        case Renaming():
+            return _renaming(now, wanted)
+        case Retirement():
+            preparation = preparation_or_missing(now, wanted.preparation)
+            since = str(now.reading.on) if wanted.retired else None
+            return Change(preparations=(replace(preparation, retired=since),))
+        case BringIn():
+            return _brought_in(now, wanted)
+        case ProductsChange():
+            return Change(products=tuple(as_value(Product, piece) for piece in wanted.products))
+        case MakerChange():
+            product = product_or_missing(now, wanted.product)
+            return Change(products=(with_maker(product, as_value(Maker, wanted.maker)),))
+        case MakerDropped():
+            product = product_or_missing(now, wanted.product)
+            return Change(products=(without_maker(product, wanted.maker),))
+        case MakerInUse():
+            product = product_or_missing(now, wanted.product)
+            return Change(products=(replace(product, in_use=wanted.maker),))
+        case AdditionChange():
+            _known_item(now, wanted.item)
+            product_or_missing(now, wanted.bag)
+            reading, day, who = now.reading, str(now.reading.on), wanted.person
+            return _of_a_bag(lambda: added(reading, wanted.bag, wanted.item, day, who))
+        case EmptyingChange():
+            product_or_missing(now, wanted.bag)
+            day, washed = str(now.reading.on), wanted.washed
+            return _of_a_bag(
+                lambda: emptied(now.reading, wanted.bag, day, wanted.person, washed=washed)
+            )
+        case Removal():
+            if wanted.item not in book.preparations:
+                product_or_missing(now, wanted.item)
+            return Change(removed=(wanted.item,))
+
+
+@contextmanager
+def refused_as(place: str, error: type[ValueError]) -> Iterator[None]:
+    """What the core refuses in a sentence, as a fault with its place."""
+    try:
+        yield
+    except error as refusal:
+        raise BookRefused([Fault(place, str(refusal))]) from refusal
+
+
+def _brought_in(now: Now, wanted: BringIn) -> Change:
+    products = tuple(as_value(Product, piece) for piece in wanted.products)
+    made = tuple(as_value(Preparation, piece) for piece in wanted.preparations)
+    whole = Change(products, made)
+    if change_faults(applied(now.reading.book, whole), whole):
+        return whole
+    reading = reread(now.reading, whole).reading
+    return Change(products, tuple(stated_by_words(reading, each, reading.on) for each in made))
+
+
+def _thickening(now: Now, wanted: Thickening) -> Change:
+    made = preparation_or_missing(now, wanted.preparation)
+    product = product_or_missing(now, wanted.product)
+    thickener = thickener_of().get(product.class_)
+    if thickener is None:
+        raise BookRefused([Fault("product", f"{product.name} is no thickener that is known here")])
+    fat = (wanted.fat, wanted.fat_grams) if wanted.fat and wanted.fat_grams else None
+    after = put_in(made, thickener, product.id, wanted.grams, wanted.minutes, fat)
+    return Change(preparations=(after,))
+
+
+def _renaming(now: Now, wanted: Renaming) -> Change:
+    preparation_or_missing(now, wanted.preparation)
+    id = wanted.id or wanted.preparation
+    if id != wanted.preparation and id in now.versions:
+        raise BookRefused([Fault("id", f'the id "{id}" is taken already')])
+    return renamed(now.reading.book, wanted.preparation, id, wanted.name)
+
+
+def _evidence(piece: EvidencePiece | None) -> Evidence | None:
+    return None if piece is None else Evidence(**piece.model_dump())
+
+
+def _of_a_bag(made: Callable[[], Product]) -> Change:
+    try:
+        return Change(products=(made(),))
+    except NoBag as error:
+        raise BookRefused([Fault("bag", str(error))]) from error
+
+
+def _known_item(now: Now, item: str) -> None:
+    if item not in now.reading.masks:
+        raise Missing("pot or product", item)
+
+
+def _known_flag(now: Now, flag: str) -> None:
+    known = [entry.id for entry in now.reading.book.flags]
+    if flag not in known:
+        raise BookRefused([Fault("flag", unknown("flag", flag, known))])
+
+
+def _known_line(line: int, lines: int) -> None:
+    if line >= lines:
+        raise Missing("line", str(line))
+
+
+def signer(wanted: AnyChange) -> str | None:
+    """Who makes a change, by its own word: the person behind its newest evidence."""
+    match wanted:
+        case AdditionChange() | EmptyingChange():
+            return wanted.person
+        case StatementChange():
+            return wanted.evidence.person if wanted.evidence else None
+        case ProductChange():
+            dated = [why for why in wanted.product.evidence.values() if why.date and why.person]
+            return max(dated, key=lambda why: why.date or "").person if dated else None
+        case _:
+            return None

@@ -1,0 +1,39 @@
+"""How routes reach the kitchen's ledger."""
+
+from typing import Annotated
+
+from fastapi import Depends, Request
+
+from yellow_ladle.api.errors import Missing
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.ledger import Ledger
+
+
+def _ledger(request: Request) -> Ledger:
+    ledger: Ledger = request.app.state.ledger
+    ledger.turn_day()
+    return ledger
+
+
+def _now(ledger: Annotated[Ledger, Depends(_ledger)]) -> Now:
+    return ledger.now
+
+
+TheLedger = Annotated[Ledger, Depends(_ledger)]
+TheBook = Annotated[Now, Depends(_now)]
+
+
+def preparation_or_missing(now: Now, id: str) -> Preparation:
+    """A preparation of the book as it stands; Missing where there is none."""
+    if id not in now.reading.book.preparations:
+        raise Missing("pot", id)
+    return now.reading.book.preparations[id]
+
+
+def product_or_missing(now: Now, id: str) -> Product:
+    """A product of the book as it stands; Missing where there is none."""
+    if id not in now.reading.book.products:
+        raise Missing("product", id)
+    return now.reading.book.products[id]

@@ -1,0 +1,147 @@
+"""Errors as problem details (RFC 9457), in sentences: what happened, what was kept, what to do."""
+
+from http import HTTPStatus
+from typing import Any
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel, ConfigDict
+from starlette.exceptions import HTTPException
+
+from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.files.book.conversion import content
+from yellow_ladle.files.book.fault_words import sentence_of
+from yellow_ladle.store.book_repository import Stale
+
+MEDIA_TYPE = "application/problem+json"
+
+
+class FaultOut(BaseModel):
+    """One thing that is wrong, and where."""
+
+    place: str
+    message: str
+
+
+class Problem(BaseModel):
+    """A problem detail. `faults` lists what is wrong with the input, `current` what stands now."""
+
+    model_config = ConfigDict(
+        json_schema_extra={
+            "example": {
+                "type": "about:blank",
+                "title": "Not found",
+                "status": 404,
+                "detail": 'There is no pot "besamel".',
+            }
+        }
+    )
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str
+    faults: list[FaultOut] | None = None
+    current: dict[str, Any] | None = None
+    yours: Any | None = None
+
+
+class Missing(Exception):
+    """Something that was asked for by its id and is not there."""
+
+    def __init__(self, thing: str, id: str) -> None:
+        super().__init__(f'There is no {thing} "{id}". It may have been renamed or removed.')
+
+
+PROBLEMS: dict[int | str, dict[str, Any]] = {
+    status: {"model": Problem, "content": {MEDIA_TYPE: {}}, "description": text}
+    for status, text in (
+        (404, "No such thing"),
+        (409, "Changed by somebody else in the meantime; both states are in the answer"),
+        (422, "The input cannot stand; every fault is listed"),
+    )
+}
+
+
+def add_handlers(app: FastAPI) -> None:
+    """Makes every error of the application a problem detail."""
+    app.add_exception_handler(Missing, _missing)
+    app.add_exception_handler(BookRefused, _refused)
+    app.add_exception_handler(Stale, _stale)
+    app.add_exception_handler(RequestValidationError, _invalid)
+    app.add_exception_handler(HTTPException, _http)
+    app.add_exception_handler(Exception, _unforeseen)
+
+
+def _answer(problem: Problem, headers: Any = None) -> JSONResponse:
+    content = problem.model_dump(exclude_none=True)
+    return JSONResponse(content, problem.status, headers=headers, media_type=MEDIA_TYPE)
+
+
+async def _missing(_: Request, error: Exception) -> JSONResponse:
+    return _answer(Problem(title="Not found", status=404, detail=str(error)))
+
+
+async def _refused(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, BookRefused)
+    faults = [FaultOut(place=fault.place, message=fault.message) for fault in error.faults]
+    detail = " ".join(f"{_sentence(fault.message)}" for fault in error.faults)
+    detail += " Nothing was changed."
+    return _answer(Problem(title="This cannot stand", status=422, detail=detail, faults=faults))
+
+
+async def _stale(request: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, Stale)
+    current: dict[str, Any] = {"id": error.item, "version": error.version}
+    if error.current is not None:
+        current["content"] = content(error.current)
+        detail = f"{error.current.name} was changed by somebody else in the meantime."
+    else:
+        detail = f"{error.item} was removed by somebody else in the meantime."
+    detail += " Nothing was overwritten; what you sent is kept here. Look at both and record again."
+    yours = await _body(request)
+    problem = Problem(
+        title="Changed in the meantime", status=409, detail=detail, current=current, yours=yours
+    )
+    return _answer(problem)
+
+
+async def _body(request: Request) -> Any:
+    try:
+        return await request.json()
+    except ValueError:
+        return None
+
+
+async def _invalid(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, RequestValidationError)
+    faults = [
+        FaultOut(
+            place=".".join(str(part) for part in entry["loc"]),
+            message=sentence_of(entry, str(entry["loc"][-1])),
+        )
+        for entry in error.errors()
+    ]
+    detail = f"{faults[0].place}: {_sentence(faults[0].message)} Nothing was changed."
+    return _answer(Problem(title="Not understood", status=422, detail=detail, faults=faults))
+
+
+async def _http(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, HTTPException)
+    title = HTTPStatus(error.status_code).phrase
+    problem = Problem(title=title, status=error.status_code, detail=str(error.detail))
+    return _answer(problem, error.headers)
+
+
+async def _unforeseen(_: Request, error: Exception) -> JSONResponse:
+    detail = (
+        f"Something went wrong that nobody foresaw ({type(error).__name__})."
+        " What was recorded before is kept. Try again; if it stays, restart the application."
+    )
+    return _answer(Problem(title="Unforeseen", status=500, detail=detail))
+
+
+def _sentence(message: str) -> str:
+    text = message[:1].upper() + message[1:]
+    return text if text.endswith((".", "?", "!")) else f"{text}."

@@ -1,0 +1,1 @@
+"""Routes about the kitchen itself."""

@@ -1,0 +1,1 @@
+"""Routes about bought goods."""

@@ -1,0 +1,40 @@
+"""The photograph of a product's label."""
+
+from fastapi import APIRouter, Request, Response
+from fastapi.concurrency import run_in_threadpool
+
+from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
+from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.uploads import BODY, whole_body
+from yellow_ladle.store.photos import MAX_BYTES, Photos
+
+router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
+
+PICTURE = {"content": {"image/webp": {"schema": {"type": "string", "format": "binary"}}}}
+
+
+@router.put("/{id}/photo", status_code=204, openapi_extra=BODY)
+async def put_photo(id: str, request: Request, ledger: TheLedger) -> Response:
+    """Keeps a PNG, JPEG or WebP picture of the label, drawn anew."""
+    product_or_missing(ledger.now, id)
+    content = await whole_body(request, MAX_BYTES)
+    await run_in_threadpool(Photos(ledger.path).put, id, content)
+    return Response(status_code=204)
+
+
+@router.get("/{id}/photo", response_class=Response, responses={200: PICTURE})
+def photo(id: str, now: TheBook, ledger: TheLedger) -> Response:
+    """The picture of a product's label."""
+    product_or_missing(now, id)
+    content = Photos(ledger.path).get(id)
+    if content is None:
+        raise Missing("picture of", id)
+    return Response(content, media_type="image/webp")
+
+
+@router.delete("/{id}/photo", status_code=204)
+def drop_photo(id: str, now: TheBook, ledger: TheLedger) -> Response:
+    """Takes the picture away."""
+    product_or_missing(now, id)
+    Photos(ledger.path).drop(id)
+    return Response(status_code=204)

@@ -1,0 +1,166 @@
+"""The larder: bought products and what their labels say."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Request, Response
+from pydantic import BaseModel
+
+from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
+from yellow_ladle.api.errors import PROBLEMS
+from yellow_ladle.api.kept_answers import TheKeptAnswers
+from yellow_ladle.api.kitchen.settings import Named, unchecked_flags
+from yellow_ladle.api.paging import Offset, Page, Size, page
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.carrying.masks import Layout
+from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.vocabulary.levels import Level, LevelWord
+from yellow_ladle.files.book.conversion import as_piece
+from yellow_ladle.files.book.models import ProductPiece
+from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.photos import Photos
+
+router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
+
+
+class JarOut(BaseModel):
+    """A product in the larder's list. `flags` holds only what is above free.
+
+    `used_in` counts the pots that name it in a line, `plates` the dishes that it reaches.
+    """
+
+    id: str
+    name: str
+    class_name: str
+    unchecked: int
+    otherwise: LevelWord
+    flags: dict[str, LevelWord]
+    used_in: int
+    plates: int
+    makers: int
+    is_bag: bool
+    second_look: bool
+
+
+class GivenOut(BaseModel):
+    """What one voice gives the product: a maker's label, or ("") the product's own.
+
+    `counts` says whether it does; a maker that is not in use does not.
+    """
+
+    maker: str
+    name: str
+    flags: dict[str, LevelWord]
+    counts: bool
+
+
+class ProductOut(BaseModel):
+    """One product with its version and the pots it goes into.
+
+    `inside`: what it is made of, or what is in the bag. `in_goods`: the goods that it is in.
+    `run_out`: certificates that count no more.
+    """
+
+    version: int
+    product: ProductPiece
+    flags: dict[str, LevelWord]
+    goes_into: list[Named]
+    in_goods: list[Named]
+    given_by: list[GivenOut]
+    inside: list[Named]
+    run_out: list[str]
+    second_look: bool
+    has_photo: bool
+
+
+@router.get("", response_model=Page[JarOut])
+def products(
+    request: Request,
+    now: TheBook,
+    kept: TheKeptAnswers,
+    find: Annotated[str, Query(max_length=100)] = "",
+    unchecked_only: bool = False,
+    offset: Offset = 0,
+    size: Size = 500,
+) -> Response:
+    """The larder, what nobody has checked first."""
+    return kept.answer(request, now, lambda: _jars(now, find, unchecked_only, offset, size))
+
+
+def _jars(now: Now, find: str, unchecked_only: bool, offset: int, size: int) -> Page[JarOut]:
+    wanted = find.casefold()
+    old = {look.product for look in second_looks(now.reading.book, str(now.reading.on))}
+    jars = [
+        _jar(now.reading, id, id in old)
+        for id, product in now.reading.book.products.items()
+        if wanted in product.name.casefold() or wanted in product.class_
+    ]
+    if unchecked_only:
+        jars = [jar for jar in jars if jar.unchecked]
+    return page(sorted(jars, key=lambda jar: (-jar.unchecked, jar.name)), offset, size)
+
+
+@router.get("/{id}")
+def product(id: str, now: TheBook, ledger: TheLedger) -> ProductOut:
+    """One product, with what it says and where it goes."""
+    value = product_or_missing(now, id)
+    book, on = now.reading.book, str(now.reading.on)
+    users = sorted(now.reading.derivatives(id), key=book.name)
+    return ProductOut(
+        version=now.versions[id],
+        product=as_piece(ProductPiece, value),
+        flags=level_words(now.reading, id),
+        goes_into=[Named(id=user, name=book.name(user)) for user in users],
+        in_goods=[
+            Named(id=user, name=book.name(user))
+            for user in sorted(now.reading.graph.users.get(id, ()))
+            if user in book.products
+        ],
+        given_by=_given_by(now.reading, value),
+        inside=[Named(id=item, name=book.name(item)) for item in value.contents],
+        run_out=[gone.kind for gone in run_out_certificates(book, on) if gone.product == id],
+        second_look=id in {look.product for look in second_looks(book, on)},
+        has_photo=Photos(ledger.path).has(id),
+    )
+
+
+def _given_by(reading: Reading, product: Product) -> list[GivenOut]:
+    counted = {maker.id for maker in product.counted_makers}
+    rest = Level.FREE if product.makers else product.otherwise
+    voices = [("", product.name, product.statements, rest)]
+    voices += [(m.id, m.name, m.statements, m.otherwise) for m in product.makers]
+    return [
+        GivenOut(
+            maker=id,
+            name=name,
+            flags=_words_of(reading.layout, reading.layout.mask(statements, otherwise)),
+            counts=id == "" or id in counted,
+        )
+        for id, name, statements, otherwise in voices
+    ]
+
+
+def _words_of(layout: Layout, mask: int) -> dict[str, LevelWord]:
+    return {flag: level.word for flag, level in layout.levels(mask).items()}
+
+
+def level_words(reading: Reading, item: str) -> dict[str, LevelWord]:
+    """The flags of an item above free, as words."""
+    return {flag: level.word for flag, level in reading.levels(item).items()}
+
+
+def _jar(reading: Reading, id: str, second_look: bool) -> JarOut:
+    product = reading.book.products[id]
+    return JarOut(
+        id=id,
+        name=product.name,
+        class_name=product.class_,
+        unchecked=unchecked_flags(reading, id),
+        otherwise=product.otherwise.word,
+        flags=level_words(reading, id),
+        used_in=len(reading.graph.users.get(id, ())),
+        plates=reading.plates_reached(id),
+        makers=len(product.makers),
+        is_bag=product.bag is not None,
+        second_look=second_look,
+    )

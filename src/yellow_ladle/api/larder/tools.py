@@ -1,0 +1,154 @@
+"""Tools that pots go through, and the reading of a day."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel, Field
+
+from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.kitchen.settings import Named
+from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.book.tool import Tool, known_name, tool_key
+from yellow_ladle.core.reading.day_traces import day_reading
+from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.files.book.conversion import as_piece, as_value
+from yellow_ladle.files.book.models import ToolPiece
+from yellow_ladle.files.book.piece import Day, ItemId, Name
+from yellow_ladle.store.tool_uses import Used, add_use, uses_on
+
+router = APIRouter(tags=["tools"], responses=PROBLEMS)
+
+
+SomeTools = Annotated[list[ToolPiece], Field(max_length=500)]
+
+
+class UseIn(BaseModel):
+    """What went through a tool just now; an item of null means that it was washed."""
+
+    tool: Name
+    item: ItemId | None
+    person: Name | None = None
+
+
+class ToolUseOut(BaseModel):
+    """One use of a tool, as it was written down."""
+
+    at: str
+    tool: str
+    item: Named | None
+    person: str | None
+
+
+class ToolOut(BaseModel):
+    """A tool, the pots whose cards name it, and what is in it since its last wash today."""
+
+    tool: ToolPiece
+    pots: list[Named]
+    inside: list[Named]
+
+
+class TracesOut(BaseModel):
+    """What the day's tools added to one pot or plate."""
+
+    id: str
+    name: str
+    kind: str
+    flags: list[str]
+    through: list[str]
+
+
+class DayOut(BaseModel):
+    """A day: what went through which tool, and the traces that this adds."""
+
+    day: str
+    uses: list[ToolUseOut]
+    traces: list[TracesOut]
+
+
+@router.get("/tools")
+def tools(ledger: TheLedger) -> list[ToolOut]:
+    """Every tool, also those that only cards name, with what is in it today."""
+    book = ledger.now.reading.book
+    uses = uses_on(ledger, ledger.today)
+    known = _known_tools(book)
+    by_key = {tool_key(name): name for name in known}
+    pots: dict[str, list[Named]] = {name: [] for name in known}
+    for id, made in book.preparations.items():
+        for key in dict.fromkeys(map(tool_key, made.tools)):
+            pots[by_key[key]].append(Named(id=id, name=made.name))
+    inside: dict[str, dict[str, Named]] = {name: {} for name in known}
+    for use in uses:
+        if use.item is None:
+            inside.setdefault(use.tool, {}).clear()
+        elif use.item in ledger.now.reading.masks:
+            named = Named(id=use.item, name=book.name(use.item))
+            inside.setdefault(use.tool, {})[use.item] = named
+    return [
+        ToolOut(tool=piece, pots=pots[name], inside=list(inside[name].values()))
+        for name, piece in sorted(known.items())
+    ]
+
+
+def _known_tools(book: Book) -> dict[str, ToolPiece]:
+    """Every tool by its name: those listed, then those that only cards name, each once."""
+    known = {entry.name: as_piece(ToolPiece, entry) for entry in book.tools}
+    for made in book.preparations.values():
+        for name in made.tools:
+            if known_name(name, known) is None:
+                known[name] = ToolPiece(name=name)
+    return known
+
+
+@router.put("/tools")
+def keep_tools(wanted: SomeTools, ledger: TheLedger) -> list[ToolOut]:
+    """Puts these tools in the place of those that were there. The book is read anew."""
+    names = [piece.name for piece in wanted]
+    if twice := next((name for name in names if names.count(name) > 1), None):
+        raise BookRefused([Fault("tools", f'the tool "{twice}" is here twice')])
+    ledger.keep_tools(tuple(as_value(Tool, piece) for piece in wanted))
+    return tools(ledger)
+
+
+@router.post("/tools/uses")
+def use(wanted: UseIn, ledger: TheLedger) -> DayOut:
+    """Writes down that something went through a tool, or that it was washed."""
+    if wanted.item is not None and wanted.item not in ledger.now.reading.masks:
+        raise Missing("pot or product", wanted.item)
+    known = _known_tools(ledger.now.reading.book)
+    name = known_name(wanted.tool, known)
+    if name is None:
+        raise BookRefused([Fault("tool", unknown("tool", wanted.tool, known))])
+    add_use(ledger, name, wanted.item, wanted.person)
+    return _day(ledger, ledger.today)
+
+
+@router.get("/day")
+def day(ledger: TheLedger, on: Annotated[Day | None, Query()] = None) -> DayOut:
+    """The reading of a day, today's if none is named: what its tools add to the book."""
+    return _day(ledger, on or ledger.today)
+
+
+def _day(ledger: TheLedger, on: str) -> DayOut:
+    reading = ledger.now.reading
+    uses = [use for use in uses_on(ledger, on) if use.item is None or use.item in reading.masks]
+    today = day_reading(reading, [use.use for use in uses])
+    book = reading.book
+    traces = []
+    for id, made in book.preparations.items():
+        levels = today.levels(id)
+        flags = [flag for flag in levels if reading.level(id, flag) is Level.FREE]
+        if flags:
+            sources = {s for flag in flags for s in today.sources(id)[flag] if s.tool}
+            through = sorted({f"{s.tool}, after {book.name(s.product)}" for s in sources})
+            traces.append(
+                TracesOut(id=id, name=made.name, kind=made.kind, flags=flags, through=through)
+            )
+    return DayOut(day=on, uses=[_use(ledger, use) for use in uses], traces=traces)
+
+
+def _use(ledger: TheLedger, use: Used) -> ToolUseOut:
+    book = ledger.now.reading.book
+    item = None if use.item is None else Named(id=use.item, name=book.name(use.item))
+    return ToolUseOut(at=use.at, tool=use.tool, item=item, person=use.person)

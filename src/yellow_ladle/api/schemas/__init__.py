@@ -1,0 +1,1 @@
+"""Forms of requests and answers that differ from the values of the core."""

@@ -1,0 +1,215 @@
+"""The forms in which requests describe changes."""
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from yellow_ladle.core.reading.update import Change
+from yellow_ladle.core.vocabulary.levels import LevelWord
+from yellow_ladle.files.book.models import (
+    EvidencePiece,
+    LinePiece,
+    MakerPiece,
+    PreparationPiece,
+    ProductPiece,
+)
+from yellow_ladle.files.book.piece import FlagId, Id, ItemId, Name
+
+
+class ProductChange(BaseModel):
+    """A product as it is to be, new or edited."""
+
+    change: Literal["product"]
+    product: ProductPiece
+
+
+class PreparationChange(BaseModel):
+    """A preparation as it is to be, new or edited."""
+
+    change: Literal["preparation"]
+    preparation: PreparationPiece
+
+
+class StatementChange(BaseModel):
+    """One statement of a product or preparation; a level of null takes it back."""
+
+    change: Literal["statement"]
+    item: Id
+    flag: FlagId
+    level: LevelWord | None
+    evidence: EvidencePiece | None = None
+
+
+class LineChange(BaseModel):
+    """One line of a preparation as it is to be."""
+
+    change: Literal["line"]
+    preparation: Id
+    line: Annotated[int, Field(ge=0)]
+    to: LinePiece
+
+
+class ChoiceChange(BaseModel):
+    """One alternative of a preparation chosen over the others of its choice."""
+
+    change: Literal["choice"]
+    preparation: Id
+    line: Annotated[int, Field(ge=0)]
+
+
+class WayChange(BaseModel):
+    """Another way of a preparation in use from now on."""
+
+    change: Literal["way"]
+    preparation: Id
+    way: Name
+
+
+class Thickening(BaseModel):
+    """A product of the larder put into a pot as its thickener, with its fat where it is a roux."""
+
+    change: Literal["thickening"]
+    preparation: Id
+    product: Id
+    grams: Annotated[float, Field(gt=0, le=1_000_000)]
+    minutes: Annotated[float, Field(ge=0, le=10_000)] | None = None
+    fat: Id | None = None
+    fat_grams: Annotated[float, Field(gt=0, le=1_000_000)] | None = None
+
+
+class Renaming(BaseModel):
+    """A preparation by another name, and by another id where one is given; references follow."""
+
+    change: Literal["renaming"]
+    preparation: Id
+    name: Name
+    id: Id | None = None
+
+
+class Retirement(BaseModel):
+    """A preparation that is not offered any more from today on, or is again."""
+
+    change: Literal["retirement"]
+    preparation: Id
+    retired: bool
+
+
+class BringIn(BaseModel):
+    """Recipes with the products that they need and the larder lacks, all at once."""
+
+    change: Literal["bring_in"]
+    products: Annotated[list[ProductPiece], Field(max_length=2_000)] = []
+    preparations: Annotated[list[PreparationPiece], Field(min_length=1, max_length=500)]
+
+
+class Removal(BaseModel):
+    """A product or preparation that is to go."""
+
+    change: Literal["removal"]
+    item: Id
+
+
+class ProductsChange(BaseModel):
+    """Several products at once, as a table or a supplier's sheet brings them."""
+
+    change: Literal["products"]
+    products: Annotated[list[ProductPiece], Field(min_length=1, max_length=5_000)]
+
+
+class MakerChange(BaseModel):
+    """One more maker of a product. Where it had none, its own label becomes the first maker's."""
+
+    change: Literal["maker"]
+    product: Id
+    maker: MakerPiece
+
+
+class MakerDropped(BaseModel):
+    """A maker that is approved no more."""
+
+    change: Literal["maker_dropped"]
+    product: Id
+    maker: Id
+
+
+class MakerInUse(BaseModel):
+    """The maker whose label alone counts from now on; null counts the highest of all."""
+
+    change: Literal["maker_in_use"]
+    product: Id
+    maker: Id | None
+
+
+class AdditionChange(BaseModel):
+    """Something put into a running bag today."""
+
+    change: Literal["addition"]
+    bag: Id
+    item: ItemId
+    person: Name | None = None
+
+
+class EmptyingChange(BaseModel):
+    """A running bag emptied today. Only a washed one forgets what was in it."""
+
+    change: Literal["emptying"]
+    bag: Id
+    washed: bool
+    person: Name | None = None
+
+
+AnyChange = Annotated[
+    ProductChange
+    | PreparationChange
+    | StatementChange
+    | LineChange
+    | ChoiceChange
+    | WayChange
+    | Thickening
+    | Renaming
+    | Retirement
+    | BringIn
+    | Removal
+    | ProductsChange
+    | MakerChange
+    | MakerDropped
+    | MakerInUse
+    | AdditionChange
+    | EmptyingChange,
+    Field(discriminator="change"),
+]
+
+
+class RecordIn(BaseModel):
+    """A change with the version that its writer saw, null for something new.
+
+    `seen_each` names the versions one by one where a change touches several things. `person` and
+    `why` are kept in the history.
+    """
+
+    model_config = ConfigDict(
+        json_schema_extra={
+            "example": {
+                "change": {
+                    "change": "statement",
+                    "item": "stock-powder",
+                    "flag": "celery",
+                    "level": "contains",
+                    "evidence": {"kind": "label", "date": "2026-11-24", "person": "MK"},
+                },
+                "seen": 1,
+            }
+        }
+    )
+
+    change: AnyChange
+    seen: int | None = None
+    seen_each: dict[Id, int | None] | None = None
+    person: Name | None = None
+    why: Annotated[str, Field(max_length=1_000)] = ""
+
+    def versions(self, change: Change) -> dict[str, int | None]:
+        """The version that the writer saw of each thing that the change touches."""
+        if self.seen_each is None:
+            return dict.fromkeys(change.ids, self.seen)
+        return {id: self.seen_each.get(id) for id in change.ids}

@@ -1,0 +1,1 @@
+"""Routes about swaps: plans, rules, menus."""

@@ -1,0 +1,260 @@
+"""The core's plans told for the screen: names in place of ids, and what the screen draws."""
+
+from collections.abc import Iterable, Mapping
+
+from yellow_ladle.api.cards.figures import stand_out
+from yellow_ladle.api.kitchen.settings import Named
+from yellow_ladle.api.larder.products import level_words
+from yellow_ladle.api.schemas.plan_forms import (
+    AdjustmentOut,
+    BlockedOut,
+    CheckFirstOut,
+    CheckOut,
+    CleanToolOut,
+    CleanToolPiece,
+    DrawnOut,
+    FidelityOut,
+    MovedOut,
+    NeedHarmedOut,
+    PlacementOut,
+    PlanOut,
+    RuleNoteOut,
+    StepChangeOut,
+    SwapOut,
+    SwapPiece,
+    ThicknessMoveOut,
+)
+from yellow_ladle.core.book.tool import clean_name
+from yellow_ladle.core.reading.texts import stranded_sentences
+from yellow_ladle.core.swaps.apply.adjustments import adjustments
+from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
+from yellow_ladle.core.swaps.apply.method import reworked
+from yellow_ladle.core.swaps.apply.placements import Placement, placements
+from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.goals import Goals, offences
+from yellow_ladle.core.swaps.plan import ON_THE_CARD, CleanTool, Plan, Swap
+from yellow_ladle.core.swaps.rulebook import RuleHere
+from yellow_ladle.core.swaps.search.blockers import Blocked
+from yellow_ladle.core.swaps.search.prices import UNKNOWN
+from yellow_ladle.core.swaps.search.proposal import CheckFirst
+from yellow_ladle.core.swaps.search.thickness_limit import poured
+from yellow_ladle.core.thickening.thickness import thickness
+from yellow_ladle.store.book_repository import Now
+
+
+class Telling:
+    """Tells plans of one state of the book, with what the kitchen says of the rules."""
+
+    def __init__(self, now: Now, goals: Goals, rules: Mapping[str, RuleHere]) -> None:
+        self._now = now
+        self._reading = now.reading
+        self._book = now.reading.book
+        self._goals = goals
+        self._rules = rules
+        self._flags = {flag.id: flag.name for flag in self._book.flags}
+
+    def plan(self, plan: Plan) -> PlanOut:
+        """A plan with everything that a cook asks of it."""
+        reading = self._reading
+        texts = PlanTexts(reading, plan)
+        methods = {pot: reworked(texts, pot) for pot in plan.pots}
+        score = plan.score
+        return PlanOut(
+            meets=plan.meets,
+            reached=sorted(plan.reached),
+            sentence=floor_sentence(reading, plan, self._goals),
+            swaps=[self._swap(swap) for swap in plan.swaps],
+            cleaned=[self._clean(move) for move in plan.cleaned],
+            adds=self._flag_names(plan.adds),
+            clears=self._flag_names(plan.clears),
+            flags_after=level_words(plan.after, plan.item),
+            tool_traces_after=sorted(plan.after.tool_traces(plan.item)),
+            harms=self._harms(plan),
+            fidelity=FidelityOut(
+                flavour=round(1 - score.flavour, 3),
+                texture=round(1 - score.texture, 3),
+                colour=round(1 - score.colour, 3),
+            ),
+            cost=None if score.cost in (0.0, UNKNOWN) else score.cost,
+            pots=self.named(plan.pots),
+            names=names_by_what_it_is(reading, plan),
+            placements=[self._placement(entry) for entry in placements(reading, plan)],
+            steps=[
+                StepChangeOut(pot=self._book.name(pot), kind=c.kind, text=c.text, minutes=c.minutes)
+                for pot, method in methods.items()
+                for c in method.changes
+            ],
+            minutes=sum(method.minutes for method in methods.values()),
+            adjustments=[
+                AdjustmentOut(
+                    in_name=self._book.name(part.in_),
+                    name=self._book.name(part.item),
+                    before=part.before,
+                    after=part.after,
+                    unit=part.unit,
+                    why=part.why,
+                )
+                for part in adjustments(reading, plan)
+            ],
+            thickness=self._thickness(plan),
+            pour=self._pour(plan),
+            also=self.named(plan.also),
+            seen={pot: self._now.versions[pot] for pot in plan.pots},
+        )
+
+    def blocked(self, blocked: Blocked) -> BlockedOut:
+        """A line that stands in the way."""
+        return BlockedOut(
+            in_name=self._book.name(blocked.in_),
+            from_name=self._book.name(blocked.from_),
+            flag=self._flag_name(blocked.flag),
+            why=blocked.why,
+            buy=[class_.replace("-", " ") for class_ in blocked.buy],
+            check=self.named(blocked.check),
+            leave_out=blocked.leave_out,
+        )
+
+    def _flag_name(self, flag: str) -> str:
+        """A flag's name; the mark of grape wine is none and has no name of its own."""
+        return self._flags.get(flag, flag.replace("_", " "))
+
+    def check_first(self, way: CheckFirst) -> CheckFirstOut:
+        """A way that ends in the reading of labels."""
+        return CheckFirstOut(
+            checks=[
+                CheckOut(
+                    product=Named(id=check.product, name=self._book.name(check.product)),
+                    flags=[self._flag_name(flag) for flag in check.flags],
+                )
+                for check in way.checks
+            ],
+            swaps=[
+                *(self._in_words(swap) for swap in way.swaps),
+                *(f"{self._book.name(move.in_)}: {move.method}" for move in way.cleaned),
+            ],
+        )
+
+    def named(self, items: Iterable[str]) -> list[Named]:
+        """Items with their names."""
+        return [Named(id=item, name=self._book.name(item)) for item in items]
+
+    def _flag_names(self, flags: Iterable[str]) -> list[Named]:
+        return [Named(id=flag, name=self._flags[flag]) for flag in flags]
+
+    def _in_words(self, swap: Swap) -> str:
+        to = "left out" if swap.to is None else self._book.name(swap.to)
+        return f"{self._book.name(swap.in_)}: {self._book.name(swap.from_)} → {to}"
+
+    def _swap(self, swap: Swap) -> SwapOut:
+        book, here = self._book, self._rules.get(swap.rule)
+        line = book.preparations[swap.in_].lines[swap.line]
+        rule = here.rule if here else None
+        there_is = "the other choice on the card" if swap.rule == ON_THE_CARD else "made before"
+        return SwapOut(
+            swap=SwapPiece(
+                in_=swap.in_,
+                line=swap.line,
+                from_=swap.from_,
+                to=swap.to,
+                quantity=swap.quantity,
+                unit=swap.unit,
+                rule=swap.rule,
+            ),
+            in_name=book.name(swap.in_),
+            from_name=book.name(swap.from_),
+            to_name=None if swap.to is None else book.name(swap.to),
+            or_names=[book.name(item) for item in swap.or_],
+            quantity_before=line.quantity,
+            unit_before=line.unit,
+            why=swap.why,
+            rule_name=rule.name if rule else there_is,
+            method=list(swap.method),
+            colour=", ".join(rule.colours) if rule and rule.colours else "any",
+            thickness=rule.thickness if rule else "",
+            caution=rule.caution if rule else "",
+            source=rule.source if rule else "the card",
+            tasted=bool(here and here.ruling.tasted),
+            notes=[
+                RuleNoteOut(text=note.text, date=note.date, item=note.item)
+                for note in (here.ruling.notes if here else ())
+            ],
+        )
+
+    def _clean(self, move: CleanTool) -> CleanToolOut:
+        return CleanToolOut(
+            move=CleanToolPiece(in_=move.in_, tool=move.tool),
+            in_name=self._book.name(move.in_),
+            tool_name=clean_name(move.tool, self._book.tools),
+            method=move.method,
+        )
+
+    def _placement(self, placement: Placement) -> PlacementOut:
+        return PlacementOut(
+            how=placement.how,
+            in_place=self.named(placement.in_place),
+            beside=self.named(placement.beside),
+            moved=[
+                MovedOut(
+                    id=moved.item,
+                    name=self._book.name(moved.item),
+                    better=[self._flags[flag] for flag in moved.better],
+                    worse=[self._flags[flag] for flag in moved.worse],
+                )
+                for moved in placement.moved
+            ],
+            stranded=stranded_sentences(self._book, placement.stranded),
+        )
+
+    def _harms(self, plan: Plan) -> list[NeedHarmedOut]:
+        """The guests who must avoid something that the plan adds."""
+        found: list[NeedHarmedOut] = []
+        for need in self._book.needs:
+            bad = offences(self._reading, Goals(need.clear, need.fit))
+            flags = [flag for flag in plan.adds if _against(plan, flag, bad)]
+            if flags:
+                names = [self._flags[flag] for flag in flags]
+                found.append(
+                    NeedHarmedOut(guest=need.guest, flags=names, strictness=need.strictness)
+                )
+        return found
+
+    def _thickness(self, plan: Plan) -> list[ThicknessMoveOut]:
+        found: list[ThicknessMoveOut] = []
+        for pot in poured(self._reading, plan.pots):
+            before = thickness(self._reading.balance, pot).hot
+            after = thickness(plan.after.balance, pot).hot
+            found.append(
+                ThicknessMoveOut(
+                    pot=self._book.name(pot), before=stand_out(before), after=stand_out(after)
+                )
+            )
+        return found
+
+    def _pour(self, plan: Plan) -> list[DrawnOut]:
+        """The pots from the changed lines to the plate, and what is new at their edges."""
+        after = plan.after
+        changed = plan.changed
+        new = {swap.to for swap in plan.swaps if swap.to is not None}
+        within = set(plan.pots)
+        found = [
+            DrawnOut(
+                id=pot,
+                name=self._book.name(pot),
+                tier=after.graph.tiers[pot] + 1,
+                changed=pot in changed,
+                inputs=[i for i in after.graph.inputs[pot] if i in within or i in new],
+            )
+            for pot in plan.pots
+        ]
+        edges = [
+            DrawnOut(id=item, name=self._book.name(item), tier=0, changed=True, inputs=[])
+            for item in sorted(new - within)
+        ]
+        return [*edges, *found]
+
+
+def _against(plan: Plan, flag: str, ways: Iterable[Mapping[str, int]]) -> bool:
+    """Whether a flag, at the level that the item then has it, goes against every way to a goal."""
+    mask = plan.after.masks[plan.item]
+    return all(mask & bad.get(flag, 0) for bad in ways)

@@ -1,0 +1,241 @@
+"""The kitchen's rulebook: shipped rules switched on and off, tasted, and rules of its own."""
+
+from functools import partial
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import BaseModel, Field
+
+from yellow_ladle.api.dependencies import TheBook, TheLedger
+from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.schemas.plan_forms import FidelityOut, RuleNoteOut
+from yellow_ladle.core.book.book import KINDS, ROLES, STAGES, Book
+from yellow_ladle.core.book.class_index import classes_in_use
+from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.book.ids import free_id
+from yellow_ladle.core.book.rule_setting import Note
+from yellow_ladle.core.cards.colours import colours
+from yellow_ladle.core.checks.rule_faults import never_cleared, own_faults, rule_faults
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.swaps.rulebook import (
+    OWN,
+    RuleHere,
+    rulebook,
+    rules_in_use,
+    switched,
+    tasted,
+    with_own,
+    without_own,
+)
+from yellow_ladle.core.swaps.rules import LAWS, WHENS, SwapRule, rule_of, rules_by_id
+from yellow_ladle.core.swaps.search.candidates import Proposer
+from yellow_ladle.core.swaps.search.conditions import CONDITIONS
+from yellow_ladle.core.swaps.search.fidelity import Fidelity
+from yellow_ladle.core.vocabulary.classes import known_classes
+from yellow_ladle.files.book.piece import Id, ItemId
+from yellow_ladle.files.book.rule_pieces import OwnRulePiece, Sentence, Share, own_piece
+
+router = APIRouter(prefix="/rules", tags=["swaps"], responses=PROBLEMS)
+
+MAX_EXAMPLES = 3
+A_RULE = "a-rule"
+"""The id of a rule that is only tried."""
+
+
+class OwnRuleIn(BaseModel):
+    """A rule of the kitchen's own. Without an id it is new, and gets one made of its name."""
+
+    id: Id | None = None
+    rule: OwnRulePiece
+
+
+class RuleOut(BaseModel):
+    """A rule as the kitchen has it."""
+
+    id: str
+    name: str
+    function: str
+    own: OwnRulePiece | None
+    off: bool
+    tasted: bool
+    replaces: list[str]
+    with_: list[str]
+    roles: list[str]
+    fidelity: FidelityOut
+    thickness: str
+    caution: str
+    source: str
+    notes: list[RuleNoteOut]
+
+
+class RuleWordsOut(BaseModel):
+    """The words that a rule is written with."""
+
+    classes: list[str]
+    roles: list[str]
+    stages: list[str]
+    kinds: list[str]
+    laws: list[str]
+    conditions: list[str]
+    colours: list[str]
+    whens: list[str]
+
+
+class RulesOut(BaseModel):
+    """Every rule, the words that one may be written with, and per flag what no rule can clear."""
+
+    rules: list[RuleOut]
+    words: RuleWordsOut
+    never_cleared: dict[str, list[str]]
+
+
+class RuleTryOut(BaseModel):
+    """What a rule of one's own would do: what is wrong with it, or examples from the book."""
+
+    faults: list[str]
+    examples: list[str]
+
+
+class VerdictIn(BaseModel):
+    """How a plan tasted, for the rules that it used."""
+
+    rules: Annotated[list[Id], Field(min_length=1, max_length=60)]
+    flavour: Share
+    texture: Share
+    colour: Share
+    note: Sentence = ""
+    item: ItemId
+
+
+class SwitchIn(BaseModel):
+    """Whether the planner leaves a rule out."""
+
+    off: bool
+
+
+@router.get("")
+def rules(now: TheBook) -> RulesOut:
+    """The kitchen's rulebook."""
+    book = now.reading.book
+    here = rulebook(book)
+    gaps = never_cleared(entry.rule for entry in here if not entry.ruling.off)
+    return RulesOut(
+        rules=[_out(entry) for entry in here],
+        words=RuleWordsOut(
+            classes=sorted({*known_classes(), *_own_classes(book)}),
+            roles=list(ROLES),
+            stages=list(STAGES),
+            kinds=list(KINDS),
+            laws=list(LAWS),
+            conditions=list(CONDITIONS),
+            colours=list(colours()),
+            whens=list(WHENS),
+        ),
+        never_cleared={flag: list(found) for flag, found in gaps.items() if found},
+    )
+
+
+@router.post("/try")
+def try_rule(wanted: OwnRuleIn, now: TheBook) -> RuleTryOut:
+    """A rule of one's own on one of the kitchen's pots, before it is kept."""
+    rule = rule_of(wanted.rule.row(wanted.id or A_RULE), OWN)
+    faults = rule_faults(rule, _own_classes(now.reading.book))
+    return RuleTryOut(faults=faults, examples=[] if faults else _examples(now.reading, rule))
+
+
+@router.put("/own")
+def keep_rule(wanted: OwnRuleIn, ledger: TheLedger) -> RuleOut:
+    """Keeps a rule of the kitchen's own, new or changed."""
+    book = ledger.now.reading.book
+    taken = {*rules_by_id(), *(ruling.id for ruling in book.rulings)}
+    id = wanted.id or free_id(wanted.rule.name, taken)
+    row = wanted.rule.row(id)
+    if found := list(own_faults(id, rule_of(row, OWN), _own_classes(book))):
+        raise BookRefused(found)
+    ledger.set_rules(partial(with_own, id=id, row=row))
+    return _out(_known(ledger.now.reading.book, id))
+
+
+@router.delete("/own/{id}")
+def drop_rule(id: Id, ledger: TheLedger) -> None:
+    """Takes one of the kitchen's own rules out, with what was said of it."""
+    if _known(ledger.now.reading.book, id).ruling.own is None:
+        raise Missing("rule", id)
+    ledger.set_rules(partial(without_own, id=id))
+
+
+@router.post("/{id}/switch")
+def switch_rule(id: Id, wanted: SwitchIn, ledger: TheLedger) -> None:
+    """Switches a rule off or on."""
+    _known(ledger.now.reading.book, id)
+    ledger.set_rules(partial(switched, id=id, off=wanted.off))
+
+
+@router.post("/verdict")
+def verdict(wanted: VerdictIn, ledger: TheLedger) -> None:
+    """Writes down how a tried plan tasted, in the place of its rules' own figures."""
+    known = {here.rule.id for here in rulebook(ledger.now.reading.book)}
+    for id in wanted.rules:
+        if id not in known:
+            raise Missing("rule", id)
+    found = Fidelity(wanted.flavour, wanted.texture, wanted.colour)
+    note = Note(wanted.note, ledger.today, wanted.item) if wanted.note else None
+    ledger.set_rules(partial(tasted, ids=wanted.rules, verdict=found, note=note))
+
+
+def _known(book: Book, id: str) -> RuleHere:
+    """A rule of the rulebook; Missing where there is none of that id."""
+    for here in rulebook(book):
+        if here.rule.id == id:
+            return here
+    raise Missing("rule", id)
+
+
+def _own_classes(book: Book) -> set[str]:
+    return classes_in_use(book.products.values(), book.preparations.values())
+
+
+def _examples(reading: Reading, rule: SwapRule) -> list[str]:
+    """Lines of the kitchen's own pots that the rule would speak of, in words."""
+    book = reading.book
+    others = [other for other in rules_in_use(book) if other.id != rule.id]
+    proposer = Proposer(reading, rules=[rule, *others])
+    found: list[str] = []
+    for pot, made in book.preparations.items():
+        for index in made.counted():
+            for offer in proposer.offers(pot, index, milk_goes=False).swaps:
+                if offer.swap.rule == rule.id and len(found) < MAX_EXAMPLES:
+                    to = "left out" if offer.swap.to is None else book.name(offer.swap.to)
+                    amount = (
+                        f" ({offer.swap.quantity:g} {offer.swap.unit})" if offer.swap.to else ""
+                    )
+                    line = made.lines[index]
+                    found.append(f"{made.name}: {book.name(line.item)} → {to}{amount}")
+                    break
+        if len(found) == MAX_EXAMPLES:
+            break
+    return found
+
+
+def _out(here: RuleHere) -> RuleOut:
+    rule = here.rule
+    return RuleOut(
+        id=rule.id,
+        name=rule.name,
+        function=rule.function,
+        own=None if here.ruling.own is None else own_piece(here.ruling.own),
+        off=here.ruling.off,
+        tasted=here.ruling.tasted is not None,
+        replaces=sorted(rule.replaces),
+        with_=list(rule.with_),
+        roles=sorted(rule.roles),
+        fidelity=FidelityOut(
+            flavour=rule.fidelity.flavour,
+            texture=rule.fidelity.texture,
+            colour=rule.fidelity.colour,
+        ),
+        thickness=rule.thickness,
+        caution=rule.caution,
+        source=rule.source,
+        notes=[RuleNoteOut(text=n.text, date=n.date, item=n.item) for n in here.ruling.notes],
+    )

@@ -1,0 +1,154 @@
+"""Commands that read a book, a label or an amount, and print what follows."""
+
+from typing import Annotated
+
+import typer
+
+from yellow_ladle.commands.arguments import (
+    AsJson,
+    BookFile,
+    book_of,
+    day_of,
+    known,
+    print_json,
+    refuse,
+    text_of,
+    today,
+)
+from yellow_ladle.core.book.fault import Fault
+
+
+def derive(
+    file: BookFile,
+    regime: Annotated[str | None, typer.Option(help="Declare by this regime instead.")] = None,
+    on: Annotated[
+        str | None, typer.Option(metavar="DATE", help="Read certificates as of this day.")
+    ] = None,
+    as_json: AsJson = False,
+) -> None:
+    """What every pot of a book carries, declares and suits."""
+    from dataclasses import replace
+
+    from yellow_ladle.core.reading.reading import read
+    from yellow_ladle.core.vocabulary.regimes import regimes
+    from yellow_ladle.files.documents.reading_document import reading_content
+
+    day = day_of(on)
+    book = book_of(file)
+    if regime is not None:
+        known("--regime", "regime", regime, regimes())
+        book = replace(book, kitchen=replace(book.kitchen, regime=regime))
+    reading = read(book, day)
+    if as_json:
+        print_json(reading_content(reading))
+    else:
+        from yellow_ladle.files.documents.text_tables import print_reading
+
+        print_reading(reading)
+
+
+def swap(
+    file: BookFile,
+    item: Annotated[list[str], typer.Option(help="The pot or plate to change; or several.")],
+    clear: Annotated[list[str] | None, typer.Option(help="A flag that must go.")] = None,
+    fit: Annotated[list[str] | None, typer.Option(help="A diet that must suit.")] = None,
+    limit: Annotated[int, typer.Option(help="How many plans at most.", min=1, max=100)] = 10,
+    as_json: AsJson = False,
+) -> None:
+    """The plans that clear flags from a pot or make it fit a diet."""
+    from yellow_ladle.core.reading.reading import read
+    from yellow_ladle.core.swaps.goals import Goals
+    from yellow_ladle.core.swaps.search.several_items import propose_together
+    from yellow_ladle.core.vocabulary.diets import diets
+    from yellow_ladle.files.documents.plans_document import plans_content
+
+    book = book_of(file)
+    reading = read(book, today())
+    goals = Goals(tuple(dict.fromkeys(clear or ())), tuple(dict.fromkeys(fit or ())))
+    items = list(dict.fromkeys(item))
+    for each in items:
+        known("--item", "pot", each, {*book.preparations, *reading.items()})
+    for flag in goals.clear:
+        known("--clear", "flag", flag, [flag.id for flag in book.flags])
+    for diet in goals.fit:
+        known("--fit", "diet", diet, diets())
+    if not goals.clear and not goals.fit:
+        refuse([Fault("--clear", "name a flag to clear, or a diet with --fit")])
+    proposal = propose_together(reading, items, goals, limit)
+    if as_json:
+        print_json(plans_content(items, goals, proposal))
+    else:
+        from yellow_ladle.files.documents.text_tables import print_plans
+
+        print_plans(book, items, goals, proposal)
+
+
+def label(
+    file: Annotated[
+        str, typer.Argument(metavar="FILE|-", help="A label's text; - reads it in.")
+    ] = "-",
+    lang: Annotated[str, typer.Option(help="The label's language, or auto.")] = "auto",
+    lines: Annotated[bool, typer.Option("--lines", help="A label on each line.")] = False,
+    as_json: AsJson = False,
+) -> None:
+    """What a label's words propose for each flag, and what to ask its maker."""
+    from yellow_ladle.core.labels.languages import AUTO
+    from yellow_ladle.core.labels.lexicon import languages
+    from yellow_ladle.core.labels.proposals import TooLong
+    from yellow_ladle.core.labels.reader import read_label
+    from yellow_ladle.files.documents.label_document import label_content
+
+    known("--lang", "language", lang, [AUTO, *languages()])
+    text = text_of(file)
+    texts = text.removesuffix("\n").split("\n") if lines else [text]
+    try:
+        readings = [read_label(each, lang) for each in texts]
+    except TooLong as error:
+        refuse([Fault(file, str(error))])
+    if as_json:
+        contents = [label_content(reading) for reading in readings]
+        print_json(contents if lines else contents[0])
+    else:
+        from yellow_ladle.files.documents.text_tables import print_label
+
+        for reading in readings:
+            print_label(reading)
+
+
+def numbers(file: BookFile, as_json: AsJson = False) -> None:
+    """The salt, alcohol, sulphites and starch of every pot of a book, by mass balance."""
+    from yellow_ladle.files.documents.numbers_document import numbers_content
+
+    content = numbers_content(book_of(file))
+    if as_json:
+        print_json(content)
+    else:
+        from yellow_ladle.files.documents.text_tables import print_numbers
+
+        print_numbers(content)
+
+
+def amount(
+    text: Annotated[str, typer.Argument(help="The amount as typed: 1 1/2 cups.")],
+    density: Annotated[float | None, typer.Option(help="Grams in a millilitre.")] = None,
+    unit_weight: Annotated[float | None, typer.Option(help="Grams of one piece.")] = None,
+    as_json: AsJson = False,
+) -> None:
+    """What an amount as people type it comes to, in grams and millilitres."""
+    from yellow_ladle.core.amounts.grammar import understand
+    from yellow_ladle.core.amounts.weighing import NOTHING_KNOWN, weigh
+    from yellow_ladle.files.documents.numbers_document import amount_content
+
+    for option, value in (("--density", density), ("--unit-weight", unit_weight)):
+        if value is not None and not 0 < value < float("inf"):
+            refuse([Fault(option, f"{value:g} cannot be; give a number above 0")])
+    found = understand(text)
+    weighed = NOTHING_KNOWN
+    if found.quantity is not None and found.unit is not None:
+        weighed = weigh(found.quantity, found.unit, density, unit_weight)
+    if as_json:
+        print_json(amount_content(found, weighed))
+    else:
+        from yellow_ladle.files.documents.text_tables import print_amount
+
+        print_amount(found, weighed)

@@ -1,0 +1,1 @@
+"""What the commands print: readings, plans, numbers and labels."""

@@ -1,0 +1,1 @@
+"""Cards on paper and as text."""

@@ -1,0 +1,50 @@
+"""A card as Markdown."""
+
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.texts import SAY
+from yellow_ladle.files.print.card_text import (
+    flag_words,
+    grouped,
+    head_text,
+    line_text,
+    signed_text,
+)
+
+
+def card_markdown(reading: Reading, id: str) -> str:
+    """One card: flags first, then what goes in and the method, then who signed it off."""
+    made = reading.book.preparations[id]
+    flags = flag_words(reading, id)
+    out = [f"# {_plain(made.name)}", "", head_text(made), ""]
+    for told, listed in (
+        ("Contains", flags.contains),
+        ("May contain", flags.may_contain),
+        ("Not checked", flags.unchecked),
+    ):
+        if listed:
+            out.append(f"**{told}:** {', '.join(map(_plain, listed))}  ")
+    out += ["", "## What goes in", ""]
+    for heading, lines in grouped(made):
+        if heading:
+            out += ["", f"### {_plain(heading)}", ""]
+        for line in lines:
+            asides = ["optional"] if line.optional else []
+            asides += ["strained out"] if line.strained_out else []
+            more = f" ({', '.join(asides)})" if asides else ""
+            out.append(f"- {_plain(line_text(reading.book, line))}{more}")
+    if made.method:
+        out += ["", "## Method", ""]
+    for number, step in enumerate(made.method, 1):
+        said = [f"{step.minutes:g} min" if step.minutes else "", step.heat or "", step.cue or ""]
+        aside = " · ".join(part for part in said if part)
+        out.append(f"{number}. {_plain(step.text)}" + (f" *{_plain(aside)}*" if aside else ""))
+        if step.caution:
+            out.append(f"   **Caution:** {_plain(step.caution)}")
+    out += ["", f"{signed_text(reading, id)} {SAY}", ""]
+    return "\n".join(out)
+
+
+def _plain(text: str) -> str:
+    """Signs that Markdown would take for its own, escaped."""
+    line = text.replace("\n", " ")
+    return "".join(f"\\{sign}" if sign in "\\`*_[]<>#|" else sign for sign in line)

@@ -1,0 +1,82 @@
+"""Cards as schema.org recipes in JSON-LD, for other programs to read."""
+
+import json
+from typing import Any
+
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.carrying.suitability import Verdict
+from yellow_ladle.core.numbers.balance import portions_of
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.files.print.card_text import amount_text, line_text
+
+CONTEXT = "https://schema.org"
+DIETS = {
+    "vegan": "VeganDiet",
+    "vegetarian": "VegetarianDiet",
+    "gluten_free": "GlutenFreeDiet",
+    "halal": "HalalDiet",
+    "kosher": "KosherDiet",
+}
+"""The diets that schema.org has a word for."""
+
+
+def recipe_content(reading: Reading, id: str) -> dict[str, Any]:
+    """One card. `suitableForDiet` names a diet only where the verdict is that it suits."""
+    book = reading.book
+    made = book.preparations[id]
+    verdicts = reading.verdicts(id)
+    suits = [word for diet, word in DIETS.items() if verdicts[diet] is Verdict.SUITS]
+    active = sum(step.minutes or 0 for step in made.method if not step.passive)
+    total = sum(step.minutes or 0 for step in made.method)
+    content: dict[str, Any] = {
+        "@context": CONTEXT,
+        "@type": "Recipe",
+        "identifier": id,
+        "name": made.name,
+        "recipeCategory": made.kind,
+        "recipeYield": _yield(made),
+        "recipeIngredient": [line_text(book, made.lines[index]) for index in made.counted()],
+        "recipeInstructions": [_step(step.text, step.minutes) for step in made.method],
+    }
+    if active:
+        content["prepTime"] = duration(active)
+    if total:
+        content["totalTime"] = duration(total)
+    if suits:
+        content["suitableForDiet"] = [f"{CONTEXT}/{word}" for word in suits]
+    return {key: value for key, value in content.items() if value not in ([], None, "")}
+
+
+def recipes_bytes(reading: Reading, ids: list[str]) -> bytes:
+    """One card as an object, several as a `@graph`."""
+    contents = [recipe_content(reading, id) for id in ids]
+    if len(contents) == 1:
+        whole = contents[0]
+    else:
+        graph = [{k: v for k, v in entry.items() if k != "@context"} for entry in contents]
+        whole = {"@context": CONTEXT, "@graph": graph}
+    return (json.dumps(whole, ensure_ascii=False, indent=1) + "\n").encode()
+
+
+def duration(minutes: float) -> str:
+    """Minutes as an ISO 8601 duration: `PT1H30M`."""
+    seconds = round(minutes * 60)
+    hours, rest = divmod(seconds, 3600)
+    whole, left = divmod(rest, 60)
+    parts = ((hours, "H"), (whole, "M"), (left, "S"))
+    return "PT" + ("".join(f"{n}{unit}" for n, unit in parts if n) or "0M")
+
+
+def _step(text: str, minutes: float | None) -> dict[str, Any]:
+    step: dict[str, Any] = {"@type": "HowToStep", "text": text}
+    if minutes:
+        step["timeRequired"] = duration(minutes)
+    return step
+
+
+def _yield(made: Preparation) -> list[str]:
+    portions = portions_of(made)
+    found = [] if portions is None else [f"{portions:g} portions"]
+    if made.yield_ is not None and made.yield_.unit != "portion":
+        found.append(amount_text(made.yield_.quantity, made.yield_.unit))
+    return found

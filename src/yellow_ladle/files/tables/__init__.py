@@ -1,0 +1,1 @@
+"""Spreadsheets in and out."""

@@ -1,0 +1,166 @@
+"""The book as it stands in the file: reading it, writing a change, and refusing a stale one."""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from typing import Any, TypeVar
+
+from sqlalchemy import delete, select
+from sqlalchemy.dialects.sqlite import insert
+from sqlalchemy.orm import Session
+
+from yellow_ladle.core.book.book import Book, Kitchen, Preparation
+from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.impact.impact import Ripple
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.reading.update import Change, applied
+from yellow_ladle.core.vocabulary.flags import Flag
+from yellow_ladle.files.book.conversion import content, value_of
+from yellow_ladle.store.settings_rows import (
+    NEW_KITCHEN,
+    needs_of,
+    rulings_of,
+    sign_offs_of,
+    tools_of,
+)
+from yellow_ladle.store.tables import (
+    BookRow,
+    HouseFlagRow,
+    KitchenRow,
+    PreparationRow,
+    ProductRow,
+)
+
+Row = TypeVar("Row", ProductRow, PreparationRow)
+Value = TypeVar("Value", Product, Preparation)
+
+AT_ONCE = 200
+"""Documents that are held in memory at once while a book is read."""
+
+
+@dataclass(frozen=True)
+class Now:
+    """The book as it stands: its reading, and the versions of all that people edit.
+
+    `counter` is the book's own: the version of its last write.
+    """
+
+    reading: Reading
+    versions: Mapping[str, int]
+    kitchen_version: int
+    counter: int
+
+
+@dataclass(frozen=True)
+class Recorded:
+    """What a write did: the book before and after it, and what moved."""
+
+    before: Now
+    after: Now
+    impact: Ripple
+
+
+class Stale(Exception):
+    """A write that saw an older state than the one that stands. Nothing was written."""
+
+    def __init__(
+        self, item: str, current: Product | Preparation | Kitchen | None, version: int | None
+    ):
+        self.item, self.current, self.version = item, current, version
+        super().__init__(f"{item} was changed by somebody else in the meantime")
+
+
+def refuse_stale(now: Now, change: Change, seen: Mapping[str, int | None]) -> None:
+    """Raises Stale where something that the change touches is not as its writer saw it."""
+    book = now.reading.book
+    for id in change.ids:
+        if now.versions.get(id) != seen.get(id):
+            current = book.products.get(id) or book.preparations.get(id)
+            raise Stale(id, current, now.versions.get(id))
+
+
+def refuse_unsound(book: Book, change: Change) -> None:
+    """Raises BookRefused where a change cannot stand."""
+    found = change_faults(applied(book, change), change)
+    if found:
+        raise BookRefused(found)
+
+
+def load(session: Session, on: str) -> Now:
+    """Everything that the file holds of the book, read as of a day."""
+    kitchen = session.get(KitchenRow, 1)
+    whole = session.get(BookRow, 1)
+    flags = session.scalars(select(HouseFlagRow).order_by(HouseFlagRow.id)).all()
+    versions: dict[str, int] = {}
+    book = Book.of(
+        NEW_KITCHEN if kitchen is None else value_of(Kitchen, kitchen.content),
+        _values(session, ProductRow, Product, versions),
+        _values(session, PreparationRow, Preparation, versions),
+        (Flag(row.id, row.name, "house") for row in flags),
+        tools_of(session),
+        needs_of(session),
+        sign_offs_of(session),
+        rulings_of(session),
+    )
+    return Now(
+        read(book, on),
+        versions,
+        kitchen.version if kitchen else 0,
+        whole.counter if whole else 0,
+    )
+
+
+def next_version(session: Session) -> int:
+    """Raises the book's counter within a transaction, and returns it."""
+    whole = session.get(BookRow, 1)
+    if whole is None:
+        session.add(whole := BookRow(id=1, counter=0))
+    whole.counter += 1
+    session.flush()
+    return whole.counter
+
+
+def write(session: Session, change: Change, version: int) -> None:
+    """Writes a change's products and preparations, which bear a version from then on."""
+    for table in (ProductRow, PreparationRow):
+        session.execute(delete(table).where(table.id.in_(change.removed)))
+    _put(
+        session,
+        ProductRow,
+        [
+            {"id": product.id, "version": version, "content": content(product)}
+            for product in change.products
+        ],
+    )
+    _put(
+        session,
+        PreparationRow,
+        [
+            {"id": made.id, "kind": made.kind, "version": version, "content": content(made)}
+            for made in change.preparations
+        ],
+    )
+
+
+def _put(session: Session, table: type[Row], rows: list[dict[str, Any]]) -> None:
+    """Adds rows, or puts them in the place of those with their ids."""
+    if rows:
+        wanted = insert(table)
+        given = {key: wanted.excluded[key] for key in rows[0] if key != "id"}
+        session.execute(wanted.on_conflict_do_update(index_elements=["id"], set_=given), rows)
+
+
+def write_kitchen(session: Session, kitchen: Kitchen, version: int) -> None:
+    """Writes the kitchen itself."""
+    session.merge(KitchenRow(id=1, version=version, content=content(kitchen)))
+
+
+def _values(
+    session: Session, table: type[Row], kind: type[Value], versions: dict[str, int]
+) -> Iterator[Value]:
+    """The values of a table in the order of their ids, one by one; notes their versions."""
+    wanted = select(table.id, table.version, table.content).order_by(table.id)
+    for id, version, held in session.execute(wanted.execution_options(yield_per=AT_ONCE)):
+        versions[id] = version
+        yield value_of(kind, held)
