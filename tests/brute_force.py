@@ -117,18 +117,22 @@ class BruteForce:
         book, gone = self.before.book, set()
         for swap in _swaps(swaps):
             made = book.preparations[swap.in_]
-            counted = [made.lines[n] for n in made.counted()]
-            body = [entry for entry in counted if entry.role == "body"]
-            strained = [entry for entry in counted if entry.strained_out]
-            if made.lines[swap.line] not in (body or strained or counted):
-                continue
+            counted = made.counted()
+            body = [n for n in counted if made.lines[n].role == "body"]
+            strained = [n for n in counted if made.lines[n].strained_out]
+            rule = body or strained or counted
+            ending = [
+                part.id
+                for part in made.by_products
+                if swap.line in (rule if part.of is None else part.of)
+            ]
             classes = {
                 item.id: item.class_
                 for item in (*book.products.values(), *book.preparations.values())
             }
             was, now = classes.get(swap.from_), classes.get(str(swap.to))
             if was is None or was != now:
-                gone |= {f"{made.id}/{part.id}" for part in made.by_products}
+                gone |= {f"{made.id}/{part}" for part in ending}
         return gone
 
     def score(self, swaps: frozenset[Move]) -> Score:

@@ -97,7 +97,11 @@ def small_kitchen(seed: int) -> SmallKitchen:
         ]
         id = f"m{n}"
         own = {"wheat": Level.CONTAINS} if random.random() < 0.05 else {}
-        pots.append(pot(id, *lines, class_=random.choice(CLASSES), statements=own, by="fat"))
+        made = pot(id, *lines, class_=random.choice(CLASSES), statements=own, by="fat")
+        if seed % 3 == 0:
+            of = tuple(n for n in made.counted() if random.random() < 0.5) or None
+            made = replace(made, by_products=(replace(made.by_products[0], of=of),))
+        pots.append(made)
         items += [id, f"{id}/fat"] if random.random() < 0.3 else [id]
     rules = [
         rule(

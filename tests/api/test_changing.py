@@ -111,7 +111,7 @@ class Recording(ApiTest):
             "statements": {"milk": "may_contain"},
             "otherwise": "unchecked",
             "yield": {"quantity": 2, "unit": "l", "note": "it takes up water"},
-            "by_products": [{"id": "skin", "name": "Skin", "quantity": 3, "unit": "g"}],
+            "by_products": [{"id": "skin", "name": "Skin", "quantity": 3, "unit": "g", "of": [0]}],
             "equipment": ["chinois"],
             "method": [
                 {
@@ -142,10 +142,16 @@ class Recording(ApiTest):
                     "colour": "white",
                     "yield": {"quantity": 1, "unit": "l", "note": ""},
                     "portions": None,
+                    "by_products": [
+                        {"id": "skin", "name": "Skin", "quantity": 1, "unit": "g", "of": None}
+                    ],
                 }
             ],
             "retired": "2026-11-24",
             "not_in_it": ["egg wash"],
+            "keeps": {"chilled_days": 2, "frozen_days": None},
+            "course": "main",
+            "made_here": False,
         }
         self.post("/changes", {"change": {"change": "preparation", "preparation": whole}})
         again = self.reopened().now.reading.book.preparations["whole"]

@@ -167,7 +167,9 @@ class Unchecked(LarderTest):
         found = self.get("/unchecked")
         first = found["held"][0]
         self.assertEqual((first["item"], first["settle"]), ("stock-powder", "read_label"))
-        self.assertEqual(first["needs"], ["The crossing party of six", "Table 4, tonight"])
+        self.assertEqual(
+            first["needs"], ["The crossing party of six", "Table 4, tonight", "Table 7, Friday"]
+        )
         settle = {entry["item"]: entry["settle"] for entry in found["held"]}
         self.assertEqual(settle["hard-cheese"], "ask_maker")
         self.assertEqual(settle["steward-ham-stock"], "write_card")

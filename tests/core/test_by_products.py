@@ -1,13 +1,17 @@
 """By-products are gone with what they come of; whatever was made with them needs something else."""
 
 import unittest
+from dataclasses import replace
 
 from tests.kitchens import book, line, pot, product, reading
 from tests.planned import plan_of
-from yellow_ladle.core.book.by_products import comes_of, ended
+from yellow_ladle.core.book.book import ByProduct, RecipeVersion
+from yellow_ladle.core.book.by_products import comes_of, ended, renumbered
+from yellow_ladle.core.cards.merge import merged
+from yellow_ladle.core.cards.versions import using
 from yellow_ladle.core.checks.faults import change_faults
 from yellow_ladle.core.reading.reading import read
-from yellow_ladle.core.reading.update import applied
+from yellow_ladle.core.reading.update import applied, with_lines
 from yellow_ladle.core.swaps.apply.new_cards import placed
 from yellow_ladle.core.swaps.apply.placements import placements
 from yellow_ladle.core.swaps.goals import Goals
@@ -44,11 +48,12 @@ def plan(item: str, *swaps: Swap) -> Plan:
 class WhatTheyComeOf(unittest.TestCase):
     def test_body_else_what_is_strained_out_else_everything(self) -> None:
         body = pot("a", line("x"), line("y", "liquid", strained_out=True))
-        self.assertEqual(comes_of(body), (0,))
+        self.assertEqual(comes_of(body, ByProduct("fat", "Fat")), (0,))
         strained = pot("b", line("x", "liquid"), line("y", "aromatic", strained_out=True))
-        self.assertEqual(comes_of(strained), (1,))
+        self.assertEqual(comes_of(strained, ByProduct("fat", "Fat")), (1,))
         plain = pot("c", line("x", "liquid"), line("y", "fat"))
-        self.assertEqual(comes_of(plain), (0, 1))
+        self.assertEqual(comes_of(plain, ByProduct("fat", "Fat")), (0, 1))
+        self.assertEqual(comes_of(plain, ByProduct("fat", "Fat", of=(1,))), (1,))
 
     def test_only_something_of_the_same_recorded_class_keeps_them(self) -> None:
         kitchen = book(*PIECES)
@@ -57,11 +62,51 @@ class WhatTheyComeOf(unittest.TestCase):
             self.assertEqual(ended(kitchen, {("hen-stock", 0): to}), wanted, to)
         self.assertEqual(ended(kitchen, {("hen-stock", 1): None}), set())
 
+    def test_each_goes_with_its_own_lines_alone(self) -> None:
+        kitchen = book(*PIECES)
+        stock = kitchen.preparations["hen-stock"]
+        fat, meat = stock.by_products
+        parts = (replace(fat, of=(1,)), replace(meat, of=(0,)))
+        made = {**kitchen.preparations, "hen-stock": replace(stock, by_products=parts)}
+        kitchen = replace(kitchen, preparations=made)
+        self.assertEqual(ended(kitchen, {("hen-stock", 0): None}), {"hen-stock/meat"})
+        self.assertEqual(ended(kitchen, {("hen-stock", 1): None}), {"hen-stock/fat"})
+
+    def test_an_edit_of_lines_counts_them_anew(self) -> None:
+        parts = (ByProduct("fat", "Fat", of=(0, 2)), ByProduct("skin", "Skin", of=(1,)))
+        made = replace(pot("a", "x", "y", "z"), by_products=parts)
+        for index, left in ((0, [(1,), (0,)]), (1, [(0, 1), None])):
+            after = with_lines(made, [(index, None)])
+            self.assertEqual([part.of for part in after.by_products], left)
+
+    def test_two_edits_of_lines_are_merged_with_them(self) -> None:
+        base = replace(pot("a", "x", "y"), by_products=(ByProduct("fat", "Fat", of=(1,)),))
+        mine = with_lines(base, [(0, None)])
+        moved = renumbered(base.by_products, {0: 1, 1: 2})
+        theirs = replace(base, lines=(line("w"), *base.lines), by_products=moved)
+        found = merged(base, mine, theirs)
+        self.assertEqual([entry.item for entry in found.preparation.lines], ["w", "y"])
+        self.assertEqual([part.of for part in found.preparation.by_products], [(1,)])
+        self.assertEqual(found.conflicts, ())
+
+    def test_a_way_has_its_own_or_follows_the_rule(self) -> None:
+        fat = ByProduct("fat", "Fat", of=(0,))
+        bare = RecipeVersion("bare", (line("y"),))
+        own = RecipeVersion("own", (line("y"), line("z")), by_products=(replace(fat, of=(1,)),))
+        made = replace(pot("a", "x"), by_products=(fat,), way="first", ways=(bare, own))
+        taken = using(made, "bare")
+        self.assertEqual([part.of for part in taken.by_products], [None])
+        self.assertEqual(using(taken, "first").by_products, (fat,))
+        self.assertEqual(using(made, "own").by_products, own.by_products)
+        back = using(using(using(made, "own"), "bare"), "first")
+        self.assertEqual(back.by_products, (fat,))
+        self.assertEqual({way.name: way for way in back.ways}["own"].by_products, own.by_products)
+
     def test_the_demos_own_hold_while_their_meat_is_there(self) -> None:
         kitchen = demo_book()
         for made in kitchen.preparations.values():
             if made.by_products:
-                of = comes_of(made)
+                of = {n for part in made.by_products for n in comes_of(made, part)}
                 others = [n for n in made.counted() if n not in of]
                 self.assertTrue(of, made.id)
                 self.assertEqual(ended(kitchen, {(made.id, n): None for n in others}), set())

@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, pot, product, reading
 from yellow_ladle.core.book.product import Addition, Bag, Evidence, Maker, Product
-from yellow_ladle.core.carrying.label_sources import contradictions
+from yellow_ladle.core.carrying.label_sources import contradictions, measure
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change, reread
 
@@ -34,6 +34,31 @@ class Numbers(unittest.TestCase):
             carried = reading(thing, pot("soup", "drink"))
             [source] = carried.sources("soup")["alcohol"]
             self.assertEqual((source.product, source.level), ("drink", FULL))
+
+    def test_each_maker_is_read_by_its_own_number_else_by_the_products(self) -> None:
+        makers = (Maker("a", "A", {}, FREE, so2_mg_per_kg=5.0), Maker("b", "B", {}, FREE))
+        for number, a, b in ((None, FREE, FREE), (20.0, FREE, FULL)):
+            for in_use, wanted in (("a", a), ("b", b), (None, max(a, b))):
+                thing = product("wine", makers=makers, in_use=in_use, so2_mg_per_kg=number)
+                self.assertEqual(
+                    reading(thing).level("wine", "sulphites"), wanted, (number, in_use)
+                )
+        thing = product("wine", makers=makers, so2_mg_per_kg=20.0)
+        [found] = contradictions(book(thing), None)
+        self.assertEqual((found.by, measure(thing, "b", found.against)), ("b", 20.0))
+        self.assertEqual(measure(thing, "a", found.against), 5.0)
+
+    def test_the_amount_that_counts_is_the_most_that_is_known_of_all(self) -> None:
+        makers = (Maker("a", "A", so2_mg_per_kg=5.0), Maker("b", "B"))
+        for number, in_use, wanted in (
+            (None, None, None),
+            (None, "a", 5.0),
+            (None, "b", None),
+            (20.0, None, 20.0),
+            (3.0, None, 5.0),
+        ):
+            thing = product("wine", makers=makers, in_use=in_use, so2_mg_per_kg=number)
+            self.assertEqual(thing.so2_counted, wanted, (number, in_use))
 
 
 class Classes(unittest.TestCase):

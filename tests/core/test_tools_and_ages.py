@@ -10,6 +10,7 @@ from yellow_ladle.core.book.product import Bag, Evidence, Maker, Paper
 from yellow_ladle.core.book.sign_off import SignOff, after
 from yellow_ladle.core.book.tool import Tool, Use, tool_id
 from yellow_ladle.core.cards.board_columns import columns
+from yellow_ladle.core.checks.faults import tool_faults
 from yellow_ladle.core.larder.review_dates import (
     RunOut,
     SecondLook,
@@ -118,6 +119,26 @@ class OneDay(unittest.TestCase):
             [Use("SIEVE", "stock"), Use("sieve", "soup")],
         )
         self.assertEqual(day.level("soup", "fish"), FREE)
+
+    def test_a_card_may_call_a_tool_by_its_id(self) -> None:
+        tools = (Tool("Fine chinois", always_shared=True, id="ch-1"),)
+        pieces = (
+            product("cod", "fish"),
+            product("leek"),
+            pot("stock", line("cod", equipment=("CH 1",))),
+            pot("soup", line("leek", equipment=("fine-chinois",))),
+        )
+        carried = read(replace(book(*pieces), tools=tools))
+        [source] = carried.sources("soup")["fish"]
+        slug = carried.book.toolbox.slug("Fine chinois")
+        self.assertEqual((source.tool, slug), ("Fine chinois", "ch-1"))
+        day = day_reading(
+            read(replace(book(*pieces), tools=(replace(tools[0], always_shared=False),))),
+            [Use("ch-1", "stock"), Use("Fine chinois", "soup")],
+        )
+        self.assertEqual(day.level("soup", "fish"), MAY)
+        told = [fault.message for fault in tool_faults((*tools, Tool("ch 1")))]
+        self.assertEqual(told, ['the tool "ch 1" is here twice, as "Fine chinois" as well'])
 
 
 class Ages(unittest.TestCase):

@@ -124,6 +124,41 @@ class Reading(unittest.TestCase):
         stock = parse(bare).preparations["s"]
         self.assertEqual((stock.lines, stock.own_otherwise), ((), Level.UNCHECKED))
 
+    def test_goods_of_which_nobody_has_said_what_they_are(self) -> None:
+        for content in (changed("products", 1, "class", to=None), deepcopy(SMALL)):
+            content["products"][1].pop("class", None)
+            butter = parse(content).products["butter"]
+            self.assertIsNone(butter.class_)
+        again = json.loads(write_book(parse(content)))
+        self.assertNotIn("class", again["products"][0])
+
+    def test_what_keeps_what_comes_of_which_lines_and_where_it_is_served(self) -> None:
+        more = {
+            "keeps": {"chilled_days": 3, "frozen_days": 90},
+            "course": "main",
+            "made_here": False,
+            "by_products": [{"id": "skin", "name": "Skin", "of": [1]}],
+            "ways": [{"name": "cold", "by_products": [{"id": "skin", "name": "Skin", "of": []}]}],
+        }
+        content = deepcopy(SMALL)
+        content["preparations"][0] |= more
+        content["tools"] = [{"id": "ch-1", "name": "Chinois"}]
+        book = parse(content)
+        self.assertEqual(book.tools[0].slug, "ch-1")
+        again = json.loads(write_book(book))
+        roux = again["preparations"][0]
+        self.assertEqual(
+            roux["by_products"], [{**more["by_products"][0], "quantity": None, "unit": None}]
+        )  # type: ignore[index]
+        self.assertEqual(
+            {key: roux[key] for key in ("keeps", "course", "made_here")},
+            {key: more[key] for key in ("keeps", "course", "made_here")},
+        )
+        self.assertEqual(again["tools"], [{"name": "Chinois", "id": "ch-1"}])
+        content["preparations"][0]["by_products"][0]["of"] = [2]
+        [fault] = refused(content)
+        self.assertIn("preparations[0].by_products[0].of[0]: there is no line 2", fault)
+
     def test_the_rest_of_a_line_and_a_step(self) -> None:
         line = {
             "item": "butter",
@@ -220,7 +255,7 @@ class Refusing(unittest.TestCase):
             (("products", 0, "statements", "wheat"), "maybe", 'statements.wheat: "maybe" is none'),
             (("products", 0, "abv_percent"), 120, "abv_percent: 120 is too large; at most 100"),
             (("products", 0, "density_g_per_ml"), 0, "more than 0 is wanted here"),
-            (("products", 1, "class"), None, "products[1].class: text is wanted here"),
+            (("products", 1, "class"), 3, "products[1].class: text is wanted here"),
             (("preparations", 0, "kind"), "sause", 'did you mean "sauce"?'),
             (("products",), {}, "products: a list is wanted here"),
             (("products", 1), "butter", "products[1]: an object is wanted here"),
@@ -250,10 +285,10 @@ class Refusing(unittest.TestCase):
 
     def test_what_is_missing(self) -> None:
         content = deepcopy(SMALL)
-        del content["products"][0]["class"], content["preparations"][0]["lines"][0]["role"]
+        del content["products"][0]["name"], content["preparations"][0]["lines"][0]["role"]
         del content["kitchen"]
         found = refused(content)
-        self.assertIn("products[0].class: is missing", found)
+        self.assertIn("products[0].name: is missing", found)
         self.assertIn("preparations[0].lines[0].role: is missing", found)
         self.assertTrue(any(fault.startswith("kitchen:") for fault in found), found)
 

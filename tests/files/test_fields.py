@@ -11,6 +11,7 @@ from pydantic import BaseModel
 from yellow_ladle.core.book.book import (
     Book,
     ByProduct,
+    Keeps,
     Kitchen,
     Line,
     Person,
@@ -46,14 +47,15 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
         **{"group": "Base", "typed": "a bit"},
     },
     Yield: {"quantity": 2.0, "unit": "l", "note": "it swells"},
-    ByProduct: {"id": "skin", "name": "Skin", "quantity": 3.0, "unit": "g"},
+    ByProduct: {"id": "skin", "name": "Skin", "quantity": 3.0, "unit": "g", "of": (0,)},
+    Keeps: {"chilled_days": 3.0, "frozen_days": 90.0},
     Step: {
         **{"text": "Whisk.", "minutes": 4.0, "heat": "low", "cue": "loose", "caution": "Hot."},
         **{"equipment": ("pan",), "uses": ("flour",), "passive": True},
     },
     RecipeVersion: {
         **{"name": "cold", "lines": (LINE,), "method": (Step("In."),), "colour": "brown"},
-        **{"yield_": Yield(1.0, "kg"), "portions": 3.0},
+        **{"yield_": Yield(1.0, "kg"), "portions": 3.0, "by_products": (ByProduct("fat", "Fat"),)},
     },
     Pan: {"width_cm": 30.0, "lid": "on"},
     Batch: {"date": "2026-11-03", "filled_l": 6.0, "came_out_l": 5.0, "minutes": 41.0},
@@ -72,7 +74,7 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
             "way": "hot",
             "ways": (RecipeVersion("cold"),),
             "retired": "2026-11-20",
-            "not_in_it": ("egg",),
+            **{"not_in_it": ("egg",), "keeps": Keeps(3.0), "course": "main", "made_here": False},
         },
     },
     Evidence: {"kind": "supplier", "date": "2026-11-02", "person": "CD"},
@@ -81,6 +83,7 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
         **{"id": "moor", "name": "Moor", "statements": {"soy": Level.MAY_CONTAIN}},
         **{"otherwise": Level.FREE, "certificates": ("halal",), "papers": {"halal": Paper("1")}},
         **{"evidence": {"soy": EVIDENCE}, "label": "Butter.", "pack": "5 kg", "code": "20000004"},
+        "so2_mg_per_kg": 4.0,
     },
     Part: {"product": "butter", "percent": 60.0},
     Addition: {
@@ -106,7 +109,7 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
     },
     Person: {"initials": "CD", "name": "Cid"},
     Measure: {"name": "tub", "quantity": 2.0, "unit": "l"},
-    Tool: {"name": "Sieve", "dedicated": True, "always_shared": True},
+    Tool: {"name": "Sieve", "dedicated": True, "always_shared": True, "id": "s-1"},
     Need: {"id": "n-2", "guest": "Two", "clear": ("milk",), "fit": ("vegan",)}
     | {"strictness": "taste"},
     SignOff: {"person": "CD", "date": "2026-11-02", "stale_since": "2026-11-03", "stale_by": "x"},
@@ -114,7 +117,7 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
 """For each field of each value another value than `PLAIN` has. A new field has to stand here."""
 PLAIN: Mapping[type, Any] = {
     **{Line: LINE, Yield: Yield(1.0, "kg"), ByProduct: ByProduct("fat", "Fat")},
-    **{Step: Step("Stir."), RecipeVersion: RecipeVersion("hot"), Pan: Pan(28.0)},
+    **{Keeps: Keeps(), Step: Step("Stir."), RecipeVersion: RecipeVersion("hot"), Pan: Pan(28.0)},
     **{Batch: Batch("2026-11-01", 5.0, 4.0, 40.0), Evidence: Evidence("label"), Paper: Paper()},
     **{Preparation: Preparation("white-roux", "White roux", "roux"), Part: Part("flour")},
     **{Maker: Maker("dale", "Dale"), Addition: Addition("flour", "2026-11-01"), Bag: Bag()},
@@ -198,6 +201,7 @@ class Cards(unittest.TestCase):
                 ),
             ),
             pan=PLAIN[Pan],
+            keeps=Keeps(1.0, 1.0),
             batches=(PLAIN[Batch],),
             yield_=PLAIN[Yield],
             statements={"soy": Level.CONTAINS},
@@ -214,7 +218,7 @@ class Cards(unittest.TestCase):
                 [held] = getattr(whole, place)
                 inside = replace(held, **{name: value})
                 found[f"{place} {name}"] = (whole, replace(whole, **{place: (inside,)}))
-        for kind, place in ((Pan, "pan"), (Yield, "yield_")):
+        for kind, place in ((Pan, "pan"), (Yield, "yield_"), (Keeps, "keeps")):
             for name, value in OTHER[kind].items():
                 inside = replace(getattr(whole, place), **{name: value})
                 found[f"{place} {name}"] = (whole, replace(whole, **{place: inside}))

@@ -22,14 +22,19 @@ NEW_KITCHEN = Kitchen("A new kitchen", "eu-14")
 def tools_of(session: Session) -> tuple[Tool, ...]:
     """Every tool, by name."""
     rows = session.scalars(select(ToolRow).order_by(ToolRow.name))
-    return tuple(Tool(row.name, row.dedicated, row.always_shared) for row in rows)
+    return tuple(Tool(row.name, row.dedicated, row.always_shared, row.id) for row in rows)
 
 
 def write_tools(session: Session, tools: tuple[Tool, ...]) -> None:
     """Puts these tools in the place of those that are there."""
     session.execute(delete(ToolRow))
     session.add_all(
-        ToolRow(name=tool.name, dedicated=tool.dedicated, always_shared=tool.always_shared)
+        ToolRow(
+            name=tool.name,
+            dedicated=tool.dedicated,
+            always_shared=tool.always_shared,
+            id=tool.id,
+        )
         for tool in tools
     )
 

@@ -88,6 +88,7 @@ class ToolRow(Base):
     name: Mapped[str] = mapped_column(primary_key=True)
     dedicated: Mapped[bool]
     always_shared: Mapped[bool]
+    id: Mapped[str] = mapped_column(default="", server_default="")
 
 
 class ToolUseRow(Base):

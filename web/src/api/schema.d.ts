@@ -1548,6 +1548,9 @@ export interface components {
         /**
          * ByProductPiece
          * @description What a preparation yields besides itself.
+         *
+         *     `of` are the indexes of the lines that it comes of; without it those of role body, else those
+         *     that are strained out, else every counted line.
          */
         ByProductPiece: {
             /** Id */
@@ -1558,6 +1561,8 @@ export interface components {
             quantity?: number | null;
             /** Unit */
             unit?: string | null;
+            /** Of */
+            of?: number[] | null;
         };
         /**
          * CandidateOut
@@ -2323,6 +2328,16 @@ export interface components {
             second_look: boolean;
         };
         /**
+         * KeepsPiece
+         * @description How many days something keeps, chilled and frozen.
+         */
+        KeepsPiece: {
+            /** Chilled Days */
+            chilled_days?: number | null;
+            /** Frozen Days */
+            frozen_days?: number | null;
+        };
+        /**
          * KeptLine
          * @description A line whose item stays.
          */
@@ -2438,6 +2453,8 @@ export interface components {
             units: string[];
             /** Classes */
             classes: string[];
+            /** Tools */
+            tools: string[];
             /** Say */
             say: string;
         };
@@ -2795,6 +2812,8 @@ export interface components {
              * @default
              */
             code: string;
+            /** So2 Mg Per Kg */
+            so2_mg_per_kg?: number | null;
         };
         /**
          * MeasurePiece
@@ -2933,7 +2952,7 @@ export interface components {
              * @default allergy
              * @enum {string}
              */
-            strictness: "allergy" | "intolerance" | "belief" | "taste";
+            strictness: "allergy" | "coeliac" | "intolerance" | "belief" | "taste";
         };
         /**
          * NoticeOut
@@ -3471,7 +3490,8 @@ export interface components {
          *     Where `otherwise` is absent it is unchecked while there are no lines, and free once there are.
          *     `density_g_per_ml` is taken as 1 where it is null. `way` names the way that is in use and that
          *     counts, `ways` hold the others. A `retired` one (ISO date) is not offered any more. `not_in_it`
-         *     are words of its texts that somebody has said are not in it.
+         *     are words of its texts that somebody has said are not in it. A dish may have a `course`.
+         *     `made_here` is false on a card that came with the program until somebody has cooked it.
          */
         PreparationPiece: {
             /** Id */
@@ -3553,6 +3573,14 @@ export interface components {
              * @default []
              */
             not_in_it: string[];
+            keeps?: components["schemas"]["KeepsPiece"] | null;
+            /** Course */
+            course?: string | null;
+            /**
+             * Made Here
+             * @default true
+             */
+            made_here: boolean;
         };
         /**
          * PreviewIn
@@ -3638,6 +3666,8 @@ export interface components {
         /**
          * ProductPiece
          * @description Something bought, with what its label says. Numbers that nobody has recorded are null.
+         *
+         *     Without a class nobody has said what it is.
          */
         ProductPiece: {
             /** Id */
@@ -3645,7 +3675,7 @@ export interface components {
             /** Name */
             name: string;
             /** Class */
-            class: string;
+            class?: string | null;
             /**
              * Statements
              * @default {}
@@ -4554,6 +4584,11 @@ export interface components {
              * @default false
              */
             always_shared: boolean;
+            /**
+             * Id
+             * @default
+             */
+            id: string;
         };
         /**
          * ToolUseOut
@@ -4763,6 +4798,11 @@ export interface components {
             yield?: components["schemas"]["YieldPiece"] | null;
             /** Portions */
             portions?: number | null;
+            /**
+             * By Products
+             * @default []
+             */
+            by_products: components["schemas"]["ByProductPiece"][];
         };
         /**
          * WillBeIn

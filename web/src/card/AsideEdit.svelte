@@ -4,6 +4,7 @@
   import Act from '../parts/Act.svelte';
   import AmountBox from './AmountBox.svelte';
   import BatchesEdit from './BatchesEdit.svelte';
+  import ByProductLines from './ByProductLines.svelte';
   import type { CardDraft } from './cardDraft.svelte';
   import WaysEdit from './WaysEdit.svelte';
 
@@ -50,6 +51,7 @@
       >
         <X size={20} />
       </button>
+      <div class="col-span-3"><ByProductLines {draft} {index} /></div>
     </li>
   {/each}
 </ul>

@@ -4,6 +4,7 @@
   import { capital } from '../pot/lines';
   import AmountBox from './AmountBox.svelte';
   import type { CardDraft } from './cardDraft.svelte';
+  import KeepsEdit from './KeepsEdit.svelte';
   import type { Piece } from './pieces';
   import ToolsField from './ToolsField.svelte';
 
@@ -131,9 +132,10 @@
       oninput={(event) => (piece.density_g_per_ml = event.currentTarget.valueAsNumber || null)}
     />
   </label>
+  <KeepsEdit {draft} />
   <ToolsField
     tools={piece.equipment ?? []}
-    label="Tools, with commas"
+    label="Tools"
     onset={(tools) => (piece.equipment = tools)}
   />
 </div>

@@ -77,7 +77,7 @@
   <div class="col-span-2">
     <ToolsField
       tools={line.equipment ?? []}
-      label="Tools, with commas between"
+      label="Tools"
       {of}
       onset={(tools) => (line.equipment = tools)}
     />

@@ -100,7 +100,7 @@
     {/if}
     <ToolsField
       tools={step.equipment ?? []}
-      label="Tools, with commas between"
+      label="Tools"
       {of}
       onset={(tools) => (step.equipment = tools)}
     />

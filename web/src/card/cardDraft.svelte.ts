@@ -8,6 +8,7 @@ import {
   EMPTY_STEP,
   type LinePiece,
   type Piece,
+  renumbered,
   type StepPiece
 } from './pieces';
 
@@ -125,10 +126,13 @@ export class CardDraft {
   /** The card as it is to be; null while it has no name. What is not finished is left out. */
   ready = $derived.by((): Piece | null => {
     if (this.piece.name.trim() === '') return null;
+    let left = 0;
+    const places = this.lines.map((line) => (line.item === '' ? null : left++));
     return {
       ...copied(this.piece),
       name: this.piece.name.trim(),
       lines: copied(this.lines.filter((line) => line.item !== '')),
+      by_products: renumbered(copied(this.piece.by_products ?? []), places),
       method: copied(this.steps.filter((step) => step.text.trim() !== ''))
     };
   });
@@ -160,8 +164,10 @@ export class CardDraft {
   }
 
   remove(list: 'lines' | 'method', index: number) {
-    if (list === 'lines') this.piece.lines = this.lines.filter((_, at) => at !== index);
-    else this.piece.method = this.steps.filter((_, at) => at !== index);
+    if (list === 'lines') {
+      this.#renumber(this.lines.map((_, at) => at).filter((at) => at !== index));
+      this.piece.lines = this.lines.filter((_, at) => at !== index);
+    } else this.piece.method = this.steps.filter((_, at) => at !== index);
   }
 
   /** Moves an entry to another place; says whether it moved. */
@@ -169,9 +175,22 @@ export class CardDraft {
     const entries = [...(list === 'lines' ? this.lines : this.steps)];
     if (to < 0 || to >= entries.length || from === to) return false;
     entries.splice(to, 0, ...entries.splice(from, 1));
-    if (list === 'lines') this.piece.lines = entries as LinePiece[];
-    else this.piece.method = entries as StepPiece[];
+    if (list === 'lines') {
+      const order = this.lines.map((_, at) => at);
+      order.splice(to, 0, ...order.splice(from, 1));
+      this.#renumber(order);
+      this.piece.lines = entries as LinePiece[];
+    } else this.piece.method = entries as StepPiece[];
     return true;
+  }
+
+  /** By-products name their lines by index: `order` gives the old indexes in their new places. */
+  #renumber(order: number[]) {
+    const places = this.lines.map((_, at) => {
+      const place = order.indexOf(at);
+      return place < 0 ? null : place;
+    });
+    this.piece.by_products = renumbered(this.piece.by_products, places);
   }
 
   /** Keeps the card as it stands as another way, and goes on with it under a new name. */
@@ -183,7 +202,8 @@ export class CardDraft {
       method: method ?? [],
       colour,
       yield: this.piece.yield ? { ...copied(this.piece.yield) } : null,
-      portions
+      portions,
+      by_products: copied(this.piece.by_products ?? []).filter((part) => part.of != null)
     };
     this.piece.ways = [...(this.piece.ways ?? []), other];
     this.piece.way = name;

@@ -17,8 +17,22 @@ export const EMPTY: Piece = {
   batches: [],
   way: '',
   ways: [],
-  not_in_it: []
+  not_in_it: [],
+  made_here: true
 };
+
+/** By-products after their card's lines were moved: `places` gives each line's new index by its old
+ *  one, null where the line is gone. One of which no line is left follows the rule. */
+export function renumbered(
+  parts: Piece['by_products'],
+  places: (number | null)[]
+): Piece['by_products'] {
+  return (parts ?? []).map((part) => {
+    if (part.of == null) return part;
+    const of = part.of.map((at) => places[at] ?? null).filter((at) => at !== null);
+    return { ...part, of: of.length > 0 ? of.sort((one, other) => one - other) : null };
+  });
+}
 
 export const EMPTY_LINE: LinePiece = {
   item: '',

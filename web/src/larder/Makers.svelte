@@ -14,6 +14,7 @@
   let name = $state('');
   let pack = $state('');
   let code = $state('');
+  let sulphites = $state<number | null>(null);
 
   const product = $derived(known.product);
   const makers = $derived(product.makers ?? []);
@@ -48,7 +49,8 @@
         evidence: {},
         label: '',
         pack: pack.trim(),
-        code: code.trim()
+        code: code.trim(),
+        so2_mg_per_kg: sulphites
       }
     });
   }
@@ -58,6 +60,7 @@
     if (await recording.record(wanted, known.version, { person: reader.initials })) {
       wanted = null;
       name = pack = code = '';
+      sulphites = null;
     }
   }
 </script>
@@ -97,7 +100,13 @@
           <span>
             <span class="font-[550]">Only {voice.name}</span>
             <span class="block text-soft">
-              {[maker?.pack, maker?.code].filter(Boolean).join(' · ') || 'no pack or code noted'}
+              {[
+                maker?.pack,
+                maker?.code,
+                maker?.so2_mg_per_kg == null ? '' : `${maker.so2_mg_per_kg} mg/kg SO2`
+              ]
+                .filter(Boolean)
+                .join(' · ') || 'no pack or code noted'}
               {voice.counts ? '' : ' · does not count now'}
             </span>
           </span>
@@ -132,6 +141,10 @@
       maxlength="14"
       bind:value={code}
     />
+  </label>
+  <label class="block w-40">
+    <span class="text-soft">Total SO2, mg/kg</span>
+    <input class="field amount" type="number" min="0" step="any" bind:value={sulphites} />
   </label>
   <Act disabled={name.trim() === ''} onclick={add}>See what it would change</Act>
 </div>

@@ -63,7 +63,7 @@
   }
 
   const classes = $derived(
-    [...new Set([...(kitchen.data?.classes ?? []), draft.className])].sort()
+    [...new Set([...(kitchen.data?.classes ?? []), draft.className])].filter(Boolean).sort()
   );
 </script>
 
@@ -79,6 +79,7 @@
       <label class="block">
         <span class="text-soft">Class, for swaps</span>
         <select class="field" bind:value={draft.className}>
+          <option value="">nobody has said</option>
           {#each classes as name (name)}<option value={name}>{asWords(name)}</option>{/each}
         </select>
       </label>

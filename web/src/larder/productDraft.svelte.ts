@@ -48,7 +48,7 @@ export class ProductDraft {
     const piece = product ?? UNREAD;
     this.#before = piece;
     this.name = piece.name;
-    this.className = piece.class;
+    this.className = piece.class ?? '';
     this.numbers = Object.fromEntries(NUMBERS.map(([field]) => [field, piece[field] ?? null]));
     this.parts = (piece.parts ?? []).map((part) => ({ ...part }));
     this.isBag = piece.bag != null;
@@ -70,7 +70,7 @@ export class ProductDraft {
   startFrom(good: Schema['GoodOut']) {
     const { statements, class: className } = good.product;
     this.name ||= good.name;
-    this.className = className;
+    this.className = className ?? '';
     this.numbers = Object.fromEntries(
       NUMBERS.map(([field]) => [field, good.product[field] ?? null])
     );
@@ -98,17 +98,22 @@ export class ProductDraft {
 
   /** The product as it is to be; null while it has no name. */
   piece = $derived.by((): Product | null => {
-    if (this.name.trim() === '' || this.className === '') return null;
+    if (this.name.trim() === '') return null;
     const [own, ...makers] = this.voices as [LabelDraft, ...LabelDraft[]];
     return {
       ...this.#before,
       ...this.numbers,
       ...own.value,
       name: this.name.trim(),
-      class: this.className,
+      class: this.className || null,
       parts: this.parts.filter((part) => part.product !== ''),
       bag: this.isBag ? (this.#before.bag ?? { additions: [] }) : null,
-      makers: makers.map((maker) => ({ id: maker.id, name: maker.name, ...maker.value }))
+      makers: makers.map((maker) => ({
+        ...this.#before.makers?.find((known) => known.id === maker.id),
+        id: maker.id,
+        name: maker.name,
+        ...maker.value
+      }))
     };
   });
 
@@ -123,7 +128,7 @@ export class ProductDraft {
 function rest(product: Product) {
   return [
     product.name,
-    product.class,
+    product.class ?? null,
     NUMBERS.map(([field]) => product[field] ?? null),
     (product.parts ?? []).map((part) => [part.product, part.percent ?? null]),
     product.bag != null

@@ -2,14 +2,19 @@
   import IntoBag from '../bags/IntoBag.svelte';
   import Act from '../parts/Act.svelte';
   import { p } from '../routes';
-  import { amountText, type Pot } from './lines';
+  import { amountText, keepsText, type Pot } from './lines';
   import PotMenu from './PotMenu.svelte';
 
   let { pot, onname }: { pot: Pot; onname: () => void } = $props();
 
   const made = $derived(pot.preparation);
   const told = $derived(
-    [made.kind, made.colour, made.yield && amountText(made.yield.quantity, made.yield.unit)]
+    [
+      made.kind,
+      made.colour,
+      made.yield && amountText(made.yield.quantity, made.yield.unit),
+      keepsText(made.keeps)
+    ]
       .filter(Boolean)
       .join(' · ')
   );

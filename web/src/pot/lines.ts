@@ -79,4 +79,13 @@ export function amountText(quantity: number, unit: string): string {
   return `${Number(quantity.toFixed(2))} ${unit === 'piece' ? '' : word.replace('_', ' ')}`.trim();
 }
 
+/** How long a pot keeps, in words; empty where nobody has said. */
+export function keepsText(keeps: Pot['preparation']['keeps']): string {
+  const told = [
+    keeps?.chilled_days && `${keeps.chilled_days} days chilled`,
+    keeps?.frozen_days && `${keeps.frozen_days} days frozen`
+  ].filter(Boolean);
+  return told.length > 0 ? `keeps ${told.join(', ')}` : '';
+}
+
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

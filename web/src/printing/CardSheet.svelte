@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../api/client';
   import { OWN_TOOLS } from '../marks/levels';
-  import { amountText, groupsOf, type Pot } from '../pot/lines';
+  import { amountText, groupsOf, keepsText, type Pot } from '../pot/lines';
 
   /** One card on paper, with its flags in words, the day, and room to sign. */
   let {
@@ -27,7 +27,8 @@
       made.kind,
       made.colour,
       made.yield && `makes ${amountText(made.yield.quantity, made.yield.unit)}`,
-      made.portions && `${made.portions} portions`
+      made.portions && `${made.portions} portions`,
+      keepsText(made.keeps)
     ]
       .filter(Boolean)
       .join(' · ')

@@ -33,7 +33,7 @@
     keep(known.map((other) => (other.name === tool.name ? tool : other)));
 
   async function add() {
-    await keep([...known, { name: name.trim(), dedicated: false, always_shared: false }]);
+    await keep([...known, { name: name.trim(), dedicated: false, always_shared: false, id: '' }]);
     name = '';
   }
 </script>

@@ -135,7 +135,7 @@ def _brought_in(now: Now, wanted: BringIn) -> Change:
 def _thickening(now: Now, wanted: Thickening) -> Change:
     made = preparation_or_missing(now, wanted.preparation)
     product = product_or_missing(now, wanted.product)
-    thickener = thickener_of().get(product.class_)
+    thickener = thickener_of().get(product.class_ or "")
     if thickener is None:
         raise BookRefused([Fault("product", f"{product.name} is no thickener that is known here")])
     fat = (wanted.fat, wanted.fat_grams) if wanted.fat and wanted.fat_grams else None

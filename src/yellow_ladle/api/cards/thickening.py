@@ -120,9 +120,9 @@ class WillBeIn(BaseModel):
 def bench(now: TheBook) -> BenchOut:
     """The scale, the thickeners, the goals, and the fats of the larder."""
     fats = {
-        product.class_: product
+        str(product.class_): product
         for product in now.reading.book.products.values()
-        if _is_fat(product.class_)
+        if _is_fat(product.class_ or "")
     }
     return BenchOut(
         places=[

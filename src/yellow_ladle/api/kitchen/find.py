@@ -52,7 +52,7 @@ def free(now: TheBook, name: Annotated[str, Query(min_length=1, max_length=200)]
 
 def _all(book: Book) -> list[FoundOut]:
     found = [
-        FoundOut(item=product.id, name=product.name, what="product", kind=product.class_)
+        FoundOut(item=product.id, name=product.name, what="product", kind=product.class_ or "")
         for product in book.products.values()
     ]
     for made in book.preparations.values():

@@ -103,6 +103,7 @@ class KitchenOut(BaseModel):
     lids: list[str]
     units: list[str]
     classes: list[str]
+    tools: list[str]
     say: str
 
 
@@ -143,7 +144,7 @@ def _measures_in_use(now: Now, after: Kitchen) -> Iterator[Fault]:
 def _kitchen(now: Now) -> KitchenOut:
     book = now.reading.book
     unchecked = [unchecked_flags(now.reading, id) for id in book.products]
-    classes = {product.class_ for product in book.products.values()}
+    classes = {product.class_ for product in book.products.values() if product.class_}
     classes.update(good.class_ for good in goods().values())
     for rule in swap_rules():
         classes.update(rule.with_)
@@ -180,6 +181,7 @@ def _kitchen(now: Now) -> KitchenOut:
         colours=list(colours()),
         lids=list(LIDS),
         units=list(book.units),
+        tools=sorted(tool.name for tool in book.tools),
         classes=sorted(classes),
         say=SAY,
     )

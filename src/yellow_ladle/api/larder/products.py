@@ -93,7 +93,7 @@ def _jars(now: Now, find: str, unchecked_only: bool, offset: int, size: int) -> 
     jars = [
         _jar(now.reading, id, id in old)
         for id, product in now.reading.book.products.items()
-        if wanted in product.name.casefold() or wanted in product.class_
+        if wanted in product.name.casefold() or wanted in (product.class_ or "")
     ]
     if unchecked_only:
         jars = [jar for jar in jars if jar.unchecked]
@@ -154,7 +154,7 @@ def _jar(reading: Reading, id: str, second_look: bool) -> JarOut:
     return JarOut(
         id=id,
         name=product.name,
-        class_name=product.class_,
+        class_name=product.class_ or "",
         unchecked=unchecked_flags(reading, id),
         otherwise=product.otherwise.word,
         flags=level_words(reading, id),

@@ -1,5 +1,6 @@
 """Tools that pots go through, and the reading of a day."""
 
+from dataclasses import replace
 from typing import Annotated
 
 from fastapi import APIRouter, Query
@@ -10,7 +11,8 @@ from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.kitchen.settings import Named
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.book.tool import Tool, known_name, tool_key
+from yellow_ladle.core.book.tool import Tool
+from yellow_ladle.core.checks.faults import tool_faults
 from yellow_ladle.core.reading.day_traces import day_reading
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.conversion import as_piece, as_value
@@ -73,10 +75,10 @@ def tools(ledger: TheLedger) -> list[ToolOut]:
     book = ledger.now.reading.book
     uses = uses_on(ledger, ledger.today)
     known = _known_tools(book)
-    by_key = {tool_key(name): name for name in known}
+    by_key = {book.toolbox.key(name): name for name in known}
     pots: dict[str, list[Named]] = {name: [] for name in known}
     for id, made in book.preparations.items():
-        for key in dict.fromkeys(map(tool_key, made.tools)):
+        for key in dict.fromkeys(map(book.toolbox.key, made.tools)):
             pots[by_key[key]].append(Named(id=id, name=made.name))
     inside: dict[str, dict[str, Named]] = {name: {} for name in known}
     for use in uses:
@@ -93,21 +95,23 @@ def tools(ledger: TheLedger) -> list[ToolOut]:
 
 def _known_tools(book: Book) -> dict[str, ToolPiece]:
     """Every tool by its name: those listed, then those that only cards name, each once."""
-    known = {entry.name: as_piece(ToolPiece, entry) for entry in book.tools}
+    known = {entry.name: as_piece(ToolPiece, replace(entry, id=entry.slug)) for entry in book.tools}
+    seen = {book.toolbox.key(name) for name in known}
     for made in book.preparations.values():
         for name in made.tools:
-            if known_name(name, known) is None:
-                known[name] = ToolPiece(name=name)
+            if (key := book.toolbox.key(name)) not in seen:
+                seen.add(key)
+                known[name] = ToolPiece(name=name, id=book.toolbox.slug(name))
     return known
 
 
 @router.put("/tools")
 def keep_tools(wanted: SomeTools, ledger: TheLedger) -> list[ToolOut]:
     """Puts these tools in the place of those that were there. The book is read anew."""
-    names = [piece.name for piece in wanted]
-    if twice := next((name for name in names if names.count(name) > 1), None):
-        raise BookRefused([Fault("tools", f'the tool "{twice}" is here twice')])
-    ledger.keep_tools(tuple(as_value(Tool, piece) for piece in wanted))
+    given = tuple(as_value(Tool, piece) for piece in wanted)
+    if found := list(tool_faults(given)):
+        raise BookRefused(found)
+    ledger.keep_tools(given)
     return tools(ledger)
 
 
@@ -116,8 +120,9 @@ def use(wanted: UseIn, ledger: TheLedger) -> DayOut:
     """Writes down that something went through a tool, or that it was washed."""
     if wanted.item is not None and wanted.item not in ledger.now.reading.masks:
         raise Missing("pot or product", wanted.item)
-    known = _known_tools(ledger.now.reading.book)
-    name = known_name(wanted.tool, known)
+    box, known = ledger.now.reading.book.toolbox, _known_tools(ledger.now.reading.book)
+    by_key = {box.key(name): name for name in known}
+    name = by_key.get(box.key(wanted.tool))
     if name is None:
         raise BookRefused([Fault("tool", unknown("tool", wanted.tool, known))])
     add_use(ledger, name, wanted.item, wanted.person)

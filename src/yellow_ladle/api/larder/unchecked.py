@@ -8,7 +8,7 @@ from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.kitchen.settings import Named
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.carrying.label_sources import contradictions
+from yellow_ladle.core.carrying.label_sources import contradictions, measure
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
 from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.larder.unchecked import Held, held
@@ -137,8 +137,8 @@ def unchecked(now: TheBook) -> UncheckedOut:
                 level=found.level.word,
                 reads=found.reads.word,
                 against=found.against,
-                number=getattr(book.products[found.product], found.against, None),
-                class_name=book.products[found.product].class_.replace("-", " "),
+                number=measure(book.products[found.product], found.by, found.against),
+                class_name=(book.products[found.product].class_ or "").replace("-", " "),
             )
             for found in contradictions(book, on)
         ],

@@ -21,7 +21,6 @@ from yellow_ladle.api.schemas.plan_forms import (
 from yellow_ladle.api.swaps.plans import goals_of, items_of
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import BookRefused, Fault
-from yellow_ladle.core.book.tool import tool_key
 from yellow_ladle.core.reading.texts import stranded_sentences
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.swaps.apply.adjustments import adjustments
@@ -154,10 +153,10 @@ def _swaps(now: Now, wanted: list[SwapPiece], rules: dict[str, SwapRule]) -> lis
 
 def _cleaned(now: Now, wanted: list[CleanToolPiece]) -> list[CleanTool]:
     """The core's clean tools; refuses those that a card does not go through."""
-    made = now.reading.book.preparations
+    made, box = now.reading.book.preparations, now.reading.book.toolbox
     for move in wanted:
         tools = made[move.in_].tools if move.in_ in made else ()
-        if tool_key(move.tool) not in map(tool_key, tools):
+        if box.key(move.tool) not in map(box.key, tools):
             message = f'"{move.in_}" does not go through "{move.tool}"; ask for the plans again'
             raise BookRefused([Fault("cleaned", message)])
     return [CleanTool(move.in_, move.tool) for move in wanted]

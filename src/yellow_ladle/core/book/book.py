@@ -11,7 +11,7 @@ from yellow_ladle.core.book.pan import Batch, Pan
 from yellow_ladle.core.book.product import Evidence, Product, Statements
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff
-from yellow_ladle.core.book.tool import Tool
+from yellow_ladle.core.book.tool import Tool, Toolbox
 from yellow_ladle.core.vocabulary.criteria import CRITERIA, Criterion
 from yellow_ladle.core.vocabulary.field_words import called
 from yellow_ladle.core.vocabulary.flags import Flag, shipped_flags
@@ -80,12 +80,24 @@ class Yield:
 
 @dataclass(frozen=True, slots=True)
 class ByProduct:
-    """What a preparation yields besides itself; it carries everything of its preparation."""
+    """What a preparation yields besides itself; it carries everything of its preparation.
+
+    `of` are the indexes of the lines that it comes of; None follows the rule (by_products.py).
+    """
 
     id: str
     name: str
     quantity: float | None = None
     unit: str | None = None
+    of: tuple[int, ...] | None = field(default=None, metadata=called("comes of the lines"))
+
+
+@dataclass(frozen=True, slots=True)
+class Keeps:
+    """How many days something keeps, chilled and frozen; None where nobody has said."""
+
+    chilled_days: float | None = field(default=None, metadata=called("days chilled"))
+    frozen_days: float | None = field(default=None, metadata=called("days frozen"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -108,7 +120,10 @@ class Step:
 
 @dataclass(frozen=True, slots=True)
 class RecipeVersion:
-    """Another way to make a preparation, whole, while it is not the one in use."""
+    """Another way to make a preparation, whole, while it is not the one in use.
+
+    With by-products of its own it yields these; without, those of the card, by the rule.
+    """
 
     name: str
     lines: tuple[Line, ...] = ()
@@ -116,6 +131,7 @@ class RecipeVersion:
     colour: str | None = field(default=None, metadata=called("colour family"))
     yield_: Yield | None = None
     portions: float | None = None
+    by_products: tuple[ByProduct, ...] = field(default=(), metadata=called("by-products"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,7 +142,8 @@ class Preparation:
     `variant_of` is the preparation that a plan made this one from. `way` names the way that the
     card shows and that counts; `ways` hold the others. `retired` is the day (ISO date) from which
     it is not offered any more. `not_in_it` are words of its texts that somebody has said are not in
-    it.
+    it. `course` is where a dish stands on a menu; `made_here` is false until somebody has cooked a
+    card that came with the program.
     """
 
     id: str
@@ -151,6 +168,9 @@ class Preparation:
     ways: tuple[RecipeVersion, ...] = field(default=(), metadata=called("other ways"))
     retired: str | None = field(default=None, metadata=called("day from which it is retired"))
     not_in_it: tuple[str, ...] = field(default=(), metadata=called("words said not to be in it"))
+    keeps: Keeps | None = None
+    course: str | None = None
+    made_here: bool = field(default=True, metadata=called("made here already"))
 
     @property
     def tools(self) -> tuple[str, ...]:
@@ -262,6 +282,11 @@ class Book:
     def units(self) -> Mapping[str, Unit]:
         """Every unit with its size, the kitchen's own measures among them."""
         return units_of(self.kitchen.measures)
+
+    @cached_property
+    def toolbox(self) -> Toolbox:
+        """The kitchen's tools, by whatever they are called."""
+        return Toolbox(self.tools)
 
     def name(self, item: str) -> str:
         """The name by which a cook knows an item, a by-product with what it comes from."""

@@ -6,19 +6,23 @@ hen fat on a stock of mushrooms.
 """
 
 from collections.abc import Iterable, Mapping
+from dataclasses import replace
 from typing import TypeAlias
 
-from yellow_ladle.core.book.book import Book, Preparation, by_product_item
+from yellow_ladle.core.book.book import Book, ByProduct, Preparation, by_product_item
 
 Replaced: TypeAlias = Mapping[tuple[str, int], str | None]
 """Per line (preparation, index) the item that takes its place; None where it is left out."""
 
 
-def comes_of(made: Preparation) -> tuple[int, ...]:
-    """The lines in use that a preparation's by-products come of.
+def comes_of(made: Preparation, part: ByProduct) -> tuple[int, ...]:
+    """The lines in use that a by-product comes of: those that it names, else by the rule.
 
-    Those of role body; where there are none, those that are strained out; else every counted line.
+    Without any named: the counted lines of role body; where there are none, those that are strained
+    out; else every counted line.
     """
+    if part.of is not None:
+        return part.of
     counted = tuple(made.counted())
     body = tuple(index for index in counted if made.lines[index].role == "body")
     strained = tuple(index for index in counted if made.lines[index].strained_out)
@@ -28,11 +32,29 @@ def comes_of(made: Preparation) -> tuple[int, ...]:
 def ends(book: Book, preparation: str, index: int, to: str | None) -> tuple[str, ...]:
     """The by-products, as items, that are gone once a line's item is replaced by another."""
     made = book.preparations[preparation]
-    if not made.by_products or index not in comes_of(made):
+    if not made.by_products:
         return ()
     if to is not None and _class(book, to) == _class(book, made.lines[index].item) is not None:
         return ()
-    return tuple(by_product_item(preparation, part.id) for part in made.by_products)
+    return tuple(
+        by_product_item(preparation, part.id)
+        for part in made.by_products
+        if index in comes_of(made, part)
+    )
+
+
+def renumbered(parts: Iterable[ByProduct], places: Mapping[int, int], /) -> tuple[ByProduct, ...]:
+    """By-products after their card's lines were moved, added or dropped.
+
+    `places` gives each line that is left its new index by its old one. A by-product of which no
+    line is left follows the rule from then on.
+    """
+    return tuple(
+        part
+        if part.of is None
+        else replace(part, of=tuple(sorted(places[n] for n in part.of if n in places)) or None)
+        for part in parts
+    )
 
 
 def ended(book: Book, replaced: Replaced) -> frozenset[str]:

@@ -9,13 +9,17 @@ from yellow_ladle.core.book.product import Product
 def classes_in_use(products: Iterable[Product], preparations: Iterable[Preparation]) -> set[str]:
     """The classes that a kitchen's own goods and pots bear."""
     made = {preparation.class_ for preparation in preparations if preparation.class_}
-    return {product.class_ for product in products} | made
+    return {product.class_ for product in products if product.class_} | made
 
 
 def classes_of(book: Book, item: str) -> frozenset[str]:
-    """The classes by which rules know an item: its own, or a pot's kind where it has none."""
+    """The classes by which rules know an item: its own, or a pot's kind where it has none.
+
+    Goods without a class have none: no rule speaks of what nobody has named.
+    """
     if item in book.products:
-        return frozenset({book.products[item].class_})
+        class_ = book.products[item].class_
+        return frozenset({class_} if class_ else ())
     owner, _, by_product = item.partition("/")
     if by_product:
         return frozenset({"by-product", by_product})

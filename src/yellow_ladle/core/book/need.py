@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal, TypeAlias, get_args
 
-Strictness: TypeAlias = Literal["allergy", "intolerance", "belief", "taste"]
+Strictness: TypeAlias = Literal["allergy", "coeliac", "intolerance", "belief", "taste"]
 
 STRICTNESS: tuple[Strictness, ...] = get_args(Strictness)
 

@@ -38,7 +38,7 @@ class Maker:
     """An approved maker of a product, with a label of its own.
 
     `label` is the label's text as it was read, `pack` the pack's size in words, `code` the number
-    of its bar code.
+    of its bar code. Without an SO2 amount of its own the product's holds.
     """
 
     id: str
@@ -50,7 +50,8 @@ class Maker:
     evidence: Mapping[str, Evidence] = field(default_factory=dict)
     label: str = ""
     pack: str = ""
-    code: str = ""
+    code: str = field(default="", metadata=called("bar code"))
+    so2_mg_per_kg: float | None = field(default=None, metadata=called("SO2 in a kilogram"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,14 +95,14 @@ MAX_SULPHITE_FREE = 10.0
 Regulation (EU) 1169/2011, Annex II, 12."""
 FIGURES = (
     *("abv_percent", "salt_g_per_100g", "so2_mg_per_kg", "density_g_per_ml", "unit_weight_g"),
-    *("class_", "parts"),
+    *("class_", "parts", "makers", "in_use"),
 )
 """The fields of a product from which numbers are worked out."""
 
 
 @dataclass(frozen=True, slots=True)
 class Product:
-    """Something bought, with a label.
+    """Something bought, with a label. Of one without a class nobody has said what it is.
 
     `otherwise` is the level of every flag without a statement: free once a label was read in full
     or for a plain single food, unchecked before. With makers it says nothing, as each maker's label
@@ -114,7 +115,7 @@ class Product:
 
     id: str
     name: str
-    class_: str
+    class_: str | None = None
     statements: Statements = field(default_factory=dict)
     otherwise: Level = field(default=Level.UNCHECKED, metadata=called("level of the rest"))
     certificates: tuple[str, ...] = ()
@@ -142,6 +143,20 @@ class Product:
         added = self.bag.additions if self.bag else ()
         items = [part.product for part in self.parts]
         return tuple(dict.fromkeys((*items, *(entry.item for entry in added if entry.live))))
+
+    @property
+    def so2_counted(self) -> float | None:
+        """Milligrams of SO2 in a kilogram, the most over the makers that count.
+
+        None where the amount of one of them is not known.
+        """
+        amounts = [self.so2_of(maker) for maker in self.counted_makers] or [self.so2_mg_per_kg]
+        known = [amount for amount in amounts if amount is not None]
+        return max(known) if len(known) == len(amounts) else None
+
+    def so2_of(self, maker: Maker) -> float | None:
+        """A maker's own amount of SO2, else the product's."""
+        return self.so2_mg_per_kg if maker.so2_mg_per_kg is None else maker.so2_mg_per_kg
 
     @property
     def counted_makers(self) -> tuple[Maker, ...]:

@@ -10,8 +10,9 @@ from yellow_ladle.core.vocabulary.levels import Level
 
 @dataclass(frozen=True, slots=True)
 class Tool:
-    """A sieve, a blender, a fryer. `dedicated`: kept for one thing, so that it leaves no traces.
+    """A sieve, a blender, a fryer. Without an `id` it goes by the slug of its name.
 
+    `dedicated`: kept for one thing, so that it leaves no traces.
     `always_shared`: the kitchen takes it that every pot which goes through it leaves traces in the
     others, whatever the day; then the reading of the book counts it.
     """
@@ -19,6 +20,17 @@ class Tool:
     name: str
     dedicated: bool = False
     always_shared: bool = False
+    id: str = ""
+
+    @property
+    def slug(self) -> str:
+        """The id by which documents name it."""
+        return self.id or tool_id(self.name)
+
+    @property
+    def keys(self) -> tuple[str, str]:
+        """What cards may call it, as `tool_key` has it: its name, and its id."""
+        return tool_key(self.name), tool_key(self.slug)
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,52 +73,67 @@ def clean_name(name: str, tools: Iterable[Tool]) -> str:
 
     It is the name of no tool that leaves traces.
     """
-    sharing = {tool_key(tool.name) for tool in tools if not tool.dedicated}
+    sharing = {key for tool in tools if not tool.dedicated for key in tool.keys}
     clean = f"clean {within_sentence(name)}"
     while tool_key(clean) in sharing:
         clean = f"other {clean}"
     return clean
 
 
-def known_name(name: str, known: Iterable[str]) -> str | None:
-    """The name by which a tool is known already, if it is."""
-    key = tool_key(name)
-    return next((other for other in known if tool_key(other) == key), None)
+class Toolbox:
+    """The tools that a kitchen lists, found by whatever a card or a person calls them."""
+
+    def __init__(self, tools: Iterable[Tool]) -> None:
+        self._by_key: dict[str, Tool] = {}
+        for tool in tools:
+            for key in tool.keys:
+                self._by_key.setdefault(key, tool)
+
+    def get(self, name: str) -> Tool | None:
+        """The listed tool of a name or id; None where it is a plain one that only cards name."""
+        return self._by_key.get(tool_key(name))
+
+    def key(self, name: str) -> str:
+        """What all names of one tool have in common, its id among them."""
+        tool = self.get(name)
+        return tool_key(name if tool is None else tool.slug)
+
+    def slug(self, name: str) -> str:
+        """The id by which documents name a tool."""
+        tool = self.get(name)
+        return tool_id(name) if tool is None else tool.slug
+
+    def shared(self, name: str) -> Tool | None:
+        """The listed tool, where it leaves traces in whatever goes through it."""
+        tool = self.get(name)
+        return tool if tool is not None and tool.always_shared and not tool.dedicated else None
 
 
-def users(
-    tools: Iterable[Tool], equipment: Mapping[str, Iterable[str]]
-) -> dict[str, tuple[str, ...]]:
+def users(box: Toolbox, equipment: Mapping[str, Iterable[str]]) -> dict[str, tuple[str, ...]]:
     """Per tool that is always shared, the items that go through it. `equipment`: tools by item."""
-    shared = {
-        tool_key(tool.name): tool.name
-        for tool in tools
-        if tool.always_shared and not tool.dedicated
-    }
-    found: dict[str, list[str]] = {}
-    for item, names in equipment.items() if shared else ():
-        for key in dict.fromkeys(map(tool_key, names)):
-            if key in shared:
-                found.setdefault(shared[key], []).append(item)
+    found: dict[str, dict[str, None]] = {}
+    for item, names in equipment.items():
+        for name in names:
+            if (tool := box.shared(name)) is not None:
+                found.setdefault(tool.name, {})[item] = None
     return {name: tuple(items) for name, items in found.items() if len(items) > 1}
 
 
-def left_behind(tools: Iterable[Tool], uses: Sequence[Use]) -> dict[str, list[tuple[str, str]]]:
+def left_behind(box: Toolbox, uses: Sequence[Use]) -> dict[str, list[tuple[str, str]]]:
     """Per item the tools it went through unwashed, each with an item that went before it."""
-    listed = {tool_key(tool.name): tool for tool in tools}
     inside: dict[str, list[str]] = {}
     found: dict[str, list[tuple[str, str]]] = {}
     for use in uses:
-        key = tool_key(use.tool)
+        key, tool = box.key(use.tool), box.get(use.tool)
         if use.item is None:
             inside[key] = []
             continue
-        if key in listed and listed[key].dedicated:
+        if tool is not None and tool.dedicated:
             continue
         before = inside.setdefault(key, [])
         for other in before:
             if other != use.item:
-                name = listed[key].name if key in listed else use.tool
+                name = use.tool if tool is None else tool.name
                 found.setdefault(use.item, []).append((name, other))
         if use.item not in before:
             before.append(use.item)

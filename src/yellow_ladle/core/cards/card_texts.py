@@ -30,9 +30,10 @@ JOINING = ("and", "with", "of", "on", "in")
 def short_name(book: Book, item: str) -> str:
     """What a step calls an item: bought goods by what they are, without the words of a brand."""
     product = book.products.get(item)
-    if product is None or product.class_ not in known_classes() or product.class_ == "other":
+    class_ = product.class_ if product else None
+    if class_ is None or class_ not in known_classes() or class_ == "other":
         return book.name(item)
-    return product.class_.replace("-", " ")
+    return class_.replace("-", " ")
 
 
 @dataclass(frozen=True)

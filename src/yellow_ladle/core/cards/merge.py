@@ -5,6 +5,7 @@ from dataclasses import dataclass, fields, replace
 from typing import TypeVar
 
 from yellow_ladle.core.book.book import ByProduct, Line, Preparation, RecipeVersion, Step
+from yellow_ladle.core.book.by_products import renumbered
 from yellow_ladle.core.book.pan import Batch
 from yellow_ladle.core.book.product import Evidence
 from yellow_ladle.core.cards.align import aligned
@@ -41,9 +42,9 @@ def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
         base.method, mine.method, theirs.method, lambda step: step.text, "the step", conflicts
     )
     parts = _list(
-        base.by_products,
-        mine.by_products,
-        theirs.by_products,
+        _placed(base, lines),
+        _placed(mine, lines),
+        _placed(theirs, lines),
         lambda part: part.id,
         "the by-product",
         conflicts,
@@ -65,6 +66,13 @@ def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
         ),
         tuple(conflicts),
     )
+
+
+def _placed(card: Preparation, lines: Sequence[Line]) -> tuple[ByProduct, ...]:
+    """A card's by-products with their lines counted as the merged card counts them."""
+    origin = aligned([line.item for line in card.lines], [line.item for line in lines])
+    places = {old: place for place, old in enumerate(origin) if old is not None}
+    return renumbered(card.by_products, places)
 
 
 def _statements(

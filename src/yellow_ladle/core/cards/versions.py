@@ -1,8 +1,9 @@
 """Schools: a preparation's other ways, and the one that is in use."""
 
+from collections.abc import Iterable
 from dataclasses import replace
 
-from yellow_ladle.core.book.book import Preparation, RecipeVersion
+from yellow_ladle.core.book.book import ByProduct, Preparation, RecipeVersion
 
 FIRST = "as the card says"
 """What the way in use is called until somebody names it."""
@@ -40,5 +41,20 @@ def using(preparation: Preparation, name: str) -> Preparation:
         colour=chosen.colour,
         yield_=chosen.yield_,
         portions=chosen.portions,
-        ways=(way_in_use(preparation), *others),
+        # What is said of other lines says nothing of these.
+        by_products=chosen.by_products
+        or tuple(replace(part, of=None) for part in preparation.by_products),
+        ways=(_left(preparation, chosen), *others),
     )
+
+
+def _left(preparation: Preparation, chosen: RecipeVersion) -> RecipeVersion:
+    """The way that was in use, with its by-products where the chosen one has others."""
+    left = way_in_use(preparation)
+    if chosen.by_products or _of_lines(preparation.by_products):
+        return replace(left, by_products=preparation.by_products)
+    return left
+
+
+def _of_lines(parts: Iterable[ByProduct]) -> bool:
+    return any(part.of is not None for part in parts)

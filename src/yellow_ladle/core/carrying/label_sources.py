@@ -100,16 +100,27 @@ def contradictions(book: Book, on: str | None) -> list[Contradiction]:
     ]
 
 
+def measure(product: Product, maker: str, field: str) -> float | None:
+    """A number of a product by its field: a maker's own where there is one, else the product's."""
+    own = next((each for each in product.makers if each.id == maker), None)
+    number: float | None = getattr(own, field, None)
+    if number is None:
+        number = getattr(product, field, None)
+    return number
+
+
 def _contradicted(product: Product, source: LabelSource, book: Book) -> Iterator[Contradiction]:
     speaks = bool(source.by) or not product.makers
     measured = {
-        flag: field for flag, field, most in MEASURED if (getattr(product, field) or 0) > most
+        flag: field
+        for flag, field, most in MEASURED
+        if (measure(product, source.by, field) or 0) > most
     }
     for flag, field in measured.items():
         level = source.level(flag)
         if speaks and level < Level.CONTAINS:
             yield Contradiction(product.id, source.by, flag, level, Level.CONTAINS, field)
-    usual = known_classes().get(product.class_)
+    usual = known_classes().get(product.class_ or "")
     rest = source.evidence.get("otherwise")
     if not speaks or usual is None or rest is None or rest.kind != PLAIN_FOOD:
         return

@@ -2,7 +2,7 @@
 
 from collections.abc import Collection, Iterator, Sequence
 
-from yellow_ladle.core.book.book import Line, Preparation, Yield
+from yellow_ladle.core.book.book import ByProduct, Line, Preparation, Yield
 from yellow_ladle.core.book.fault import Fault, unknown
 from yellow_ladle.core.vocabulary.units import shipped_units, units
 
@@ -38,9 +38,17 @@ def preparation_faults(
         if by_product.id and by_product.id in seen:
             yield Fault(f"{here}.id", f'the by-product "{by_product.id}" is here twice')
         seen.add(by_product.id)
+        yield from _of_faults(here, by_product, preparation.lines)
     if preparation.variant_of and preparation.variant_of not in known_items:
         message = unknown("preparation", preparation.variant_of, known_items)
         yield Fault(f"{place}.variant_of", message)
+
+
+def _of_faults(place: str, part: ByProduct, lines: Sequence[Line]) -> Iterator[Fault]:
+    for number, index in enumerate(part.of or ()):
+        if index >= len(lines):
+            message = f"there is no line {index}; the lines are counted from 0"
+            yield Fault(f"{place}.of[{number}]", message)
 
 
 def _way_faults(place: str, preparation: Preparation) -> Iterator[Fault]:
@@ -50,6 +58,9 @@ def _way_faults(place: str, preparation: Preparation) -> Iterator[Fault]:
             message = f'the way "{way.name}" is here twice; give one another name'
             yield Fault(f"{place}.ways[{number}].name", message)
         seen.add(way.name)
+        for index, part in enumerate(way.by_products):
+            here = f"{place}.ways[{number}].by_products[{index}]"
+            yield from _of_faults(here, part, way.lines)
 
 
 class _Check:

@@ -62,6 +62,7 @@ def faults(pieces: Pieces) -> list[Fault]:
         found += _statement_faults(place, preparation, known_flags)
         found += preparation_faults(place, preparation, known_items, measures)
     found += _sign_off_faults(pieces)
+    found += tool_faults(pieces.tools)
     bearing = classes_in_use(pieces.products, pieces.preparations)
     found += ruling_faults(pieces.rulings, bearing)
     return [*found, *_cycle_faults(pieces)]
@@ -162,6 +163,19 @@ def measure_faults(measures: Sequence[Measure]) -> Iterator[Fault]:
         elif base.size is None:
             message = f'"{measure.unit}" has no size of its own; give it in ml or g'
             yield Fault(f"{place}.unit", message)
+
+
+def tool_faults(tools: Sequence[Tool]) -> Iterator[Fault]:
+    """Two tools that a card could not tell apart, by name or by id."""
+    seen: dict[str, str] = {}
+    for index, tool in enumerate(tools):
+        for key in dict.fromkeys(tool.keys):
+            if (other := seen.get(key)) is not None:
+                message = f'the tool "{tool.name}" is here twice, as "{other}" as well'
+                message = message if other != tool.name else f'the tool "{other}" is here twice'
+                yield Fault(f"tools[{index}]", message)
+                break
+        seen |= dict.fromkeys(tool.keys, tool.name)
 
 
 def _kitchen_faults(pieces: Pieces) -> Iterator[Fault]:

@@ -12,8 +12,8 @@ def in_a_gram(product: Product) -> Recorded:
 
     None where nobody has recorded it. A product that is no thickener holds no starch that counts.
     """
-    salt, so2 = product.salt_g_per_100g, product.so2_mg_per_kg
-    thickener = thickener_of().get(product.class_)
+    salt, so2 = product.salt_g_per_100g, product.so2_counted
+    thickener = thickener_of().get(product.class_ or "")
     return (
         None if salt is None else salt / 100,
         _ethanol(product),

@@ -55,7 +55,7 @@ def _unknown(balance: Balance, item: str, sources: tuple[Source, ...]) -> str:
             return "some may come by way of a pot or a tool"
         if source.level is not Level.CONTAINS:
             return f"nobody has checked them in {product.name}"
-        if not product.so2_mg_per_kg:
+        if not product.so2_counted:
             return f"nobody has recorded how much is in {product.name}"
     for id in _beneath(book, item):
         if excess(balance, id):

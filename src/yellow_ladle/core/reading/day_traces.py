@@ -24,7 +24,7 @@ def day_reading(reading: Reading, uses: Sequence[Use]) -> Reading:
 
 def _traces(book: Reading, today: Reading, uses: Sequence[Use]) -> dict[str, tuple[Through, ...]]:
     found = {item: list(traces) for item, traces in book.through.items()}
-    for item, pairs in left_behind(book.book.tools, uses).items():
+    for item, pairs in left_behind(book.book.toolbox, uses).items():
         for tool, other in pairs:
             found.setdefault(item, []).append(
                 Through(tool, other, today.levels(other), today.masks[other])

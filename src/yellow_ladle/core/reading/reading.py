@@ -258,7 +258,7 @@ def read(book: Book, on: str | None = None, usual: Mapping[str, Reading] | None 
     reading = carry(book, on, {}, usual)
     if not any(tool.always_shared for tool in book.tools):
         return reading
-    shared = users(book.tools, {id: made.tools for id, made in book.preparations.items()})
+    shared = users(book.toolbox, {id: made.tools for id, made in book.preparations.items()})
     while shared:
         again = carry(book, on, _left(reading, shared), usual)
         if again.masks == reading.masks:

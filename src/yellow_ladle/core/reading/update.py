@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 from heapq import heapify, heappop, heappush
 
 from yellow_ladle.core.book.book import Book, Line, Preparation, items_of, owner_of
+from yellow_ladle.core.book.by_products import renumbered
 from yellow_ladle.core.book.product import Evidence, Product
 from yellow_ladle.core.carrying.graph import DependencyGraph, items_of_lines
 from yellow_ladle.core.carrying.label_sources import product_mask
@@ -188,7 +189,13 @@ def with_lines(preparation: Preparation, lines: Iterable[tuple[int, Line | None]
     """A preparation with some lines replaced, or left out where the new line is None."""
     new = dict(lines)
     kept = [new.get(index, line) for index, line in enumerate(preparation.lines)]
-    return replace(preparation, lines=tuple(line for line in kept if line is not None))
+    left = [index for index, line in enumerate(kept) if line is not None]
+    places = {old: place for place, old in enumerate(left)}
+    return replace(
+        preparation,
+        lines=tuple(line for line in kept if line is not None),
+        by_products=renumbered(preparation.by_products, places),
+    )
 
 
 def choosing(preparation: Preparation, index: int) -> Preparation:

@@ -6,7 +6,7 @@ from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book.book import Book, Line, Preparation, owner_of
 from yellow_ladle.core.book.by_products import ended, used
-from yellow_ladle.core.book.tool import Through, clean_name, tool_key, within_sentence
+from yellow_ladle.core.book.tool import Through, Toolbox, clean_name, within_sentence
 from yellow_ladle.core.carrying.cycles import cycle
 from yellow_ladle.core.reading.reading import Reading, carry
 from yellow_ladle.core.reading.update import Change, choosing, reread, with_lines
@@ -140,10 +140,11 @@ def swapped(book: Book, swaps: Iterable[Swap], cleaned: Iterable[CleanTool] = ()
 
 def with_clean_tools(book: Book, made: Preparation, tools: Iterable[str]) -> Preparation:
     """A preparation whose card names clean tools in place of some that leave traces."""
-    clean = {tool_key(tool): clean_name(tool, book.tools) for tool in tools}
+    box = book.toolbox
+    clean = {box.key(tool): clean_name(tool, book.tools) for tool in tools}
 
     def named(equipment: tuple[str, ...]) -> tuple[str, ...]:
-        return tuple(clean.get(tool_key(name), name) for name in equipment)
+        return tuple(clean.get(box.key(name), name) for name in equipment)
 
     return replace(
         made,
@@ -261,28 +262,29 @@ def beside(before: Reading, whole: Reading, pots: tuple[str, ...]) -> Reading:
 
     A tool that is always shared leaves in each what the usual pots carry, which go through it too.
     """
-    shared = [tool.name for tool in before.book.tools if tool.always_shared and not tool.dedicated]
-    tools = {id: set(map(tool_key, made.tools)) for id, made in whole.book.preparations.items()}
-    if not any(tool_key(name) in tools[pot] for name in shared for pot in pots):
+    box = before.book.toolbox
+    shared = {pot: _shared_tools(box, whole.book.preparations[pot]) for pot in pots}
+    if not any(shared.values()):
         return whole
     through = dict(whole.through)
-    usual = {
-        name: [
-            id
-            for id, made in before.book.preparations.items()
-            if tool_key(name) in map(tool_key, made.tools)
-        ]
-        for name in shared
-    }
+    usual: dict[str, list[str]] = {}
+    for id, made in before.book.preparations.items():
+        for name in _shared_tools(box, made):
+            usual.setdefault(name, []).append(id)
     for pot in pots:
         more = [
             Through(name, other, before.levels(other), before.masks[other])
-            for name in shared
-            if tool_key(name) in tools[pot]
+            for name in shared[pot]
             for other in usual[name]
         ]
         through[pot] = (*through.get(pot, ()), *more)
     return carry(whole.book, whole.on, through, whole.usual)
+
+
+def _shared_tools(box: Toolbox, made: Preparation) -> list[str]:
+    """The names of the tools that leave traces in what goes through them, each once."""
+    found = (box.shared(name) for name in made.tools)
+    return list(dict.fromkeys(tool.name for tool in found if tool is not None))
 
 
 def closes_loop(book: Book, swaps: Iterable[Swap]) -> bool:

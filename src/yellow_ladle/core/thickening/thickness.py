@@ -190,11 +190,11 @@ def _of_line(
     product = balance.book.products.get(line.item)
     if product is None:
         return known.get(owner_of(line.item), {})
-    thickener = thickener_of().get(product.class_)
+    thickener = thickener_of().get(product.class_ or "")
     if thickener is not None:
         ends = (1 / thickener.high, 1 / thickener.weight, 1 / thickener.low)
         return {thickener.id: Span(*ends)}
-    body = bodies().get(product.class_)
+    body = bodies().get(product.class_ or "")
     if body is None or line.strained_out or (body.stages and line.stage not in body.stages):
         return {}
     told = " ".join(step.text for step in made.method)

@@ -33,6 +33,9 @@ from yellow_ladle.files.book.rule_pieces import RulingPiece
 FORMAT = "yellow-ladle-book"
 VERSION = 1
 
+LineIndex = Annotated[int, Field(ge=0, le=10_000)]
+Days = Annotated[float, Field(gt=0, le=3_650, allow_inf_nan=False)]
+
 
 class PersonPiece(Piece):
     """Somebody of the kitchen, by initials that are theirs alone."""
@@ -106,6 +109,7 @@ class MakerPiece(Piece):
     label: LabelText = ""
     pack: Short = ""
     code: Code = ""
+    so2_mg_per_kg: Number | None = None
 
 
 class PartPiece(Piece):
@@ -135,11 +139,14 @@ class BagPiece(Piece):
 
 
 class ProductPiece(Piece):
-    """Something bought, with what its label says. Numbers that nobody has recorded are null."""
+    """Something bought, with what its label says. Numbers that nobody has recorded are null.
+
+    Without a class nobody has said what it is.
+    """
 
     id: Id
     name: Name
-    class_: Word = Field(alias="class")
+    class_: Word | None = Field(default=None, alias="class")
     statements: dict[FlagId, LevelWord] = {}
     otherwise: LevelWord = "unchecked"
     certificates: list[Word] = []
@@ -193,12 +200,24 @@ class YieldPiece(Piece):
 
 
 class ByProductPiece(Piece):
-    """What a preparation yields besides itself."""
+    """What a preparation yields besides itself.
+
+    `of` are the indexes of the lines that it comes of; without it those of role body, else those
+    that are strained out, else every counted line.
+    """
 
     id: Id
     name: Name
     quantity: Number | None = None
     unit: str | None = None
+    of: Annotated[list[LineIndex], Field(max_length=1_000)] | None = None
+
+
+class KeepsPiece(Piece):
+    """How many days something keeps, chilled and frozen."""
+
+    chilled_days: Days | None = None
+    frozen_days: Days | None = None
 
 
 class StepPiece(Piece):
@@ -227,6 +246,7 @@ class WayPiece(Piece):
     colour: Word | None = None
     yield_: YieldPiece | None = Field(default=None, alias="yield")
     portions: Positive | None = None
+    by_products: list[ByProductPiece] = []
 
 
 class PanPiece(Piece):
@@ -251,7 +271,8 @@ class PreparationPiece(Piece):
     Where `otherwise` is absent it is unchecked while there are no lines, and free once there are.
     `density_g_per_ml` is taken as 1 where it is null. `way` names the way that is in use and that
     counts, `ways` hold the others. A `retired` one (ISO date) is not offered any more. `not_in_it`
-    are words of its texts that somebody has said are not in it.
+    are words of its texts that somebody has said are not in it. A dish may have a `course`.
+    `made_here` is false on a card that came with the program until somebody has cooked it.
     """
 
     id: Id
@@ -276,6 +297,9 @@ class PreparationPiece(Piece):
     ways: Annotated[list[WayPiece], Field(max_length=20)] = []
     retired: Day | None = None
     not_in_it: Annotated[list[Short], Field(max_length=200)] = []
+    keeps: KeepsPiece | None = None
+    course: Short | None = None
+    made_here: bool = True
 
 
 class ToolPiece(Piece):
@@ -284,6 +308,7 @@ class ToolPiece(Piece):
     name: Name
     dedicated: bool = False
     always_shared: bool = False
+    id: Annotated[str, Field(pattern=r"^([a-z0-9][a-z0-9-]*)?$", max_length=200)] = ""
 
 
 class NeedPiece(Piece):

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from typing import Any
 
-from yellow_ladle.core.book.tool import tool_id
+from yellow_ladle.core.book.tool import Toolbox
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.plan import CLEAN_TOOL, CleanTool, Plan, Swap
 from yellow_ladle.core.swaps.search.blockers import Blocked
@@ -30,7 +30,7 @@ def plan_content(plan: Plan) -> dict[str, Any]:
         "meets": plan.meets,
         "swaps": [
             *(swap_content(swap) for swap in plan.swaps),
-            *(clean_content(move) for move in plan.cleaned),
+            *(clean_content(move, plan.after.book.toolbox) for move in plan.cleaned),
         ],
         "adds": list(plan.adds),
         "clears": list(plan.clears),
@@ -68,7 +68,7 @@ def swap_content(swap: Swap) -> dict[str, Any]:
     }
 
 
-def clean_content(move: CleanTool) -> dict[str, Any]:
+def clean_content(move: CleanTool, box: Toolbox) -> dict[str, Any]:
     """A clean or dedicated tool, as a move among the swaps."""
     return {
         "in": move.in_,
@@ -77,7 +77,7 @@ def clean_content(move: CleanTool) -> dict[str, Any]:
         "to": None,
         "quantity": None,
         "unit": None,
-        "tool": tool_id(move.tool),
+        "tool": box.slug(move.tool),
         "rule": CLEAN_TOOL,
         "method": [move.method],
     }

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from yellow_ladle.core.book.tool import tool_id
+from yellow_ladle.core.book.tool import Toolbox
 from yellow_ladle.core.cards.card_words import card_words
 from yellow_ladle.core.carrying.paths import Source
 from yellow_ladle.core.reading.reading import Reading, Reason
@@ -30,7 +30,9 @@ def item_content(reading: Reading, item: str) -> dict[str, Any]:
         "flags": {
             flag: {
                 "level": level.word,
-                "sources": [source_content(source) for source in sources[flag]],
+                "sources": [
+                    source_content(source, reading.book.toolbox) for source in sources[flag]
+                ],
             }
             for flag, level in levels.items()
         },
@@ -59,7 +61,7 @@ def reason_content(reason: Reason) -> dict[str, Any]:
     return content if reason.certificate is None else content | {"certificate": reason.certificate}
 
 
-def source_content(source: Source) -> dict[str, Any]:
+def source_content(source: Source, box: Toolbox) -> dict[str, Any]:
     """A source; `own` only where it is a pot's own statement, `tool` where it comes by a tool."""
     content: dict[str, Any] = {
         "product": source.product,
@@ -67,5 +69,5 @@ def source_content(source: Source) -> dict[str, Any]:
         "via": list(source.via),
     }
     if source.tool is not None:
-        content["tool"] = tool_id(source.tool)
+        content["tool"] = box.slug(source.tool)
     return content | {"own": True} if source.own else content

@@ -59,7 +59,17 @@ def head_text(made: Preparation) -> str:
     portions = portions_of(made)
     if portions is not None:
         parts.append(f"{portions:g} portions")
+    parts.append(keeps_text(made))
     return " · ".join(part for part in parts if part)
+
+
+def keeps_text(made: Preparation) -> str:
+    """How long something keeps, in words; empty where nobody has said."""
+    if made.keeps is None:
+        return ""
+    told = ((made.keeps.chilled_days, "chilled"), (made.keeps.frozen_days, "frozen"))
+    days = ", ".join(f"{number:g} days {how}" for number, how in told if number is not None)
+    return f"keeps {days}" if days else ""
 
 
 def grouped(made: Preparation) -> list[tuple[str, list[Line]]]:

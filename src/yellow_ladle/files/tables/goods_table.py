@@ -102,7 +102,7 @@ def goods_rows(products: Iterable[Product], flags: Collection[Flag]) -> Table:
         numbers = (getattr(product, field) for field in NUMBERS)
         rows.append(
             [
-                *(product.name, product.class_, rest.word, product.label, product.pack),
+                *(product.name, product.class_ or "", rest.word, product.label, product.pack),
                 *(product.code, ", ".join(product.certificates)),
                 *("" if number is None else f"{number:g}" for number in numbers),
                 *("" if level is rest else level.word for level in levels.values()),

@@ -186,7 +186,7 @@ class Region:
         if not self._proposer.limits.keep_thickness or swap.to is None:
             return ""
         product = self._reading.book.products.get(swap.to)
-        return f"{swap.rule} {product.class_ if product else swap.to}"
+        return f"{swap.rule} {(product.class_ if product else None) or swap.to}"
 
     def _new(self, mask: int) -> int:
         """The flags of a mask whose level is above the item's, as bits of one level."""

@@ -63,7 +63,7 @@ def _thickening(balance: Balance, made: Preparation, line: Line, to: str) -> Wor
             return None
         grams = flour / in_a_gram
     else:
-        thickener = thickener_of().get(product.class_)
+        thickener = thickener_of().get(product.class_ or "")
         if thickener is None:
             return None
         grams = flour * thickener.weight
@@ -82,7 +82,7 @@ def _as_flour(balance: Balance, made: Preparation, line: Line) -> float | None:
     product = balance.book.products.get(line.item)
     if product is None:
         return grams * balance.of(line.item).per_gram[STARCH]
-    thickener = thickener_of().get(product.class_)
+    thickener = thickener_of().get(product.class_ or "")
     if thickener is None:
         return None
     brown = sum(browned(made)) / 2 if thickener.form == "roux" else 1.0
@@ -120,7 +120,7 @@ def _acid(balance: Balance, line: Line, to: str) -> Worked | None:
     grams = balance.line_grams(line)
     if old is None or new is None or not grams:
         return None
-    had, has = _sourness().get(old.class_), _sourness().get(new.class_)
+    had, has = _sourness().get(old.class_ or ""), _sourness().get(new.class_ or "")
     if not had or not has:
         return None
     needed = grams * had / has

@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 
-from yellow_ladle.core.book.tool import tool_key
 from yellow_ladle.core.reading.reading import Reading
 
 
@@ -15,23 +14,18 @@ class ToolTraces:
 
     def __init__(self, reading: Reading) -> None:
         self._reading = reading
-        self._shared = {
-            tool_key(tool.name): tool.name
-            for tool in reading.book.tools
-            if tool.always_shared and not tool.dedicated
-        }
 
     def of(self, preparation: str) -> Mapping[str, int]:
         """The mask of the traces by tool; no tool stands in it that leaves nothing."""
         reading = self._reading
-        if not self._shared and not reading.through:
+        if not reading.book.tools and not reading.through:
             return {}
         found: dict[str, int] = {}
         for trace in reading.through.get(preparation, ()):
             left = reading.layout.traces_of(trace.mask)
             found[trace.tool] = found.get(trace.tool, 0) | left
         for name in reading.book.preparations[preparation].tools:
-            if (tool := self._shared.get(tool_key(name))) is not None:
+            if (tool := reading.book.toolbox.shared(name)) is not None:
                 left = reading.layout.traces_of(reading.masks[preparation])
-                found[tool] = found.get(tool, 0) | left
+                found[tool.name] = found.get(tool.name, 0) | left
         return {tool: left for tool, left in found.items() if left}

@@ -1,0 +1,45 @@
+<script lang="ts">
+  import { Collapsible } from 'bits-ui';
+  import type { CardDraft } from './cardDraft.svelte';
+
+  /** Which lines a by-product comes of: with any of them gone, it is gone too. */
+  let { draft, index }: { draft: CardDraft; index: number } = $props();
+
+  const part = $derived((draft.piece.by_products ?? [])[index]);
+  const named = $derived(
+    (part?.of ?? []).map((at) => draft.names[draft.lines[at]?.item ?? ''] ?? '').filter(Boolean)
+  );
+
+  function toggle(at: number, on: boolean) {
+    if (!part) return;
+    const of = (part.of ?? []).filter((other) => other !== at);
+    const left = on ? [...of, at].sort((one, other) => one - other) : of;
+    part.of = left.length > 0 ? left : null;
+  }
+</script>
+
+<Collapsible.Root>
+  <Collapsible.Trigger class="min-h-11 text-left text-note underline underline-offset-4">
+    Comes of {named.length > 0 ? named.join(', ') : 'the body of the pot, as usual'}
+  </Collapsible.Trigger>
+  <Collapsible.Content>
+    <fieldset>
+      <legend class="text-note text-soft">
+        It is gone as soon as one of these is left out or replaced by something else
+      </legend>
+      {#each draft.lines as line, at (at)}
+        {#if line.item !== ''}
+          <label class="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              class="size-5 accent-enamel"
+              checked={(part?.of ?? []).includes(at)}
+              onchange={(event) => toggle(at, event.currentTarget.checked)}
+            />
+            {draft.names[line.item] ?? line.item}
+          </label>
+        {/if}
+      {/each}
+    </fieldset>
+  </Collapsible.Content>
+</Collapsible.Root>

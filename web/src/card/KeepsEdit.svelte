@@ -1,0 +1,31 @@
+<script lang="ts">
+  import type { CardDraft } from './cardDraft.svelte';
+
+  /** How many days the pot keeps, chilled and frozen; empty where nobody has said. */
+  let { draft }: { draft: CardDraft } = $props();
+
+  const FIELDS = [
+    ['chilled_days', 'Keeps chilled, days'],
+    ['frozen_days', 'Keeps frozen, days']
+  ] as const;
+  type Field = (typeof FIELDS)[number][0];
+
+  function set(field: Field, days: number) {
+    const keeps = { ...draft.piece.keeps, [field]: days > 0 ? days : null };
+    draft.piece.keeps = keeps.chilled_days || keeps.frozen_days ? keeps : null;
+  }
+</script>
+
+{#each FIELDS as [field, label] (field)}
+  <label class="block">
+    <span class="text-note text-soft">{label}</span>
+    <input
+      class="field amount"
+      type="number"
+      min="0"
+      step="any"
+      value={draft.piece.keeps?.[field] ?? ''}
+      oninput={(event) => set(field, event.currentTarget.valueAsNumber)}
+    />
+  </label>
+{/each}
