@@ -148,6 +148,32 @@ class Writing(CardBrowserTest):
         self.shows("Changes no pot and no plate.", "aside")
         self.assertNotIn("bay-2", self.served.ledger.now.reading.book.products)
 
+    def test_lines_of_a_by_product_are_counted_anew_and_tools_are_chosen(self) -> None:
+        self.open("/pots/hen-stock/edit", "[data-mover]")
+        self.click("[role=tab]", "By-products and ways")
+        self.click("button", "Comes of Croft boiling hens")
+        self.accessible()
+        self.click("label", "Celery")
+        self.shows("Comes of Croft boiling hens, Celery", "main")
+        self.click("[role=tab]", "What goes in")
+        self.see("[data-mover]").send_keys(Keys.ARROW_DOWN)
+        self.shows("Line 1 is now line 2.", "[role=status]")
+        self.click("button", "Take line 4 out")
+        tools = self.named("input", "Tools")
+        tools.send_keys("stick blender, drum sieve", Keys.ENTER)
+        self.shows("drum sieve new", "main")
+        self.click("aside button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        card = self.made("hen-stock")
+        of = {part.name: [card.lines[at].item for at in part.of] for part in card.by_products}
+        self.assertEqual(
+            (of, card.equipment),
+            (
+                {"Skimmed hen fat": ["hen", "celery"], "Picked hen meat": ["hen"]},
+                ("20 l pot", "chinois", "stick blender", "drum sieve"),
+            ),
+        )
+
     def test_an_amount_still_in_its_box_is_not_lost_on_recording(self) -> None:
         self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
         self.see("[data-pot-name]").send_keys(", pale")

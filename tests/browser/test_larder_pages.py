@@ -316,7 +316,7 @@ class TheUncheckedList(LarderPages):
         self.shows("Bar, seat two waits for it.", "[data-held=day-old-bread]")
         self.click("[aria-label='Bar, seat two is answered']")
         self.gone("[aria-label='Bar, seat two is answered']")
-        self.assertEqual(len(self.served.ledger.now.reading.book.needs), 2)
+        self.assertEqual(len(self.served.ledger.now.reading.book.needs), 3)
 
     def test_the_history_takes_a_change_back(self) -> None:
         book = self.served.ledger.now.reading.book

@@ -127,11 +127,13 @@ class OneDay(unittest.TestCase):
             product("leek"),
             pot("stock", line("cod", equipment=("CH 1",))),
             pot("soup", line("leek", equipment=("fine-chinois",))),
+            pot("purée", line("leek", equipment=("drum sieve",))),
         )
         carried = read(replace(book(*pieces), tools=tools))
         [source] = carried.sources("soup")["fish"]
         slug = carried.book.toolbox.slug("Fine chinois")
         self.assertEqual((source.tool, slug), ("Fine chinois", "ch-1"))
+        self.assertEqual(carried.book.tool_names, ("Fine chinois", "drum sieve"))
         day = day_reading(
             read(replace(book(*pieces), tools=(replace(tools[0], always_shared=False),))),
             [Use("ch-1", "stock"), Use("Fine chinois", "soup")],

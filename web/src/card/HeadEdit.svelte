@@ -133,9 +133,11 @@
     />
   </label>
   <KeepsEdit {draft} />
-  <ToolsField
-    tools={piece.equipment ?? []}
-    label="Tools"
-    onset={(tools) => (piece.equipment = tools)}
-  />
+  <div class="col-span-3 max-[900px]:col-span-2">
+    <ToolsField
+      tools={piece.equipment ?? []}
+      label="Tools"
+      onset={(tools) => (piece.equipment = tools)}
+    />
+  </div>
 </div>

@@ -181,7 +181,7 @@ def _kitchen(now: Now) -> KitchenOut:
         colours=list(colours()),
         lids=list(LIDS),
         units=list(book.units),
-        tools=sorted(tool.name for tool in book.tools),
+        tools=list(book.tool_names),
         classes=sorted(classes),
         say=SAY,
     )

@@ -288,6 +288,13 @@ class Book:
         """The kitchen's tools, by whatever they are called."""
         return Toolbox(self.tools)
 
+    @cached_property
+    def tool_names(self) -> tuple[str, ...]:
+        """The names of all tools that the kitchen lists or that a card names, each once, sorted."""
+        named = {name for made in self.preparations.values() for name in made.tools}
+        unlisted = {name for name in named if self.toolbox.get(name) is None}
+        return tuple(sorted({tool.name for tool in self.tools} | unlisted))
+
     def name(self, item: str) -> str:
         """The name by which a cook knows an item, a by-product with what it comes from."""
         if item in self.products:
