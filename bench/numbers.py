@@ -6,7 +6,7 @@ from statistics import median
 
 from bench.made_up import large_book
 from yellow_ladle.core.book.book import Book
-from yellow_ladle.core.impact.impact import ripple
+from yellow_ladle.core.impact.impact import impact_of
 from yellow_ladle.core.numbers.balance import Balance, balance_of
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change, applied
@@ -41,8 +41,8 @@ def edited(book: Book, whole: float) -> None:
     heavier = replace(base.lines[0], quantity=base.lines[0].quantity * 2)
     change = Change(preparations=(replace(base, lines=(heavier, *base.lines[1:])),))
     applied(book, change)
-    ripple(before, change)
-    taken = median(seconds(lambda: ripple(before, change)) for _ in range(RUNS))
+    impact_of(before, change)
+    taken = median(seconds(lambda: impact_of(before, change)) for _ in range(RUNS))
     print(f"a card's edit with every number that moves: 1/{whole / taken:.0f} of the whole")
 
 

@@ -122,7 +122,7 @@ class Figures(CardTest):
         piece["lines"][0]["item"] = "nothing"
         self.post("/cards/draft", {"preparation": piece}, status=422)
 
-    def test_numbers_ripple_beside_the_flags(self) -> None:
+    def test_numbers_move_beside_the_flags(self) -> None:
         piece = self.card("hen-stock")
         piece["lines"].append(
             {"item": "sea-salt", "quantity": 50, "unit": "g", "role": "seasoning"}

@@ -25,7 +25,7 @@ class Previewing(ApiTest):
         change = self.statement("hard-cheese", "animal_rennet", "contains")
         told = self.post("/preview", {"change": change})
         done = self.post("/changes", {"change": change, "seen": 1})
-        self.assertEqual(done["ripple"], told)
+        self.assertEqual(done["impact"], told)
         self.assertEqual(done["versions"], {"hard-cheese": 2})
         flags = self.get("/preparations/lantern-sauce")["carries"]
         level = next(entry["level"] for entry in flags if entry["flag"] == "animal_rennet")
@@ -48,7 +48,7 @@ class Recording(ApiTest):
         line = {"item": "smoked-salt", "quantity": 2, "unit": "g", "role": "seasoning"}
         change = {"change": "line", "preparation": "veloute", "line": 4, "to": line}
         done = self.post("/changes", {"change": change, "seen": 1})
-        self.assertIn("veloute", [item["item"] for item in done["ripple"]["items"]])
+        self.assertIn("veloute", [item["item"] for item in done["impact"]["items"]])
         self.assertEqual(self.get("/preparations/veloute")["lines"][4]["name"], "Smoked salt")
         gone = {"change": "removal", "item": "smoked-salt"}
         seen = new["versions"]["smoked-salt"]
@@ -59,7 +59,7 @@ class Recording(ApiTest):
     def test_a_choice_is_changed(self) -> None:
         change = {"change": "choice", "preparation": "veloute", "line": 2}
         done = self.post("/changes", {"change": change, "seen": 1})
-        self.assertIn("veloute", [item["item"] for item in done["ripple"]["items"]])
+        self.assertIn("veloute", [item["item"] for item in done["impact"]["items"]])
         self.assertTrue(self.get("/preparations/veloute")["lines"][2]["counted"])
 
     def test_a_pot_by_its_flags_alone_and_later_by_its_card(self) -> None:

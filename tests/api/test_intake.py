@@ -239,7 +239,7 @@ class Feed(IntakeTest):
         changed = {(d["flag"], d["recorded"], d["sheet"]) for d in notice["differences"]}
         wanted = {("wheat", "free", "contains"), ("sesame", "free", "may_contain")}
         self.assertEqual(changed, wanted)
-        self.assertIn("Changes", notice["ripple"]["sentence"])
+        self.assertIn("Changes", notice["impact"]["sentence"])
         self.assertEqual(self.ledger.now.reading.level("grain-mustard", "wheat"), Level.FREE)
 
     def test_accepted(self) -> None:

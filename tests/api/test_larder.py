@@ -52,7 +52,7 @@ class Makers(LarderTest):
         self.assertEqual(set(given), {"", "gannet-mill", "fell-mill"})
         maker = {"id": "new", "name": "New mill"}
         added = self.change({"change": "maker", "product": "butter", "maker": maker})
-        self.assertIn("Changes", added["ripple"]["sentence"])
+        self.assertIn("Changes", added["impact"]["sentence"])
         butter = self.ledger.now.reading.book.products["butter"]
         self.assertEqual([made.id for made in butter.makers], ["as-before", "new"])
         self.assertEqual(butter.makers[0].statements, {"milk": Level.CONTAINS})

@@ -41,7 +41,7 @@ class LarderPages(BrowserTest):
 class ReadingALabel(LarderPages):
     LABEL = "Salt, palm fat, CELERY seed, WHEAT flour, whey powder (milk). May contain mustard."
 
-    def test_a_label_is_pasted_one_proposal_corrected_and_the_ripple_seen(self) -> None:
+    def test_a_label_is_pasted_one_proposal_corrected_and_the_impact_seen(self) -> None:
         self.open("/larder/stock-powder", "textarea")
         self.see("textarea").send_keys(self.LABEL)
         self.click("button", "Read it")
@@ -52,7 +52,7 @@ class ReadingALabel(LarderPages):
         self.accessible()
         self.is_me()
         self.click("button", "I read the whole label: take the lot")
-        self.shows("Changes 3 pots, 2 plates: Velouté, Leek and cider sauce", "[data-ripple]")
+        self.shows("Changes 3 pots, 2 plates: Velouté, Leek and cider sauce", "[data-impact]")
         self.click("button", "Record")
         self.shows("Now checked in full: Hen and leek pie", "[role=status]")
         powder = self.product("stock-powder")
@@ -110,7 +110,7 @@ class ReadingALabel(LarderPages):
 
 
 class Makers(LarderPages):
-    def test_the_maker_in_use_is_switched_and_its_ripple_shown_first(self) -> None:
+    def test_the_maker_in_use_is_switched_and_its_impact_shown_first(self) -> None:
         self.open("/larder/oatmeal", "textarea")
         self.click("[role=tab]", "Makers")
         self.shows("Any of them may be in the house")
@@ -121,12 +121,12 @@ class Makers(LarderPages):
         )
         boxes[0].send_keys(maker)
         self.click("button", "See what it would change")
-        self.shows("Changes ", "[data-ripple]")
+        self.shows("Changes ", "[data-impact]")
         self.click("button", "Record")
         self.shows("Recorded.", "[role=status]")
         self.assertEqual(self.level("oatcakes", "egg"), Level.UNCHECKED)
         self.click("label", "Only Gannet Mill")
-        self.shows("Changes ", "[data-ripple]")
+        self.shows("Changes ", "[data-impact]")
         self.assertEqual(self.level("oatcakes", "egg"), Level.UNCHECKED)
         self.accessible()
         self.click("button", "Record")
@@ -153,7 +153,7 @@ class Makers(LarderPages):
         self.click("[role=tab]", "Made of")
         self.click("button", "Add a part")
         self.choose("#part-2", "celery", "Celery")
-        self.shows("Changes no pot and no plate.", "[data-ripple]")
+        self.shows("Changes no pot and no plate.", "[data-impact]")
         self.click("button", "Record")
         self.shows("Recorded.", "[role=status]")
         self.assertEqual(self.level("pepper-salt", "celery"), Level.CONTAINS)

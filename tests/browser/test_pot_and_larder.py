@@ -89,7 +89,7 @@ class Larder(BrowserTest):
         self.click("main li a", "Stock powder, tub without a label")
         self.click("[aria-label='Mustard: contains']")
         self.click("input[value=free]")
-        self.shows("Changes 3 pots, 2 plates: Velouté, Leek and cider sauce", "[data-ripple]")
+        self.shows("Changes 3 pots, 2 plates: Velouté, Leek and cider sauce", "[data-impact]")
         before = self.served.ledger.now.reading.level("hen-leek-pie", "egg")
         self.assertEqual(before, Level.CONTAINS)
         self.assertEqual(self.served.ledger.now.versions["stock-powder"], 1)
@@ -129,7 +129,7 @@ class Larder(BrowserTest):
     def test_somebody_was_quicker_and_nothing_is_lost(self) -> None:
         self.open("/larder/butter", "[aria-label='Soy: may contain']")
         self.click("[aria-label='Soy: may contain']")
-        self.shows("Changes ", "[data-ripple]")
+        self.shows("Changes ", "[data-impact]")
         book = self.served.ledger.now.reading.book
         self.served.ledger.record(
             stating(book, "butter", "mustard", Level.MAY_CONTAIN), {"butter": 1}

@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, levels, pot, product, reading
 from yellow_ladle.core.book.product import Evidence, Maker, Paper
-from yellow_ladle.core.impact.impact import ripple
+from yellow_ladle.core.impact.impact import impact_of
 from yellow_ladle.core.impact.summary import line, told
 from yellow_ladle.core.larder.label_changes import (
     accepted,
@@ -122,7 +122,7 @@ class ChangedLabels(unittest.TestCase):
 
 class Telling(unittest.TestCase):
     def said(self, before: object, change: Change) -> str:
-        after, _ = ripple(before, change)  # type: ignore[arg-type]
+        after, _ = impact_of(before, change)  # type: ignore[arg-type]
         return line(before, after, change)  # type: ignore[arg-type]
 
     def test_what_became_of_each(self) -> None:
@@ -148,6 +148,6 @@ class Telling(unittest.TestCase):
             (replace(milk, pack="1 l"), "changed, no flag with it"),
             (with_maker(milk, Maker("b", "B", {}, FREE)), "its makers were changed"),
         ):
-            after, _ = ripple(before, Change(products=(changed,)))
+            after, _ = impact_of(before, Change(products=(changed,)))
             [text] = told(before, after, Change(products=(changed,))).values()
             self.assertIn(wanted, text)

@@ -129,7 +129,7 @@ class FreeIds(unittest.TestCase):
         self.assertEqual(free_id("Roux", {"roux", "roux-2"}), "roux-3")
 
 
-class Ripples(unittest.TestCase):
-    def test_products_without_change_leave_no_ripple(self) -> None:
+class Impacts(unittest.TestCase):
+    def test_products_without_change_have_no_impact(self) -> None:
         before = reading(*CHEESE_BOOK, product("salt"))
         self.assertEqual(plan_of(before, "cheese-sauce").also, ())

@@ -7,7 +7,7 @@ from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, line, pot, produ
 from yellow_ladle.core.book.product import Bag, Maker, Paper, Part
 from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.checks.faults import change_faults
-from yellow_ladle.core.impact.impact import ripple
+from yellow_ladle.core.impact.impact import impact_of
 from yellow_ladle.core.larder.bag import NoBag, added, emptied
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.texts import verdict_sentence
@@ -42,10 +42,10 @@ class Makers(unittest.TestCase):
         self.assertEqual(found.level("roux", "egg"), OPEN)
         self.assertEqual(found.level("roux", "wheat"), FULL)
 
-    def test_the_maker_in_use_alone_counts_and_the_switch_ripples(self) -> None:
+    def test_the_maker_in_use_alone_counts_and_the_switch_has_its_impact(self) -> None:
         flour = product("flour", makers=self.TWO)
         before = reading(flour, pot("roux", "flour"), pot("pie", "roux", kind="dish"))
-        _, found = ripple(before, Change(products=(replace(flour, in_use="mill"),)))
+        _, found = impact_of(before, Change(products=(replace(flour, in_use="mill"),)))
         self.assertEqual(found.sentence(), "Changes 1 pot, 1 plate: Roux, Pie.")
         gone = {flag.flag: flag.after for flag in found.items[0].flags}
         self.assertEqual(gone, {"barley": FREE})

@@ -12,7 +12,7 @@ from yellow_ladle.core.book.book import Book, Kitchen, Preparation
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.checks.faults import change_faults
-from yellow_ladle.core.impact.impact import Ripple
+from yellow_ladle.core.impact.impact import Impact
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.core.vocabulary.flags import Flag
@@ -58,7 +58,7 @@ class Recorded:
 
     before: Now
     after: Now
-    impact: Ripple
+    impact: Impact
 
 
 class Stale(Exception):

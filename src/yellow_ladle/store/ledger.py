@@ -16,7 +16,7 @@ from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.impact import summary
-from yellow_ladle.core.impact.impact import Ripple, ripple
+from yellow_ladle.core.impact.impact import Impact, impact_of
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.swaps.rulebook import Rulings
@@ -144,13 +144,13 @@ class Ledger:
             write_rulings(session, book.rulings)
             session.commit()
             self._now = load(session, self.today)
-            return Recorded(before, self._now, Ripple(()))
+            return Recorded(before, self._now, Impact(()))
 
-    def preview(self, change: Change) -> Ripple:
+    def preview(self, change: Change) -> Impact:
         """What a change would do. Raises BookRefused where it cannot stand."""
         before = self.now.reading
         refuse_unsound(before.book, change)
-        return ripple(before, change)[1]
+        return impact_of(before, change)[1]
 
     def record(
         self,
@@ -170,14 +170,14 @@ class Ledger:
             before = self.now
             refuse_stale(before, change, seen)
             refuse_unsound(before.reading.book, change)
-            after, rippled = ripple(before.reading, change)
+            after, impact = impact_of(before.reading, change)
             told = summary.told(before.reading, after, change)
             session.add_all(snapshot(before.reading.book, change, told, act, self.moment))
             if beside is not None:
                 beside(session)
             version = next_version(session)
             write(session, change, version)
-            reached = {owner_of(item.item) for item in rippled.items}
+            reached = {owner_of(item.item) for item in impact.items}
             reached.update(made.id for made in change.preparations)
             why = "; ".join(told.values()) + (f" ({act.person})" if act.person else "")
             signed = sign_off.after(after.book.sign_offs, reached, self.today, why)
@@ -189,7 +189,7 @@ class Ledger:
             versions = {id: n for id, n in before.versions.items() if id not in change.removed}
             versions |= dict.fromkeys(change.written, version)
             self._now = Now(after, versions, before.kitchen_version, version)
-            return Recorded(before, self._now, rippled)
+            return Recorded(before, self._now, impact)
 
     def undo(self, entry: int, act: Act) -> Recorded:
         """Takes one entry of the history back, by a new change. Raises KeyError, BookRefused."""
@@ -229,7 +229,7 @@ class Ledger:
             session.commit()
             changed = replace(before.reading, book=replace(book, kitchen=kitchen))
             self._now = Now(changed, before.versions, version, version)
-            return Recorded(before, self._now, Ripple(()))
+            return Recorded(before, self._now, Impact(()))
 
     def sign(self, preparation: str, person: str) -> SignOff:
         """Signs a preparation off as it stands today."""

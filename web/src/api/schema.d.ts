@@ -1357,7 +1357,7 @@ export interface components {
             made: components["schemas"]["Named"][];
             /** Sentence */
             sentence: string;
-            ripple: components["schemas"]["RippleOut"];
+            impact: components["schemas"]["ImpactOut"];
         };
         /**
          * AppliedPlanOut
@@ -1820,10 +1820,10 @@ export interface components {
             unchecked: string[];
         };
         /**
-         * DietRippleOut
+         * DietImpactOut
          * @description One diet's verdict before and after; null where the pot is not there.
          */
-        DietRippleOut: {
+        DietImpactOut: {
             /** Diet */
             diet: string;
             before: components["schemas"]["Verdict"] | null;
@@ -2059,24 +2059,10 @@ export interface components {
             level_cm: number | null;
         };
         /**
-         * FlagOut
-         * @description A flag of the vocabulary.
-         */
-        FlagOut: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Group */
-            group: string;
-            /** Note */
-            note: string;
-        };
-        /**
-         * FlagRippleOut
+         * FlagImpactOut
          * @description One flag before and after.
          */
-        FlagRippleOut: {
+        FlagImpactOut: {
             /** Flag */
             flag: string;
             /**
@@ -2091,6 +2077,20 @@ export interface components {
             after: "free" | "may_contain" | "unchecked" | "contains";
             /** Tool Trace */
             tool_trace: boolean;
+        };
+        /**
+         * FlagOut
+         * @description A flag of the vocabulary.
+         */
+        FlagOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Group */
+            group: string;
+            /** Note */
+            note: string;
         };
         /**
          * FoundOut
@@ -2255,6 +2255,24 @@ export interface components {
             version: number | null;
         };
         /**
+         * ImpactOut
+         * @description What a change does: in a sentence, item by item, and in numbers.
+         *
+         *     `numbers` lists at most the first hundred pots.
+         */
+        ImpactOut: {
+            /** Sentence */
+            sentence: string;
+            /** Pots */
+            pots: number;
+            /** Plates */
+            plates: number;
+            /** Items */
+            items: components["schemas"]["ItemImpactOut"][];
+            /** Numbers */
+            numbers: components["schemas"]["NumberImpactOut"][];
+        };
+        /**
          * IntakeOut
          * @description What a file comes to. Nothing is recorded yet.
          */
@@ -2267,6 +2285,22 @@ export interface components {
             faults: components["schemas"]["CellFaultOut"][];
         };
         /**
+         * ItemImpactOut
+         * @description What changes in one pot, plate or by-product.
+         */
+        ItemImpactOut: {
+            /** Item */
+            item: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Flags */
+            flags: components["schemas"]["FlagImpactOut"][];
+            /** Diets */
+            diets: components["schemas"]["DietImpactOut"][];
+        };
+        /**
          * ItemName
          * @description An item by its id and the name that a cook knows it by.
          */
@@ -2275,22 +2309,6 @@ export interface components {
             id: string;
             /** Name */
             name: string;
-        };
-        /**
-         * ItemRippleOut
-         * @description What changes in one pot, plate or by-product.
-         */
-        ItemRippleOut: {
-            /** Item */
-            item: string;
-            /** Name */
-            name: string;
-            /** Kind */
-            kind: string;
-            /** Flags */
-            flags: components["schemas"]["FlagRippleOut"][];
-            /** Diets */
-            diets: components["schemas"]["DietRippleOut"][];
         };
         /**
          * JarOut
@@ -2956,7 +2974,7 @@ export interface components {
         };
         /**
          * NoticeOut
-         * @description A maker changed a label. `ripple` is what accepting it would do.
+         * @description A maker changed a label. `impact` is what accepting it would do.
          */
         NoticeOut: {
             /** Id */
@@ -2976,7 +2994,19 @@ export interface components {
             unknown: string[];
             /** Ingredients */
             ingredients: string;
-            ripple: components["schemas"]["RippleOut"];
+            impact: components["schemas"]["ImpactOut"];
+        };
+        /**
+         * NumberImpactOut
+         * @description The numbers of one pot or plate that move.
+         */
+        NumberImpactOut: {
+            /** Item */
+            item: string;
+            /** Name */
+            name: string;
+            /** Moved */
+            moved: components["schemas"]["NumberMovedOut"][];
         };
         /**
          * NumberMovedOut
@@ -3017,18 +3047,6 @@ export interface components {
             by_line: components["schemas"]["ShareOut"][];
             /** By Product */
             by_product: components["schemas"]["ShareOut"][];
-        };
-        /**
-         * NumberRippleOut
-         * @description The numbers of one pot or plate that move.
-         */
-        NumberRippleOut: {
-            /** Item */
-            item: string;
-            /** Name */
-            name: string;
-            /** Moved */
-            moved: components["schemas"]["NumberMovedOut"][];
         };
         /**
          * OfferedOut
@@ -3822,7 +3840,7 @@ export interface components {
          *     `freed` names the plates that nothing unchecked holds back any more.
          */
         RecordedOut: {
-            ripple: components["schemas"]["RippleOut"];
+            impact: components["schemas"]["ImpactOut"];
             /** Versions */
             versions: {
                 [key: string]: number;
@@ -3907,24 +3925,6 @@ export interface components {
             lines: components["schemas"]["ReviewedLineOut"][];
             /** Notes */
             notes: string[];
-        };
-        /**
-         * RippleOut
-         * @description What a change does: in a sentence, item by item, and in numbers.
-         *
-         *     `numbers` lists at most the first hundred pots.
-         */
-        RippleOut: {
-            /** Sentence */
-            sentence: string;
-            /** Pots */
-            pots: number;
-            /** Plates */
-            plates: number;
-            /** Items */
-            items: components["schemas"]["ItemRippleOut"][];
-            /** Numbers */
-            numbers: components["schemas"]["NumberRippleOut"][];
         };
         /**
          * RuleNoteOut
@@ -5265,7 +5265,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RippleOut"];
+                    "application/json": components["schemas"]["ImpactOut"];
                 };
             };
             /** @description No such thing */
@@ -5650,7 +5650,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RippleOut"];
+                    "application/json": components["schemas"]["ImpactOut"];
                 };
             };
             /** @description No such thing */
@@ -7557,7 +7557,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RippleOut"];
+                    "application/json": components["schemas"]["ImpactOut"];
                 };
             };
             /** @description No such thing */
@@ -7981,7 +7981,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RippleOut"];
+                    "application/json": components["schemas"]["ImpactOut"];
                 };
             };
             /** @description No such thing */

@@ -3,7 +3,7 @@
 from fastapi import APIRouter
 from pydantic import BaseModel
 
-from yellow_ladle.api.cards.impacts import RippleOut, ripple_out
+from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
 from yellow_ladle.api.cards.requested_changes import change_of, signer
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import PROBLEMS
@@ -26,15 +26,15 @@ class RecordedOut(BaseModel):
     `freed` names the plates that nothing unchecked holds back any more.
     """
 
-    ripple: RippleOut
+    impact: ImpactOut
     versions: dict[str, int]
     freed: list[str]
 
 
 @router.post("/preview")
-def preview(wanted: PreviewIn, ledger: TheLedger) -> RippleOut:
+def preview(wanted: PreviewIn, ledger: TheLedger) -> ImpactOut:
     """What a change would do to pots and plates, flag by flag. Nothing is recorded."""
-    return ripple_out(ledger.preview(change_of(ledger.now, wanted.change)))
+    return impact_out(ledger.preview(change_of(ledger.now, wanted.change)))
 
 
 @router.post("/changes")
@@ -46,4 +46,4 @@ def record(wanted: RecordIn, ledger: TheLedger) -> RecordedOut:
     before, after = recorded.before.reading, recorded.after
     names = sorted(map(before.book.name, freed(before, after.reading)))
     versions = {id: after.versions[id] for id in change.written}
-    return RecordedOut(ripple=ripple_out(recorded.impact), versions=versions, freed=names)
+    return RecordedOut(impact=impact_out(recorded.impact), versions=versions, freed=names)

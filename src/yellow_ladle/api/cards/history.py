@@ -6,7 +6,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
-from yellow_ladle.api.cards.impacts import RippleOut, ripple_out
+from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.paging import RowId
@@ -65,10 +65,10 @@ def history(
 
 
 @router.post("/history/{id}/undo")
-def undo(id: RowId, wanted: UndoIn, ledger: TheLedger) -> RippleOut:
+def undo(id: RowId, wanted: UndoIn, ledger: TheLedger) -> ImpactOut:
     """Takes one change back, as a new change with a history of its own."""
     try:
-        return ripple_out(ledger.undo(id, Act(wanted.person, wanted.why)).impact)
+        return impact_out(ledger.undo(id, Act(wanted.person, wanted.why)).impact)
     except KeyError as error:
         raise Missing("change", str(id)) from error
 

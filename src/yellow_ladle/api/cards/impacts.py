@@ -3,15 +3,15 @@
 from pydantic import BaseModel
 
 from yellow_ladle.core.carrying.suitability import Verdict
-from yellow_ladle.core.impact.impact import ItemRipple, Ripple
-from yellow_ladle.core.impact.numbers import NumberRipple
+from yellow_ladle.core.impact.impact import Impact, ItemImpact
+from yellow_ladle.core.impact.numbers import NumberImpact
 from yellow_ladle.core.numbers.named import NumberName
 from yellow_ladle.core.vocabulary.levels import LevelWord
 
 MAX_NUMBERS = 100
 
 
-class FlagRippleOut(BaseModel):
+class FlagImpactOut(BaseModel):
     """One flag before and after."""
 
     flag: str
@@ -20,7 +20,7 @@ class FlagRippleOut(BaseModel):
     tool_trace: bool
 
 
-class DietRippleOut(BaseModel):
+class DietImpactOut(BaseModel):
     """One diet's verdict before and after; null where the pot is not there."""
 
     diet: str
@@ -28,14 +28,14 @@ class DietRippleOut(BaseModel):
     after: Verdict | None
 
 
-class ItemRippleOut(BaseModel):
+class ItemImpactOut(BaseModel):
     """What changes in one pot, plate or by-product."""
 
     item: str
     name: str
     kind: str
-    flags: list[FlagRippleOut]
-    diets: list[DietRippleOut]
+    flags: list[FlagImpactOut]
+    diets: list[DietImpactOut]
 
 
 class NumberMovedOut(BaseModel):
@@ -46,7 +46,7 @@ class NumberMovedOut(BaseModel):
     after: float | None
 
 
-class NumberRippleOut(BaseModel):
+class NumberImpactOut(BaseModel):
     """The numbers of one pot or plate that move."""
 
     item: str
@@ -54,7 +54,7 @@ class NumberRippleOut(BaseModel):
     moved: list[NumberMovedOut]
 
 
-class RippleOut(BaseModel):
+class ImpactOut(BaseModel):
     """What a change does: in a sentence, item by item, and in numbers.
 
     `numbers` lists at most the first hundred pots.
@@ -63,23 +63,23 @@ class RippleOut(BaseModel):
     sentence: str
     pots: int
     plates: int
-    items: list[ItemRippleOut]
-    numbers: list[NumberRippleOut]
+    items: list[ItemImpactOut]
+    numbers: list[NumberImpactOut]
 
 
-def ripple_out(ripple: Ripple) -> RippleOut:
-    """A ripple as screens show it."""
-    return RippleOut(
-        sentence=ripple.sentence(),
-        pots=ripple.pots,
-        plates=ripple.plates,
-        items=[_item(item) for item in ripple.items],
-        numbers=[_numbers(entry) for entry in ripple.numbers[:MAX_NUMBERS]],
+def impact_out(impact: Impact) -> ImpactOut:
+    """An impact as screens show it."""
+    return ImpactOut(
+        sentence=impact.sentence(),
+        pots=impact.pots,
+        plates=impact.plates,
+        items=[_item(item) for item in impact.items],
+        numbers=[_numbers(entry) for entry in impact.numbers[:MAX_NUMBERS]],
     )
 
 
-def _numbers(entry: NumberRipple) -> NumberRippleOut:
-    return NumberRippleOut(
+def _numbers(entry: NumberImpact) -> NumberImpactOut:
+    return NumberImpactOut(
         item=entry.item,
         name=entry.name,
         moved=[
@@ -89,8 +89,8 @@ def _numbers(entry: NumberRipple) -> NumberRippleOut:
     )
 
 
-def _item(item: ItemRipple) -> ItemRippleOut:
-    return ItemRippleOut.model_validate(
+def _item(item: ItemImpact) -> ItemImpactOut:
+    return ItemImpactOut.model_validate(
         {
             "item": item.item,
             "name": item.name,

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
-from yellow_ladle.api.cards.impacts import RippleOut, ripple_out
+from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.kitchen.settings import Named
@@ -39,7 +39,7 @@ class DifferenceOut(BaseModel):
 
 
 class NoticeOut(BaseModel):
-    """A maker changed a label. `ripple` is what accepting it would do."""
+    """A maker changed a label. `impact` is what accepting it would do."""
 
     id: int
     product: Named
@@ -50,7 +50,7 @@ class NoticeOut(BaseModel):
     differences: list[DifferenceOut]
     unknown: list[str]
     ingredients: str
-    ripple: RippleOut
+    impact: ImpactOut
 
 
 class FetchedOut(BaseModel):
@@ -105,7 +105,7 @@ def notices(ledger: TheLedger) -> list[NoticeOut]:
 
 
 @router.post("/notices/{id}/decide")
-def decided(id: RowId, wanted: DecisionIn, ledger: TheLedger) -> RippleOut:
+def decided(id: RowId, wanted: DecisionIn, ledger: TheLedger) -> ImpactOut:
     """Records what was decided about a notice."""
     entry = notice(ledger, id)
     if entry is None or entry.decided is not None:
@@ -118,7 +118,7 @@ def decided(id: RowId, wanted: DecisionIn, ledger: TheLedger) -> RippleOut:
     seen = {product.id: ledger.now.versions[product.id]}
     act = Act(wanted.person, why)
     decision = decided_on(ledger, id, wanted.decision)
-    return ripple_out(ledger.record(Change(products=(made,)), seen, act, decision).impact)
+    return impact_out(ledger.record(Change(products=(made,)), seen, act, decision).impact)
 
 
 @router.get("/codes")
@@ -183,7 +183,7 @@ def _notice(ledger: Ledger, entry: Notice) -> NoticeOut:
     sheet, good = _sheet(entry)
     product = ledger.now.reading.book.products[entry.product]
     changed = differences(product, entry.maker, stated_by(good))
-    ripple = ledger.preview(Change(products=(_accepted(entry, product, None),)))
+    impact = ledger.preview(Change(products=(_accepted(entry, product, None),)))
     return NoticeOut(
         id=entry.id,
         product=Named(id=product.id, name=product.name),
@@ -197,5 +197,5 @@ def _notice(ledger: Ledger, entry: Notice) -> NoticeOut:
         ],
         unknown=list(levels_of(good).unknown),
         ingredients=good.ingredients,
-        ripple=ripple_out(ripple),
+        impact=impact_out(impact),
     )

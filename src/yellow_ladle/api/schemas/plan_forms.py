@@ -4,7 +4,7 @@ from typing import Annotated, Literal, TypeAlias
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from yellow_ladle.api.cards.impacts import RippleOut
+from yellow_ladle.api.cards.impacts import ImpactOut
 from yellow_ladle.api.kitchen.settings import Named
 from yellow_ladle.api.schemas.figure_forms import StandOut
 from yellow_ladle.core.vocabulary.criteria import Criterion
@@ -298,7 +298,7 @@ class AppliedOut(BaseModel):
     item: str
     made: list[Named]
     sentence: str
-    ripple: RippleOut
+    impact: ImpactOut
 
 
 class AppliedPlanOut(BaseModel):

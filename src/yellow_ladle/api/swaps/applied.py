@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from fastapi import APIRouter
 
-from yellow_ladle.api.cards.impacts import RippleOut, ripple_out
+from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.kitchen.settings import Named
@@ -74,7 +74,7 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
         item=_where_to_look(change, wanted, beside),
         made=[Named(id=made.id, name=made.name) for made in change.preparations],
         sentence=sentence,
-        ripple=ripple_out(recorded.impact),
+        impact=impact_out(recorded.impact),
     )
 
 
@@ -87,10 +87,10 @@ def applied(ledger: TheLedger) -> list[AppliedPlanOut]:
 
 
 @router.post("/applied/{id}/take-back")
-def take_it_back(id: RowId, who: TakeBackIn, ledger: TheLedger) -> RippleOut:
+def take_it_back(id: RowId, who: TakeBackIn, ledger: TheLedger) -> ImpactOut:
     """Takes a plan out of the book as a whole; refused where a card of it was changed since."""
     try:
-        return ripple_out(take_back(ledger, id, Act(who.person, who.why)).impact)
+        return impact_out(take_back(ledger, id, Act(who.person, who.why)).impact)
     except KeyError:
         raise Missing("applied plan", str(id)) from None
 

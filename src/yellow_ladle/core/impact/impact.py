@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from yellow_ladle.core.book.book import Book, Preparation, owner_of
 from yellow_ladle.core.book.product import figures
 from yellow_ladle.core.carrying.suitability import Verdict
-from yellow_ladle.core.impact.numbers import NumberRipple, number_ripple
+from yellow_ladle.core.impact.numbers import NumberImpact, number_impacts
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
 from yellow_ladle.core.vocabulary.levels import Level
@@ -14,7 +14,7 @@ _POURED = ("yield_", "kind", "class_", "colour", "density_g_per_ml", "portions")
 
 
 @dataclass(frozen=True, slots=True)
-class FlagRipple:
+class FlagImpact:
     """One flag of one item, before and after. `tool_trace`: afterwards only own tools leave it."""
 
     flag: str
@@ -24,7 +24,7 @@ class FlagRipple:
 
 
 @dataclass(frozen=True, slots=True)
-class DietRipple:
+class DietImpact:
     """One diet's verdict on one item, before and after; None where the item is not there."""
 
     diet: str
@@ -33,22 +33,22 @@ class DietRipple:
 
 
 @dataclass(frozen=True, slots=True)
-class ItemRipple:
+class ItemImpact:
     """What changes in one preparation or by-product."""
 
     item: str
     name: str
     kind: str
-    flags: tuple[FlagRipple, ...]
-    diets: tuple[DietRipple, ...]
+    flags: tuple[FlagImpact, ...]
+    diets: tuple[DietImpact, ...]
 
 
 @dataclass(frozen=True, slots=True)
-class Ripple:
+class Impact:
     """Everything that changes, bases before plates; `numbers` move without any flag as well."""
 
-    items: tuple[ItemRipple, ...]
-    numbers: tuple[NumberRipple, ...] = ()
+    items: tuple[ItemImpact, ...]
+    numbers: tuple[NumberImpact, ...] = ()
 
     @property
     def pots(self) -> int:
@@ -61,7 +61,7 @@ class Ripple:
         return sum(item.kind == "dish" for item in self.items if "/" not in item.item)
 
     def sentence(self) -> str:
-        """The ripple in a line: what changes, and by name where the names are few."""
+        """The impact in a line: what changes, and by name where the names are few."""
         if not self.items and self.numbers:
             moved = [entry.name for entry in self.numbers]
             return f"Changes no flag. Numbers move in {_some(moved)}."
@@ -73,7 +73,7 @@ class Ripple:
         return f"Changes {told}: {_some(names)}."
 
 
-def ripple(before: Reading, change: Change) -> tuple[Reading, Ripple]:
+def impact_of(before: Reading, change: Change) -> tuple[Reading, Impact]:
     """The reading after a change, and what differs from the one before."""
     again = reread(before, change)
     after = again.reading
@@ -81,10 +81,10 @@ def ripple(before: Reading, change: Change) -> tuple[Reading, Ripple]:
     made = [item for item in made if item not in after.book.products]
     order = sorted(made, key=lambda item: (_tier(before, after, item), item))
     items = tuple(_item(before, after, item) for item in order)
-    return after, Ripple(items, _numbers(before, after, change))
+    return after, Impact(items, _numbers(before, after, change))
 
 
-def _numbers(before: Reading, after: Reading, change: Change) -> tuple[NumberRipple, ...]:
+def _numbers(before: Reading, after: Reading, change: Change) -> tuple[NumberImpact, ...]:
     """The numbers that move; none are worked out where only labels changed."""
     was = before.book
     moved = [made.id for made in change.preparations if _poured(was, made)]
@@ -98,7 +98,7 @@ def _numbers(before: Reading, after: Reading, change: Change) -> tuple[NumberRip
         return ()
     reached = {*after.reached(moved), *before.reached(moved)}
     order = sorted(reached, key=lambda item: (_tier(before, after, item), item))
-    return number_ripple(before.balance, after.balance, order)
+    return number_impacts(before.balance, after.balance, order)
 
 
 def _poured(was: Book, made: Preparation) -> bool:
@@ -108,13 +108,13 @@ def _poured(was: Book, made: Preparation) -> bool:
     return any(getattr(old, key) != getattr(made, key) for key in ("lines", *_POURED))
 
 
-def _item(before: Reading, after: Reading, item: str) -> ItemRipple:
+def _item(before: Reading, after: Reading, item: str) -> ItemImpact:
     book = after.book if item in after.masks else before.book
     was = before.levels(item) if item in before.masks else {}
     now = after.levels(item) if item in after.masks else {}
     traces = after.tool_traces(item) if item in after.masks else frozenset()
     flags = [
-        FlagRipple(
+        FlagImpact(
             flag.id,
             was.get(flag.id, Level.FREE),
             now.get(flag.id, Level.FREE),
@@ -124,8 +124,8 @@ def _item(before: Reading, after: Reading, item: str) -> ItemRipple:
     ]
     held = before.verdicts(item) if item in before.masks else {}
     holds = after.verdicts(item) if item in after.masks else {}
-    verdicts = [DietRipple(diet, held.get(diet), holds.get(diet)) for diet in held or holds]
-    return ItemRipple(
+    verdicts = [DietImpact(diet, held.get(diet), holds.get(diet)) for diet in held or holds]
+    return ItemImpact(
         item,
         book.name(item),
         _kind(book, item),

@@ -20,7 +20,7 @@ class NumberMoved:
 
 
 @dataclass(frozen=True, slots=True)
-class NumberRipple:
+class NumberImpact:
     """The numbers of one preparation that move."""
 
     item: str
@@ -28,9 +28,9 @@ class NumberRipple:
     moved: tuple[NumberMoved, ...]
 
 
-def number_ripple(
+def number_impacts(
     before: Balance, after: Balance, items: Iterable[str]
-) -> tuple[NumberRipple, ...]:
+) -> tuple[NumberImpact, ...]:
     """What differs between two books in the numbers of these preparations."""
     found = []
     for item in items:
@@ -42,7 +42,7 @@ def number_ripple(
         )
         if moved:
             book = after.book if item in after.book.preparations else before.book
-            found.append(NumberRipple(item, book.name(item), moved))
+            found.append(NumberImpact(item, book.name(item), moved))
     return tuple(found)
 
 

@@ -1,0 +1,43 @@
+<script lang="ts">
+  import { Combobox } from 'bits-ui';
+  import { Finder } from '../ui/finder.svelte';
+  import Options from '../ui/Options.svelte';
+  import { navigate } from './routes';
+
+  const finder = new Finder();
+  let opened = $state(0);
+
+  function open(item: string) {
+    const chosen = finder.shown.find((entry) => entry.item === item);
+    if (!chosen) return;
+    const id = item.split('/')[0] ?? item;
+    if (chosen.what === 'product') void navigate('/larder/:id', { params: { id } });
+    else void navigate('/pots/:id', { params: { id } });
+    finder.words = '';
+    opened += 1;
+  }
+</script>
+
+<!-- The box starts anew after each find, as it would otherwise keep the found name. -->
+{#key opened}
+  <Combobox.Root type="single" onValueChange={open} inputValue={finder.words}>
+    <div class="relative">
+      <Combobox.Input
+        id="find"
+        placeholder="Find a pot, jar or plate"
+        aria-label="Find a pot, jar or plate"
+        class="field pr-10 placeholder:text-soft"
+        autocomplete="off"
+        onfocus={() => (finder.wanted = true)}
+        oninput={(event) => (finder.words = event.currentTarget.value)}
+      />
+      <kbd
+        aria-hidden="true"
+        class="amount pointer-events-none absolute top-[11px] right-3 border border-edge px-1.5 text-[14px] text-soft"
+      >
+        /
+      </kbd>
+    </div>
+    <Options entries={finder.options} empty="Nothing has that in its name." />
+  </Combobox.Root>
+{/key}

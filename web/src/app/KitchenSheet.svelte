@@ -1,0 +1,107 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { answer, api, type Schema } from '../api/client';
+  import { afterRecording } from '../api/queries';
+  import { amountsRead } from '../features/cards/edit/reading';
+  import Button from '../ui/Button.svelte';
+  import Sheet from '../ui/Sheet.svelte';
+  import ErrorText from '../ui/ErrorText.svelte';
+  import MeasuresPart from './MeasuresPart.svelte';
+  import SwapOrder from './SwapOrder.svelte';
+
+  /** Names the kitchen and its people, and picks the law that it declares by. */
+  let { kitchen, onclose }: { kitchen: Schema['KitchenOut']; onclose: () => void } = $props();
+
+  let name = $derived(kitchen.name);
+  let regime = $derived(kitchen.regime.id);
+  let days = $derived(kitchen.second_look_days);
+  let people = $state(untrack(() => kitchen.people.map((person) => ({ ...person }))));
+  let own = $state(
+    untrack(() => ({
+      measures: kitchen.measures.map((measure) => ({ ...measure })),
+      spoons: kitchen.spoons,
+      weigh_to_g: kitchen.weigh_to_g,
+      measure_to_ml: kitchen.measure_to_ml,
+      so2_by_amount: kitchen.so2_by_amount
+    }))
+  );
+  let order = $state(untrack(() => [...kitchen.swap_order]));
+  let error = $state<unknown>(null);
+
+  async function record() {
+    if (await amountsRead()) return;
+    try {
+      const named = people.filter((person) => person.initials.trim() && person.name.trim());
+      const body = {
+        name: name.trim(),
+        regime,
+        second_look_days: days,
+        people: named,
+        ...own,
+        swap_order: order,
+        measures: own.measures.filter((measure) => measure.name.trim() && measure.quantity > 0),
+        seen: kitchen.version
+      };
+      await answer(api.PUT('/api/v1/kitchen', { body }));
+      await afterRecording();
+      onclose();
+    } catch (refusal) {
+      error = refusal;
+    }
+  }
+</script>
+
+<Sheet bind:open={() => true, onclose} title="The kitchen">
+  <div class="grid gap-4">
+    <label class="block">
+      <span class="text-soft">Name</span>
+      <input class="field" bind:value={name} />
+    </label>
+    <label class="block">
+      <span class="text-soft">Declares by</span>
+      <select class="field" bind:value={regime}>
+        {#each kitchen.regimes as known (known.id)}
+          <option value={known.id}>{known.name}</option>
+        {/each}
+      </select>
+    </label>
+    <p class="text-soft">
+      What the pots carry stays as it is; only what must be declared changes. Check your local law.
+    </p>
+    <label class="block w-72">
+      <span class="text-soft">A label wants a second look after so many days</span>
+      <input class="field amount" type="number" min="1" max="3650" bind:value={days} />
+    </label>
+    <fieldset>
+      <legend class="text-soft">People, by their initials</legend>
+      {#each people as person, index (index)}
+        <div class="mt-2 grid grid-cols-[90px_minmax(0,1fr)_auto] gap-2">
+          <input
+            class="field"
+            maxlength="8"
+            aria-label="Initials of person {index + 1}"
+            bind:value={person.initials}
+          />
+          <input
+            class="field"
+            maxlength="200"
+            aria-label="Name of person {index + 1}"
+            bind:value={person.name}
+          />
+          <Button onclick={() => (people = people.filter((_, n) => n !== index))}>Take out</Button>
+        </div>
+      {/each}
+      <div class="mt-2">
+        <Button onclick={() => (people = [...people, { initials: '', name: '' }])}
+          >Add a person</Button
+        >
+      </div>
+    </fieldset>
+    <MeasuresPart bind:own />
+    <SwapOrder bind:order />
+    <ErrorText {error} />
+  </div>
+  {#snippet foot()}
+    <Button main disabled={name.trim() === ''} onclick={record}>Record</Button>
+  {/snippet}
+</Sheet>

@@ -1,0 +1,10 @@
+<script lang="ts">
+  import { p } from './routes';
+</script>
+
+<div class="p-8">
+  <h1 class="text-[26px]">There is no such place</h1>
+  <p class="mt-2">
+    What you record is kept. Go back to <a class="underline" href={p('/')}>the family</a>.
+  </p>
+</div>

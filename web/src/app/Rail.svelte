@@ -1,0 +1,64 @@
+<script lang="ts">
+  import { selection } from '../features/family/selection.svelte';
+  import { p, route } from './routes';
+
+  const POT = ['/pots', '/thickening', '/recipes'];
+  const LARDER = ['/larder', '/unchecked', '/bags', '/tools', '/supplier', '/intake', '/history'];
+
+  const SWAPS = ['/menu', '/applied', '/rules'];
+
+  const swapping = $derived(
+    route.pathname.endsWith('/swaps') || SWAPS.some((path) => route.pathname.startsWith(path))
+  );
+  const places = $derived([
+    { key: '1', name: 'Family', href: p('/'), here: route.pathname === '/' },
+    {
+      key: '2',
+      name: 'Pot',
+      href: selection.pot === null ? p('/pots') : p('/pots/:id', { params: { id: selection.pot } }),
+      here: !swapping && POT.some((path) => route.pathname.startsWith(path))
+    },
+    {
+      key: '3',
+      name: 'Larder',
+      href: p('/larder'),
+      here: LARDER.some((path) => route.pathname.startsWith(path))
+    },
+    {
+      key: '4',
+      name: 'Swaps',
+      href:
+        selection.pot === null
+          ? p('/menu')
+          : p('/pots/:id/swaps', { params: { id: selection.pot } }),
+      here: swapping
+    }
+  ]);
+</script>
+
+<nav aria-label="Places" class="row-span-2 flex flex-col bg-rail pt-2 text-white">
+  <svg width="46" height="56" viewBox="0 0 46 46" class="mx-auto mb-1" aria-hidden="true">
+    <path
+      d="M33 4c-2 12-6 18-9 22"
+      fill="none"
+      stroke="#F5B700"
+      stroke-width="4"
+      stroke-linecap="round"
+    />
+    <path d="M6 27h22a11 11 0 0 1-22 0z" fill="#F5B700" />
+    <ellipse cx="17" cy="27" rx="11" ry="3" fill="#C98F00" />
+  </svg>
+  {#each places as place (place.key)}
+    <a
+      href={place.href}
+      aria-current={place.here ? 'page' : undefined}
+      class={[
+        'flex h-16 flex-col justify-center border-l-[6px] pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4',
+        place.here ? 'border-ladle bg-rail-deep' : 'border-transparent hover:bg-rail-deep'
+      ]}
+    >
+      <span class="amount text-[14px]" aria-hidden="true">{place.key}</span>
+      {place.name}
+    </a>
+  {/each}
+</nav>

@@ -1,0 +1,36 @@
+<script lang="ts">
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import { announcements } from './announce.svelte';
+  import { CRITERIA, type Criterion } from '../features/swaps/bench/criteria';
+
+  /** What counts most between two plans of swaps, first to last. */
+  let { order = $bindable() }: { order: Criterion[] } = $props();
+
+  function raise(criterion: Criterion, at: number) {
+    const rest = order.filter((other) => other !== criterion);
+    order = [...rest.slice(0, at - 1), criterion, ...rest.slice(at - 1)];
+    announcements.say(`${CRITERIA[criterion]} is number ${at}.`);
+  }
+</script>
+
+<fieldset>
+  <legend class="text-soft">What counts most between two swaps</legend>
+  <ol class="mt-1">
+    {#each order as criterion, at (criterion)}
+      <li class="flex min-h-11 items-center gap-3 border-b border-rule">
+        <span class="amount w-5 text-soft">{at + 1}</span>
+        <span class="flex-1">{CRITERIA[criterion]}</span>
+        {#if at > 0}
+          <button
+            type="button"
+            class="grid size-11 place-items-center"
+            aria-label="{CRITERIA[criterion]}: one up"
+            onclick={() => raise(criterion, at)}
+          >
+            <ArrowUp size={18} aria-hidden="true" />
+          </button>
+        {/if}
+      </li>
+    {/each}
+  </ol>
+</fieldset>

@@ -1,0 +1,48 @@
+<script lang="ts">
+  import Moon from '@lucide/svelte/icons/moon';
+  import Sun from '@lucide/svelte/icons/sun';
+  import { kitchenQuery } from '../api/queries';
+  import PotMark from '../ui/marks/PotMark.svelte';
+  import { p } from './routes';
+  import FindBox from './FindBox.svelte';
+  import { theme } from './theme.svelte';
+
+  const kitchen = kitchenQuery();
+  let naming = $state(false);
+</script>
+
+<header class="flex items-center gap-5 border-b border-rule bg-sheet px-5">
+  {#if kitchen.data}
+    <button
+      type="button"
+      class="flex min-h-11 items-center gap-5 text-left hover:underline"
+      onclick={() => (naming = true)}
+    >
+      <span class="font-name text-[20px] font-[650]">{kitchen.data.name}</span>
+      <span class="text-soft">declares by {kitchen.data.regime.name}</span>
+    </button>
+    {#if naming}
+      {#await import('./KitchenSheet.svelte') then { default: KitchenSheet }}
+        <KitchenSheet kitchen={kitchen.data} onclose={() => (naming = false)} />
+      {/await}
+    {/if}
+  {/if}
+  <div class="ml-auto w-[360px]"><FindBox /></div>
+  {#if kitchen.data}
+    <a
+      href={p('/unchecked')}
+      class="flex min-h-11 items-center gap-2 font-semibold text-clay hover:underline"
+    >
+      <PotMark level="unchecked" decorative />
+      {kitchen.data.unchecked} not checked
+    </a>
+  {/if}
+  <button
+    type="button"
+    class="grid size-11 place-items-center"
+    aria-label={theme.night ? 'Day ground' : 'Night pass: dark ground'}
+    onclick={() => theme.toggle()}
+  >
+    {#if theme.night}<Sun size={20} />{:else}<Moon size={20} />{/if}
+  </button>
+</header>

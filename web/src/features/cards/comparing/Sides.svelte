@@ -1,0 +1,89 @@
+<script lang="ts">
+  import type { Level, Schema } from '../../../api/client';
+  import { figure, minutesText } from '../figures/spoon';
+  import Spoon from '../figures/Spoon.svelte';
+  import { asWords, levelWord, OWN_TOOLS } from '../../../ui/marks/levels';
+  import PotMark from '../../../ui/marks/PotMark.svelte';
+  import SideCard from './SideCard.svelte';
+
+  /** Two cards: first what differs in sentences and flags, then both in full. */
+  let { comparison }: { comparison: Schema['ComparisonOut'] } = $props();
+
+  const sides = $derived([comparison.left, comparison.right]);
+  const flags = $derived.by(() => {
+    const [left, right] = [comparison.left.flags ?? {}, comparison.right.flags ?? {}];
+    return [...new Set([...Object.keys(left), ...Object.keys(right)])]
+      .map((flag) => ({
+        flag,
+        left: (left[flag] ?? 'free') as Level,
+        right: (right[flag] ?? 'free') as Level
+      }))
+      .filter((each) => each.left !== each.right);
+  });
+  const time = (side: Schema['SideOut']) =>
+    side.figures
+      ? `${minutesText(side.figures.active_minutes)} at the pot, ${minutesText(side.figures.passive_minutes)} by itself`
+      : '';
+  const salt = (side: Schema['SideOut']) => side.figures?.numbers[0];
+</script>
+
+<div class="grid grid-cols-2 gap-6">
+  {#each sides as side (side.side)}
+    <div class="border-y border-b-[3px] border-rule border-b-ladle bg-sheet px-3 py-1.5">
+      <h2 class="text-[20px] leading-tight">{side.title}</h2>
+      <p class="text-note text-soft">{time(side)}</p>
+    </div>
+  {/each}
+</div>
+<h3 class="mt-4 text-[18px]">What differs</h3>
+<ul class="mt-1" data-differences>
+  {#each comparison.differences as difference (difference.sentence)}
+    <li class="border-b border-rule py-1">{difference.sentence}</li>
+  {:else}
+    <li class="text-soft">The cards are the same.</li>
+  {/each}
+</ul>
+{#if flags.length > 0}
+  <h3 class="mt-4 text-[18px]">Flags that differ</h3>
+  <table class="mt-1 w-full text-left" data-flags>
+    <thead class="sr-only">
+      <tr><th scope="col">Flag</th><th scope="col">Left</th><th scope="col">Right</th></tr>
+    </thead>
+    <tbody>
+      {#each flags as each (each.flag)}
+        <tr class="border-b border-rule">
+          <th scope="row" class="py-1 font-[650]">{asWords(each.flag)}</th>
+          {#each sides as side, at (at)}
+            {@const level = [each.left, each.right][at] ?? 'free'}
+            <td class="py-1">
+              <span class="flex items-center gap-2"
+                ><PotMark {level} small />{levelWord(level)}{side.tool_traces.includes(each.flag)
+                  ? ` (${OWN_TOOLS})`
+                  : ''}</span
+              >
+            </td>
+          {/each}
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+{:else if comparison.left.flags && comparison.right.flags}
+  <p class="mt-3 text-moss">The flags are the same on both sides.</p>
+{/if}
+<div class="mt-4 grid grid-cols-2 gap-6">
+  {#each sides as side (side.side)}
+    <div>
+      {#if side.figures?.thickness}
+        <p class="flex items-center gap-3">
+          <Spoon stand={side.figures.thickness.hot} small />{side.figures.thickness.hot.name}
+        </p>
+      {/if}
+      {#if salt(side)}
+        <p class="text-note text-soft">
+          salt {salt(side)?.at_least ? 'at least ' : ''}{figure(salt(side)?.value ?? 0)} g in 100 g
+        </p>
+      {/if}
+      <SideCard {side} />
+    </div>
+  {/each}
+</div>

@@ -1,0 +1,53 @@
+<script lang="ts">
+  import { kitchenQuery } from '../../../api/queries';
+  import Button from '../../../ui/Button.svelte';
+  import type { CardDraft } from './cardDraft.svelte';
+
+  /** What was filled and what came out on other days: they correct the estimate of the steam. */
+  let { draft }: { draft: CardDraft } = $props();
+
+  const kitchen = kitchenQuery();
+  let filled = $state<number | null>(null);
+  let out = $state<number | null>(null);
+  let minutes = $state<number | null>(null);
+  const batches = $derived(draft.piece.batches ?? []);
+  const whole = $derived(Boolean(filled && out && minutes && kitchen.data));
+
+  function add() {
+    if (!filled || !out || !minutes || !kitchen.data) return;
+    const batch = { date: kitchen.data.today, filled_l: filled, came_out_l: out, minutes };
+    draft.piece.batches = [...batches, batch];
+    filled = out = minutes = null;
+  }
+</script>
+
+<h2 class="mt-5 text-[18px]">What came out before</h2>
+<ul class="text-note">
+  {#each batches as batch, index (index)}
+    <li class="flex items-center gap-3">
+      {batch.date}: {batch.filled_l} l filled, {batch.came_out_l} l out, {batch.minutes} min
+      <button
+        type="button"
+        class="min-h-11 underline"
+        onclick={() => (draft.piece.batches = batches.filter((_, at) => at !== index))}
+      >
+        take it out
+      </button>
+    </li>
+  {/each}
+</ul>
+<div class="mt-1 grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
+  <label class="block">
+    <span class="text-note text-soft">Litres filled</span>
+    <input class="field amount" type="number" min="0" step="any" bind:value={filled} />
+  </label>
+  <label class="block">
+    <span class="text-note text-soft">Litres out</span>
+    <input class="field amount" type="number" min="0" step="any" bind:value={out} />
+  </label>
+  <label class="block">
+    <span class="text-note text-soft">Minutes</span>
+    <input class="field amount" type="number" min="0" step="any" bind:value={minutes} />
+  </label>
+  <Button disabled={!whole} onclick={add}>Note it</Button>
+</div>

@@ -1,0 +1,145 @@
+<script lang="ts">
+  import { Tabs } from 'bits-ui';
+  import { untrack } from 'svelte';
+  import { identified } from '../../../api/ids';
+  import { kitchenQuery } from '../../../api/queries';
+  import Figures from '../figures/Figures.svelte';
+  import { currentUser } from '../../people/currentUser.svelte';
+  import QuietWarnings from '../pot/QuietWarnings.svelte';
+  import RecordFoot from '../../impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../impact/recording.svelte';
+  import { navigate } from '../../../app/routes';
+  import AsideEdit from './AsideEdit.svelte';
+  import CardWords from './CardWords.svelte';
+  import { CardDraft } from './cardDraft.svelte';
+  import { Consequences } from './consequences.svelte';
+  import EditFoot from './EditFoot.svelte';
+  import FlagsEdit from './FlagsEdit.svelte';
+  import HeadEdit from './HeadEdit.svelte';
+  import LinesEdit from './LinesEdit.svelte';
+  import type { Piece } from './pieces';
+  import { amountsRead } from './reading';
+  import { Presence } from './presence.svelte';
+  import StepsEdit from './StepsEdit.svelte';
+  import Together from './Together.svelte';
+
+  /** The card on the left, what it comes to on the right; nothing counts until it is recorded. */
+  let {
+    base,
+    version,
+    names
+  }: { base: Piece; version: number | null; names: Record<string, string> } = $props();
+
+  const kitchen = kitchenQuery();
+  const recording = new Recording();
+  const consequences = new Consequences();
+  const draft = new CardDraft();
+  const presence = new Presence(untrack(() => base.id || 'new'));
+  untrack(() => draft.begin(base, version, names));
+  let tab = $state('lines');
+  const tabClass =
+    'min-h-11 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ladle';
+
+  $effect(() => (untrack(() => base.id) === '' ? undefined : presence.begin()));
+
+  $effect(() => {
+    const now = JSON.stringify(draft.piece);
+    untrack(() => draft.note(now));
+  });
+
+  $effect(() => {
+    const ready = draft.ready;
+    const wanted = ready && draft.changed ? () => changeOf(ready) : null;
+    void recording.preview(wanted);
+    void consequences.look(ready);
+  });
+
+  async function changeOf(piece: Piece): Promise<Change> {
+    return { change: 'preparation', preparation: await identified(piece) };
+  }
+
+  async function record() {
+    if ((await amountsRead()) || !draft.ready || draft.wants) return;
+    const preparation = await identified(draft.ready);
+    const change: Change = { change: 'preparation', preparation };
+    if (!(await recording.record(change, draft.version, { person: currentUser.initials }))) {
+      presence.standing = recording.overtaken?.version ?? presence.standing;
+      return;
+    }
+    draft.drop();
+    void navigate('/pots/:id', { params: { id: preparation.id } });
+  }
+
+  function leave() {
+    draft.drop();
+    void (base.id === '' ? navigate('/pots') : navigate('/pots/:id', { params: { id: base.id } }));
+  }
+</script>
+
+<div
+  class="grid h-full grid-cols-[minmax(0,1fr)_340px] max-[1000px]:block max-[1000px]:overflow-y-auto"
+>
+  <section class="relative min-h-0 overflow-y-auto px-5 py-3" aria-label="The card">
+    <h1 class="text-[26px]">{base.id === '' ? 'A new pot' : draft.piece.name || base.name}</h1>
+    {#if draft.recovered}
+      <p class="mb-2 border-l-4 border-ladle pl-3" data-recovered>
+        Your draft of {new Date(draft.recovered).toLocaleString('sv-SE').slice(0, 16)} is here again.
+      </p>
+    {/if}
+    <HeadEdit {draft} kitchen={kitchen.data} />
+    <Tabs.Root bind:value={tab} class="mt-3">
+      <Tabs.List class="flex gap-2 border-b border-rule">
+        <Tabs.Trigger value="lines" class={tabClass}>What goes in</Tabs.Trigger>
+        <Tabs.Trigger value="method" class={tabClass}>Method</Tabs.Trigger>
+        <Tabs.Trigger value="aside" class={tabClass}>By-products and ways</Tabs.Trigger>
+        <Tabs.Trigger value="flags" class={tabClass}>By its flags</Tabs.Trigger>
+      </Tabs.List>
+      <Tabs.Content value="lines" class="pt-3">
+        <LinesEdit
+          {draft}
+          flags={consequences.draft?.flags ?? []}
+          roles={kitchen.data?.roles ?? []}
+          stages={kitchen.data?.stages ?? []}
+          treatments={kitchen.data?.treatments ?? []}
+        />
+      </Tabs.Content>
+      <Tabs.Content value="method" class="pt-3">
+        <StepsEdit {draft} offered={consequences.draft?.figures.cautions ?? []} />
+      </Tabs.Content>
+      <Tabs.Content value="aside" class="pt-3"><AsideEdit {draft} /></Tabs.Content>
+      <Tabs.Content value="flags" class="pt-3">
+        <FlagsEdit {draft} flags={kitchen.data?.flags ?? []} />
+      </Tabs.Content>
+    </Tabs.Root>
+  </section>
+  <aside
+    class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet px-5 py-3 max-[1000px]:border-l-0"
+    aria-label="What it comes to"
+  >
+    <h2 class="text-[18px]">What it comes to</h2>
+    <Together {draft} {presence} onmerged={() => recording.reset()} />
+    <RecordFoot
+      {recording}
+      wants={draft.wants}
+      hint={draft.changed ? 'Working it out …' : 'Nothing is changed yet.'}
+      onrecord={record}
+    />
+    <EditFoot {draft} ondrop={leave} />
+    <CardWords
+      words={consequences.draft?.words ?? []}
+      {draft}
+      onaddline={() => {
+        tab = 'lines';
+        draft.addLine();
+      }}
+    />
+    {#if consequences.draft}
+      <QuietWarnings figures={consequences.draft.figures} />
+      <Figures
+        figures={consequences.draft.figures}
+        id={base.id}
+        kind={base.id === '' ? '' : draft.piece.kind}
+      />
+    {/if}
+  </aside>
+</div>

@@ -1,0 +1,106 @@
+<script lang="ts">
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import ChevronUp from '@lucide/svelte/icons/chevron-up';
+  import X from '@lucide/svelte/icons/x';
+  import type { Level } from '../../../api/client';
+  import ItemBox from '../../../ui/ItemBox.svelte';
+  import { flagWords } from '../pot/lines';
+  import LineMarks from '../pot/LineMarks.svelte';
+  import AmountBox from './AmountBox.svelte';
+  import type { CardDraft } from './cardDraft.svelte';
+  import type { Dragging } from './dragging';
+  import LineMore from './LineMore.svelte';
+  import Mover from './Mover.svelte';
+  import type { LinePiece } from './pieces';
+
+  /** One line of a card: its amount as typed, its item, and behind a button all the rest. */
+  let {
+    draft,
+    line,
+    index,
+    flags,
+    roles,
+    stages,
+    treatments,
+    onmove,
+    dragging
+  }: {
+    draft: CardDraft;
+    line: LinePiece;
+    index: number;
+    flags: Record<string, Level> | undefined;
+    roles: string[];
+    stages: string[];
+    treatments: string[];
+    onmove: (by: number) => void;
+    dragging: Dragging;
+  } = $props();
+
+  let open = $state(false);
+  const told = $derived(
+    [
+      line.choice && (line.chosen ? `${line.choice}, in use` : `for the ${line.choice}`),
+      ...flagWords(flags ?? {}, [], line.choice ? Infinity : 4),
+      line.strained_out && 'strained out',
+      line.optional && 'optional'
+    ]
+      .filter(Boolean)
+      .join(', ')
+  );
+
+  function choose() {
+    for (const other of draft.lines) if (other.choice === line.choice) other.chosen = false;
+    line.chosen = true;
+  }
+</script>
+
+<div class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] items-start gap-2">
+  <Mover label="Line {index + 1}" {onmove} {dragging} />
+  <span class="flex h-11 items-center">
+    {#if flags}<LineMarks {flags} />{/if}
+  </span>
+  <AmountBox
+    quantity={line.quantity}
+    unit={line.unit}
+    typed={line.typed ?? ''}
+    item={line.item}
+    label="Amount of line {index + 1}"
+    onset={(quantity, unit, typed, range) => {
+      line.quantity = quantity;
+      line.unit = unit;
+      line.typed = typed;
+      if (range && !line.note) line.note = range;
+    }}
+  />
+  <div class="min-w-0">
+    <ItemBox
+      id="item-{index}"
+      label="Item of line {index + 1}"
+      bind:item={line.item}
+      name={draft.names[line.item] ?? ''}
+      makes
+      onnamed={(item, name) => (draft.names[item] = name)}
+    />
+    {#if told}<p class="text-[14px] leading-tight text-soft">{told}</p>{/if}
+  </div>
+  <button
+    type="button"
+    class="grid size-11 place-items-center hover:bg-ladle-pale"
+    aria-expanded={open}
+    aria-label="More of line {index + 1}"
+    onclick={() => (open = !open)}
+  >
+    {#if open}<ChevronUp size={20} />{:else}<ChevronDown size={20} />{/if}
+  </button>
+  <button
+    type="button"
+    class="grid size-11 place-items-center hover:bg-ladle-pale"
+    aria-label="Take line {index + 1} out"
+    onclick={() => draft.remove('lines', index)}
+  >
+    <X size={20} />
+  </button>
+</div>
+{#if open}
+  <LineMore {line} number={index + 1} {roles} {stages} {treatments} onchoose={choose} />
+{/if}

@@ -1,0 +1,116 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import type { Schema } from '../../../api/client';
+  import type { CardDraft } from './cardDraft.svelte';
+  import type { Dragging } from './dragging';
+  import Mover from './Mover.svelte';
+  import type { StepPiece } from './pieces';
+  import ToolsField from './ToolsField.svelte';
+
+  /** One step: what to do, how long, what to look for; cautions are offered by its words. */
+  let {
+    draft,
+    step,
+    index,
+    offered,
+    onmove,
+    dragging
+  }: {
+    draft: CardDraft;
+    step: StepPiece;
+    index: number;
+    offered: Schema['OfferedOut'][];
+    onmove: (by: number) => void;
+    dragging: Dragging;
+  } = $props();
+
+  const of = $derived(`of step ${index + 1}`);
+  const items = $derived([...new Set(draft.lines.map((line) => line.item).filter(Boolean))]);
+
+  function toggle(item: string) {
+    const uses = step.uses ?? [];
+    step.uses = uses.includes(item) ? uses.filter((other) => other !== item) : [...uses, item];
+  }
+</script>
+
+<div class="grid grid-cols-[32px_minmax(0,1fr)_44px] items-start gap-2 border-b border-rule pb-3">
+  <Mover label="Step {index + 1}" {onmove} {dragging} />
+  <div class="grid gap-2">
+    <textarea
+      class="field min-h-16 py-2"
+      maxlength="4000"
+      aria-label="Text {of}"
+      bind:value={step.text}></textarea>
+    <div class="grid grid-cols-[88px_1fr_1.4fr_auto] items-end gap-2 max-[900px]:grid-cols-2">
+      <label class="block">
+        <span class="text-note text-soft">Minutes</span>
+        <input
+          class="field amount"
+          type="number"
+          min="0"
+          step="any"
+          aria-label="Minutes {of}"
+          bind:value={step.minutes}
+        />
+      </label>
+      <label class="block">
+        <span class="text-note text-soft">Heat</span>
+        <input class="field" list="heats" aria-label="Heat {of}" bind:value={step.heat} />
+      </label>
+      <label class="block">
+        <span class="text-note text-soft">What to look for</span>
+        <input class="field" aria-label="Cue {of}" bind:value={step.cue} />
+      </label>
+      <label class="flex min-h-11 items-center gap-2">
+        <input type="checkbox" class="size-5" bind:checked={step.passive} />by itself
+      </label>
+    </div>
+    <label class="block">
+      <span class="text-note text-soft">Caution</span>
+      <input class="field" aria-label="Caution {of}" bind:value={step.caution} />
+    </label>
+    {#each offered as each (each.id)}
+      <p class="flex items-start gap-3 text-note">
+        <button
+          type="button"
+          class="min-h-11 flex-none border-[1.5px] border-ink bg-sheet px-3 font-semibold hover:bg-ladle-pale"
+          onclick={() => (step.caution = each.text)}
+        >
+          Take this caution
+        </button>
+        <span data-offered={each.id}
+          >{each.text} <span class="text-soft">({each.source})</span></span
+        >
+      </p>
+    {/each}
+    {#if items.length > 0}
+      <fieldset class="flex flex-wrap gap-x-4">
+        <legend class="text-note text-soft">What goes in here</legend>
+        {#each items as item (item)}
+          <label class="flex min-h-11 items-center gap-1.5">
+            <input
+              type="checkbox"
+              class="size-5"
+              checked={(step.uses ?? []).includes(item)}
+              onchange={() => toggle(item)}
+            />{draft.names[item] ?? item}
+          </label>
+        {/each}
+      </fieldset>
+    {/if}
+    <ToolsField
+      tools={step.equipment ?? []}
+      label="Tools"
+      {of}
+      onset={(tools) => (step.equipment = tools)}
+    />
+  </div>
+  <button
+    type="button"
+    class="grid size-11 place-items-center hover:bg-ladle-pale"
+    aria-label="Take step {index + 1} out"
+    onclick={() => draft.remove('method', index)}
+  >
+    <X size={20} />
+  </button>
+</div>

@@ -1,0 +1,211 @@
+import type { Level } from '../../../api/client';
+import { stating } from '../../larder/flags/stating';
+import { forget, keep, keptDraft } from './kept';
+import {
+  copied,
+  EMPTY,
+  EMPTY_LINE,
+  EMPTY_STEP,
+  type LinePiece,
+  type Piece,
+  renumbered,
+  type StepPiece
+} from './pieces';
+
+/** Changes that follow each other within this many milliseconds are taken back together. */
+const TOGETHER = 600;
+const MAX_UNDOS = 200;
+
+/**
+ * A card while it is being written. Every change is kept in the browser at once, so that a reload
+ * or a server that is gone loses nothing, and can be taken back and made again.
+ */
+export class CardDraft {
+  base = $state.raw<Piece>(EMPTY);
+  version = $state<number | null>(null);
+  piece = $state<Piece>(copied(EMPTY));
+  names = $state<Record<string, string>>({});
+  /** When a draft that was kept from before was taken up again; empty where none was. */
+  recovered = $state('');
+  #undo = $state.raw<string[]>([]);
+  #redo = $state.raw<string[]>([]);
+  #last = '';
+  #at = 0;
+
+  /** Begins from what is recorded, or goes on with what was kept of an earlier sitting. */
+  begin(base: Piece, version: number | null, names: Record<string, string>) {
+    const kept = keptDraft(base.id);
+    this.base = kept ? kept.base : base;
+    this.version = kept ? kept.version : version;
+    this.piece = copied(kept ? kept.piece : base);
+    this.names = { ...names };
+    this.recovered = kept ? kept.at : '';
+    this.#undo = [];
+    this.#redo = [];
+    this.#last = JSON.stringify(this.piece);
+  }
+
+  changed = $derived(JSON.stringify(this.piece) !== JSON.stringify(this.base));
+  canUndo = $derived(this.#undo.length > 0);
+  canRedo = $derived(this.#redo.length > 0);
+
+  /** Notes what the draft has become; called after every change of it. */
+  note(now = JSON.stringify(this.piece)) {
+    if (now === this.#last) return;
+    const together = Date.now() - this.#at < TOGETHER && this.#undo.length > 0;
+    if (!together) this.#undo = [...this.#undo, this.#last].slice(-MAX_UNDOS);
+    this.#redo = [];
+    this.#at = Date.now();
+    this.#last = now;
+    this.#keep();
+  }
+
+  undo() {
+    const before = this.#undo.at(-1);
+    if (before === undefined) return;
+    this.#undo = this.#undo.slice(0, -1);
+    this.#redo = [...this.#redo, this.#last];
+    this.#show(before);
+  }
+
+  redo() {
+    const next = this.#redo.at(-1);
+    if (next === undefined) return;
+    this.#redo = this.#redo.slice(0, -1);
+    this.#undo = [...this.#undo, this.#last];
+    this.#show(next);
+  }
+
+  #show(text: string) {
+    this.#last = text;
+    this.#at = 0;
+    this.piece = JSON.parse(text) as Piece;
+    this.#keep();
+  }
+
+  #keep() {
+    if (!this.changed) return forget(this.base.id);
+    const at = new Date().toISOString();
+    keep(this.base.id, {
+      base: this.base,
+      version: this.version,
+      piece: copied(this.piece),
+      at
+    });
+  }
+
+  /** Lets go of everything that is not recorded. */
+  drop() {
+    forget(this.base.id);
+    this.recovered = '';
+  }
+
+  /** Takes both people's changes, on top of the version that stands. */
+  merge(merged: Piece, theirs: Piece, version: number) {
+    this.base = theirs;
+    this.version = version;
+    this.piece = copied(merged);
+    this.note();
+  }
+
+  /** The level of all that is not stated, as the screen shows it while nothing is chosen. */
+  ownOtherwise = $derived<Level>(
+    this.piece.otherwise ?? ((this.piece.lines ?? []).length === 0 ? 'unchecked' : 'free')
+  );
+
+  /** What is still to be said before the card can be recorded; empty where nothing is. */
+  wants = $derived.by((): string => {
+    if (this.piece.name.trim() === '') return 'It has no name yet.';
+    const bare = this.lines.findIndex((line) => line.item === '');
+    if (bare >= 0)
+      return `Line ${bare + 1} has no item yet: choose one from the list, or take it out.`;
+    const empty = this.steps.findIndex((step) => step.text.trim() === '');
+    return empty < 0 ? '' : `Step ${empty + 1} says nothing yet: write it, or take it out.`;
+  });
+
+  /** The card as it is to be; null while it has no name. What is not finished is left out. */
+  ready = $derived.by((): Piece | null => {
+    if (this.piece.name.trim() === '') return null;
+    let left = 0;
+    const places = this.lines.map((line) => (line.item === '' ? null : left++));
+    return {
+      ...copied(this.piece),
+      name: this.piece.name.trim(),
+      lines: copied(this.lines.filter((line) => line.item !== '')),
+      by_products: renumbered(copied(this.piece.by_products ?? []), places),
+      method: copied(this.steps.filter((step) => step.text.trim() !== ''))
+    };
+  });
+
+  get lines(): LinePiece[] {
+    return this.piece.lines ?? [];
+  }
+
+  get steps(): StepPiece[] {
+    return this.piece.method ?? [];
+  }
+
+  state(flag: string, level: Level | null) {
+    this.piece.statements = stating(this.piece.statements ?? {}, flag, level);
+    this.piece.evidence = Object.fromEntries(
+      Object.entries(this.piece.evidence ?? {}).filter(
+        ([stated]) => stated === 'otherwise' || stated in (this.piece.statements ?? {})
+      )
+    );
+  }
+
+  addLine() {
+    const group = this.lines.at(-1)?.group ?? '';
+    this.piece.lines = [...this.lines, { ...copied(EMPTY_LINE), group }];
+  }
+
+  addStep() {
+    this.piece.method = [...this.steps, copied(EMPTY_STEP)];
+  }
+
+  remove(list: 'lines' | 'method', index: number) {
+    if (list === 'lines') {
+      this.#renumber(this.lines.map((_, at) => at).filter((at) => at !== index));
+      this.piece.lines = this.lines.filter((_, at) => at !== index);
+    } else this.piece.method = this.steps.filter((_, at) => at !== index);
+  }
+
+  /** Moves an entry to another place; says whether it moved. */
+  move(list: 'lines' | 'method', from: number, to: number): boolean {
+    const entries = [...(list === 'lines' ? this.lines : this.steps)];
+    if (to < 0 || to >= entries.length || from === to) return false;
+    entries.splice(to, 0, ...entries.splice(from, 1));
+    if (list === 'lines') {
+      const order = this.lines.map((_, at) => at);
+      order.splice(to, 0, ...order.splice(from, 1));
+      this.#renumber(order);
+      this.piece.lines = entries as LinePiece[];
+    } else this.piece.method = entries as StepPiece[];
+    return true;
+  }
+
+  /** By-products name their lines by index: `order` gives the old indexes in their new places. */
+  #renumber(order: number[]) {
+    const places = this.lines.map((_, at) => {
+      const place = order.indexOf(at);
+      return place < 0 ? null : place;
+    });
+    this.piece.by_products = renumbered(this.piece.by_products, places);
+  }
+
+  /** Keeps the card as it stands as another way, and goes on with it under a new name. */
+  addWay(name: string) {
+    const { way, lines, method, colour, portions } = copied(this.piece);
+    const other = {
+      name: way || 'as the card says',
+      lines: lines ?? [],
+      method: method ?? [],
+      colour,
+      yield: this.piece.yield ? { ...copied(this.piece.yield) } : null,
+      portions,
+      by_products: copied(this.piece.by_products ?? []).filter((part) => part.of != null)
+    };
+    this.piece.ways = [...(this.piece.ways ?? []), other];
+    this.piece.way = name;
+  }
+}

@@ -1,0 +1,74 @@
+<script lang="ts">
+  import { figuresQuery, potQuery } from '../../../api/queries';
+  import { selection } from '../../family/selection.svelte';
+  import Scroll from '../../../ui/Scroll.svelte';
+  import Disclaimer from '../../../ui/Disclaimer.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import { route } from '../../../app/routes';
+  import CarriesList from './CarriesList.svelte';
+  import GoesInto from './GoesInto.svelte';
+  import LineSheet from './LineSheet.svelte';
+  import LinesPart from './LinesPart.svelte';
+  import type { Line } from './lines';
+  import Method from './Method.svelte';
+  import NameSheet from './NameSheet.svelte';
+  import PotHead from './PotHead.svelte';
+  import QuietWarnings from './QuietWarnings.svelte';
+  import SignOff from './SignOff.svelte';
+  import SuitsList from './SuitsList.svelte';
+  import WayPick from './WayPick.svelte';
+
+  const id = $derived(route.params.id ?? null);
+  const pot = potQuery(() => id);
+  const figures = figuresQuery(() => id);
+  let naming = $state(false);
+  let line = $state<Line | null>(null);
+  const names = $derived(
+    Object.fromEntries((pot.data?.lines ?? []).map((each) => [each.line.item, each.name]))
+  );
+
+  $effect(() => {
+    selection.pot = id;
+  });
+</script>
+
+<svelte:head><title>{pot.data?.preparation.name ?? 'Pot'} · Yellow Ladle</title></svelte:head>
+
+{#if pot.data}
+  <div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
+    <PotHead pot={pot.data} onname={() => (naming = true)} />
+    <div
+      class="grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-[1000px]:block max-[1000px]:overflow-y-auto"
+    >
+      <section class="relative min-h-0 overflow-y-auto px-5 py-3" aria-labelledby="goes-in">
+        <h2 id="goes-in" class="text-[18px]">What goes in</h2>
+        {#if (pot.data.preparation.ways ?? []).length > 0}<WayPick pot={pot.data} />{/if}
+        <LinesPart pot={pot.data} onchange={(chosen) => (line = chosen)} />
+        {#if figures.data}<QuietWarnings figures={figures.data} />{/if}
+        <Method
+          method={pot.data.preparation.method ?? []}
+          {names}
+          offered={figures.data?.cautions ?? []}
+        />
+        <SignOff pot={pot.data} />
+      </section>
+      <Scroll
+        label="What it carries"
+        class="min-h-0 border-l border-rule px-5 py-3 max-[1000px]:border-l-0"
+      >
+        <h2 class="mb-1.5 text-[18px]">What it carries</h2>
+        <CarriesList carries={pot.data.carries} side />
+        <h2 class="mt-4 mb-1.5 text-[18px]">Who can have it</h2>
+        <SuitsList suits={pot.data.suits} notes />
+        <div class="mt-3 border-t border-rule pt-2.5"><Disclaimer /></div>
+      </Scroll>
+      <GoesInto pot={pot.data} figures={figures.data} />
+    </div>
+  </div>
+  {#if naming}<NameSheet pot={pot.data} onclose={() => (naming = false)} />{/if}
+  {#if line}
+    <LineSheet pot={pot.data} {line} onclose={() => (line = null)} />
+  {/if}
+{:else}
+  <div class="p-8"><ErrorText error={pot.error} /></div>
+{/if}

@@ -1,0 +1,105 @@
+<script lang="ts">
+  import type { Schema } from '../../../api/client';
+  import { OWN_TOOLS } from '../../../ui/marks/levels';
+  import { amountText, groupsOf, keepsText, type Pot } from '../pot/lines';
+
+  /** One card on paper, with its flags in words, the day, and room to sign. */
+  let {
+    pot,
+    size,
+    kitchen
+  }: { pot: Pot; size: 'A4' | 'A5'; kitchen: Schema['KitchenOut'] | undefined } = $props();
+
+  const made = $derived(pot.preparation);
+  const groups = $derived(groupsOf(pot.lines.filter((line) => line.counted)));
+  const LEVELS = [
+    ['contains', 'Contains'],
+    ['may_contain', 'May contain'],
+    ['unchecked', 'Not checked']
+  ] as const;
+  const named = (level: string) =>
+    pot.carries
+      .filter((entry) => entry.level === level)
+      .map((entry) => (entry.tool_trace ? `${entry.name} (${OWN_TOOLS})` : entry.name))
+      .join(', ');
+  const head = $derived(
+    [
+      made.kind,
+      made.colour,
+      made.yield && `makes ${amountText(made.yield.quantity, made.yield.unit)}`,
+      made.portions && `${made.portions} portions`,
+      keepsText(made.keeps)
+    ]
+      .filter(Boolean)
+      .join(' · ')
+  );
+</script>
+
+<article
+  class={[
+    'sheet mx-auto my-5 bg-sheet px-10 py-8 print:m-0 print:p-0',
+    size === 'A4' ? 'w-[794px] min-h-[1123px]' : 'w-[560px] min-h-[794px] text-[14px]'
+  ]}
+  data-sheet={size}
+>
+  <h2 class="text-[28px] leading-tight">{made.name}</h2>
+  <p class="border-b-[3px] border-ladle pb-1">{head}</p>
+  <dl class="mt-2 grid gap-0.5">
+    {#each LEVELS as [level, word] (level)}
+      {#if named(level)}
+        <div>
+          <dt class={['inline font-semibold', level === 'unchecked' && 'text-clay']}>{word}:</dt>
+          <dd class="inline">{named(level)}</dd>
+        </div>
+      {/if}
+    {/each}
+  </dl>
+  <h3 class="mt-3 text-[18px]">What goes in</h3>
+  {#each groups as group (group.heading)}
+    <p class="mt-1 text-soft">{group.heading}</p>
+    <ul>
+      {#each group.lines as line (line.index)}
+        <li class="grid grid-cols-[110px_minmax(0,1fr)] border-b border-rule py-0.5">
+          <span class="amount pr-3 text-right">
+            {line.line.typed || amountText(line.line.quantity, line.line.unit)}
+          </span>
+          <span>
+            {line.name}{line.line.note ? `, ${line.line.note}` : ''}{line.line.optional
+              ? ' (optional)'
+              : ''}
+          </span>
+        </li>
+      {/each}
+    </ul>
+  {/each}
+  {#if (made.method ?? []).length > 0}
+    <h3 class="mt-3 text-[18px]">Method</h3>
+    <ol class="list-decimal pl-6">
+      {#each made.method ?? [] as step, index (index)}
+        <li class="break-inside-avoid py-0.5">
+          {step.text}
+          <span class="text-soft">
+            {[step.minutes && `${step.minutes} min`, step.heat, step.cue]
+              .filter(Boolean)
+              .join(' · ')}
+          </span>
+          {#if step.caution}<span class="block text-clay">Caution: {step.caution}</span>{/if}
+        </li>
+      {/each}
+    </ol>
+  {/if}
+  <footer class="mt-4 border-t border-edge pt-2">
+    <p>
+      {#if pot.sign_off}
+        Checked by {pot.sign_off.person} on {pot.sign_off.date}{pot.sign_off.stale_since
+          ? `, stale since ${pot.sign_off.stale_since}`
+          : ''}.
+      {:else}
+        Checked by ____________________ on ______________
+      {/if}
+    </p>
+    <p class="text-note text-soft">
+      {kitchen?.name ?? ''} · {kitchen?.today ?? ''} · {kitchen?.say ?? ''}
+    </p>
+  </footer>
+</article>

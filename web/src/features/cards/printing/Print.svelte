@@ -1,0 +1,45 @@
+<script lang="ts">
+  import { kitchenQuery, potQuery } from '../../../api/queries';
+  import { selection } from '../../family/selection.svelte';
+  import Button from '../../../ui/Button.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import { p, route } from '../../../app/routes';
+  import CardSheet from './CardSheet.svelte';
+
+  /** The card as a sheet of paper: what the browser prints is what is seen here. */
+  const id = $derived(route.params.id ?? '');
+  const pot = potQuery(() => route.params.id ?? null);
+  const kitchen = kitchenQuery();
+  let size = $state<'A4' | 'A5'>('A4');
+
+  $effect(() => {
+    selection.pot = id;
+  });
+</script>
+
+<svelte:head
+  ><title>{pot.data?.preparation.name ?? 'Card'} to print · Yellow Ladle</title></svelte:head
+>
+
+<div class="h-full overflow-y-auto print:h-auto print:overflow-visible">
+  <div class="flex flex-wrap items-end gap-3 border-b border-rule px-5 py-3 print:hidden">
+    <div class="mr-auto">
+      <h1 class="text-[26px]">Print the card</h1>
+      <a class="underline" href={p('/pots/:id', { params: { id } })}>Back to the card</a>
+    </div>
+    <label class="block w-32">
+      <span class="text-soft">Paper</span>
+      <select class="field" bind:value={size}>
+        <option value="A4">A4</option>
+        <option value="A5">A5</option>
+      </select>
+    </label>
+    <Button main onclick={() => window.print()}>Print</Button>
+    <Button href="/api/v1/cards/{id}/card.pdf?size={size}">Save as PDF</Button>
+  </div>
+  {#if pot.data}
+    <CardSheet pot={pot.data} {size} kitchen={kitchen.data} />
+  {:else}
+    <div class="p-8"><ErrorText error={pot.error} /></div>
+  {/if}
+</div>

@@ -1,0 +1,144 @@
+<script lang="ts">
+  import { answer, api, type Schema } from '../../../api/client';
+  import { potQuery } from '../../../api/queries';
+  import { selection } from '../../family/selection.svelte';
+  import { figure } from '../figures/spoon';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import { amountText } from '../pot/lines';
+  import { p, route } from '../../../app/routes';
+
+  /** A card for another amount: by its yield, by portions, by what is there, or so many times. */
+  type By = Schema['ScaleIn']['by'];
+  const id = $derived(route.params.id ?? '');
+  const pot = potQuery(() => route.params.id ?? null);
+  let by = $state<By>('yield');
+  let text = $state('');
+  let line = $state(0);
+  let found = $state<Schema['ScaledOut'] | null>(null);
+  let error = $state<unknown>(null);
+  let latest = 0;
+
+  const BY: [By, string, string][] = [
+    ['yield', 'To a yield', '3 l'],
+    ['portions', 'To portions', '40'],
+    ['line', 'To what is there', '1.8 kg'],
+    ['factor', 'So many times', '2.5']
+  ];
+  const sample = $derived(BY.find(([key]) => key === by)?.[2] ?? '');
+  const rounded = (each: Schema['ScaledLineOut']) => amountText(each.quantity, each.unit);
+
+  $effect(() => {
+    selection.pot = id;
+  });
+
+  $effect(() => {
+    const body = { by, text: text.trim(), line };
+    const mine = ++latest;
+    if (body.text === '') {
+      found = null;
+      error = null;
+      return;
+    }
+    const asked = setTimeout(() => void ask(body, mine), 150);
+    return () => clearTimeout(asked);
+  });
+
+  async function ask(body: Schema['ScaleIn'], mine: number) {
+    try {
+      const params = { path: { id } };
+      const scaled = await answer(api.POST('/api/v1/cards/{id}/scaled', { params, body }));
+      if (mine !== latest) return;
+      found = scaled;
+      error = null;
+    } catch (refusal) {
+      if (mine !== latest) return;
+      found = null;
+      error = refusal;
+    }
+  }
+</script>
+
+<svelte:head><title>More or less of it · Yellow Ladle</title></svelte:head>
+
+<div class="h-full overflow-y-auto px-5 py-4">
+  {#if pot.data}
+    <h1 class="text-[26px]">{pot.data.preparation.name}, for another amount</h1>
+    <a class="underline" href={p('/pots/:id', { params: { id } })}>Back to the card</a>
+    <fieldset class="mt-3 flex flex-wrap items-end gap-4">
+      <legend class="sr-only">Scale it</legend>
+      <label class="block w-52">
+        <span class="text-soft">Scale it</span>
+        <select class="field" bind:value={by}>
+          {#each BY as [key, word] (key)}<option value={key}>{word}</option>{/each}
+        </select>
+      </label>
+      {#if by === 'line'}
+        <label class="block w-72">
+          <span class="text-soft">I have</span>
+          <select class="field" bind:value={line}>
+            {#each pot.data.lines as each (each.index)}
+              <option value={each.index}>{each.name}</option>
+            {/each}
+          </select>
+        </label>
+      {/if}
+      <label class="block w-44">
+        <span class="text-soft">How much</span>
+        <input
+          class="field amount"
+          placeholder={sample}
+          maxlength="200"
+          data-how-much
+          bind:value={text}
+        />
+      </label>
+    </fieldset>
+    <ErrorText {error} />
+    {#if found}
+      <p class="mt-3" role="status" data-scaled>
+        <b class="font-[650]">{figure(found.factor)} times the card</b>{found.yield_quantity !==
+        null
+          ? `, makes ${amountText(found.yield_quantity, found.yield_unit ?? '')}`
+          : ''}{found.portions !== null ? `, ${figure(found.portions)} portions` : ''}.
+      </p>
+      {#each found.warnings as warning (warning)}
+        <p class="mt-1 max-w-2xl border-l-4 border-clay pl-3">{warning}</p>
+      {/each}
+    {/if}
+    <table class="mt-4 w-full max-w-3xl text-left">
+      <thead>
+        <tr class="border-b border-edge text-note text-soft">
+          <th scope="col" class="w-32 py-1.5 pr-3 text-right font-normal">On the card</th>
+          <th scope="col" class="w-36 py-1.5 pr-3 text-right font-normal">Take</th>
+          <th scope="col" class="py-1.5 font-normal">What</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each pot.data.lines as each (each.index)}
+          {@const scaled = found?.lines[each.index]}
+          <tr class={['border-b border-rule', !each.counted && 'text-soft']}>
+            <td class="amount py-1.5 pr-3 text-right">
+              {each.line.typed || amountText(each.line.quantity, each.line.unit)}
+            </td>
+            <td class="amount py-1.5 pr-3 text-right font-semibold">
+              {scaled ? rounded(scaled) : ''}
+            </td>
+            <td class="py-1.5">
+              {each.name}
+              <span class="text-note text-soft">
+                {[scaled?.kept_exact && 'to the tenth of a gram', !each.counted && 'not in use']
+                  .filter(Boolean)
+                  .join(', ')}
+              </span>
+            </td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    <p class="mt-2 text-note text-soft">
+      Rounded to what your scale and jugs show; roux and salt are kept exact. Nothing is recorded.
+    </p>
+  {:else}
+    <ErrorText error={pot.error} />
+  {/if}
+</div>

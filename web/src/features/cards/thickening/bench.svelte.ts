@@ -1,0 +1,92 @@
+import { createQuery } from '@tanstack/svelte-query';
+import { answer, api, type Schema } from '../../../api/client';
+import { queries } from '../../../api/queries';
+
+export type Option = Schema['OptionOut'];
+export type Goal = Schema['ThickenIn']['goals'] extends (infer G)[] | undefined ? G : never;
+
+export const GOAL_WORDS: Record<string, string> = {
+  no_gluten: 'no gluten source',
+  no_maize: 'no maize',
+  freezes_well: 'freezes well',
+  clear: 'stays clear',
+  stands_acid: 'stands acid'
+};
+
+/** What is on the thickening bench, and the amounts that come out of it. */
+export class Bench {
+  litres = $state(1);
+  place = $state('coats');
+  already = $state(0);
+  minutes = $state(10);
+  sour = $state(false);
+  milk = $state(false);
+  fat = $state('butter');
+  colour = $state('white');
+  equal = $state(true);
+  goals = $state<string[]>([]);
+  /** Thickeners that are not wanted side by side. */
+  left = $state<string[]>([]);
+  options = $state.raw<Option[]>([]);
+  error = $state<unknown>(null);
+  #latest = 0;
+
+  words = createQuery(
+    () => ({ queryKey: ['bench'], queryFn: () => answer(api.GET('/api/v1/thickening')) }),
+    () => queries
+  );
+
+  /** Takes a pot's own liquid onto the bench. */
+  async takePot(id: string) {
+    const params = { path: { id } };
+    const pot = await answer(api.GET('/api/v1/thickening/pots/{id}', { params }));
+    this.litres = Number(pot.litres.toFixed(2)) || 1;
+    this.already = Number(pot.already.toFixed(1));
+    this.sour = pot.sour;
+    this.milk = pot.milk;
+  }
+
+  get #wanted(): string[] {
+    const every = this.words.data?.thickeners ?? [];
+    return every.map((each) => each.id).filter((id) => !this.left.includes(id));
+  }
+
+  async ask() {
+    const mine = ++this.#latest;
+    const body = {
+      litres: this.litres,
+      place: this.place,
+      thickeners: this.left.length > 0 ? this.#wanted : [],
+      already: this.already,
+      minutes: this.minutes,
+      sour: this.sour,
+      milk: this.milk,
+      fat: this.fat,
+      colour: this.colour,
+      equal: this.equal,
+      goals: this.goals as Goal[]
+    };
+    await new Promise((rested) => setTimeout(rested, 120));
+    if (mine !== this.#latest) return;
+    try {
+      const options = await answer(api.POST('/api/v1/thickening', { body }));
+      if (mine !== this.#latest) return;
+      this.options = options;
+      this.error = null;
+    } catch (error) {
+      if (mine === this.#latest) this.error = error;
+    }
+  }
+
+  want(thickener: string) {
+    this.left = this.left.includes(thickener)
+      ? this.left.filter((other) => other !== thickener)
+      : [...this.left, thickener];
+  }
+
+  toggle(goal: string) {
+    this.goals = this.goals.includes(goal)
+      ? this.goals.filter((other) => other !== goal)
+      : [...this.goals, goal];
+  }
+}

@@ -1,0 +1,58 @@
+<script lang="ts">
+  import { potQuery } from '../../api/queries';
+  import { asWords } from '../../ui/marks/levels';
+  import CarriesList from '../cards/pot/CarriesList.svelte';
+  import Button from '../../ui/Button.svelte';
+  import Scroll from '../../ui/Scroll.svelte';
+  import Disclaimer from '../../ui/Disclaimer.svelte';
+  import SuitsList from '../cards/pot/SuitsList.svelte';
+  import { p } from '../../app/routes';
+  import AsideEmpty from './AsideEmpty.svelte';
+  import type { Board } from './board.svelte';
+
+  let { board }: { board: Board } = $props();
+
+  const pot = potQuery(() => board.selected?.id ?? null);
+  const params = $derived({ params: { id: board.selected?.id ?? '' } });
+</script>
+
+<aside
+  aria-label="The chosen pot"
+  class="flex min-h-0 flex-col border-l border-rule bg-sheet max-[1000px]:max-h-[45dvh] max-[1000px]:border-t max-[1000px]:border-l-0"
+>
+  {#if board.selected}
+    <Scroll label="What it carries" class="min-h-0 flex-1 px-4.5 pt-4 pb-3">
+      <h2 class="text-[24px] leading-[1.1]">{board.selected.name}</h2>
+      {#if pot.data && pot.data.preparation.id === board.selected.id}
+        {@const made = pot.data.preparation}
+        <p class="mt-0.5 mb-3 text-soft">
+          {[
+            asWords(made.kind),
+            made.colour,
+            made.yield && `${made.yield.quantity} ${made.yield.unit}`
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </p>
+        <CarriesList
+          most={1}
+          carries={pot.data.carries}
+          ask={board.ask?.what === 'flag' ? board.ask.id : null}
+        />
+        <div class="mt-3 border-t border-rule pt-2.5"><SuitsList suits={pot.data.suits} /></div>
+      {/if}
+    </Scroll>
+    <div class="border-t border-rule px-4.5 py-3">
+      <div class="mb-2 flex gap-2.5">
+        <Button main href={p('/pots/:id/swaps', params)}>
+          Find a swap
+          <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-[14px]">w</kbd>
+        </Button>
+        <Button href={p('/pots/:id', params)}>Open pot</Button>
+      </div>
+      <Disclaimer />
+    </div>
+  {:else}
+    <AsideEmpty />
+  {/if}
+</aside>

@@ -1,0 +1,107 @@
+<script lang="ts">
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import Plus from '@lucide/svelte/icons/plus';
+  import X from '@lucide/svelte/icons/x';
+  import { Combobox } from 'bits-ui';
+  import type { Level, Schema } from '../../api/client';
+  import { levelWord } from '../../ui/marks/levels';
+  import PotMark from '../../ui/marks/PotMark.svelte';
+  import Button from '../../ui/Button.svelte';
+  import Options from '../../ui/Options.svelte';
+  import type { Ask, Board } from './board.svelte';
+  import { verdictColour, verdictWord } from './verdicts';
+
+  let {
+    board,
+    kitchen,
+    onrecord
+  }: { board: Board; kitchen: Schema['KitchenOut'] | undefined; onrecord: () => void } = $props();
+
+  let words = $state('');
+  const LEVELS: Level[] = ['contains', 'may_contain', 'unchecked', 'free'];
+  const VERDICTS = ['does_not_suit', 'ask', 'suits'] as const;
+
+  const asks = $derived<Ask[]>([
+    ...(kitchen?.flags ?? []).map((f) => ({ what: 'flag' as const, id: f.id, name: f.name })),
+    ...(kitchen?.diets ?? []).map((d) => ({ what: 'diet' as const, id: d.id, name: d.name }))
+  ]);
+
+  const shown = $derived(
+    words === board.ask?.name
+      ? asks
+      : asks.filter((ask) => ask.name.toLowerCase().includes(words.toLowerCase()))
+  );
+
+  const options = $derived(
+    shown.map((ask) => ({
+      value: ask.what + ask.id,
+      label: ask.name,
+      note: ask.what === 'diet' ? 'diet' : ''
+    }))
+  );
+
+  function choose(key: string) {
+    show(asks.find((ask) => ask.what + ask.id === key) ?? null);
+  }
+
+  function show(ask: Ask | null) {
+    board.ask = ask;
+    words = ask?.name ?? '';
+  }
+</script>
+
+<div class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[1000px]:col-span-1">
+  <span class="text-[20px]">Show me</span>
+  {#key board.ask}
+    <Combobox.Root type="single" onValueChange={choose} inputValue={words}>
+      <div class="relative">
+        <Combobox.Input
+          id="ask"
+          aria-label="Flag or diet to show"
+          placeholder="a flag or a diet"
+          autocomplete="off"
+          defaultValue={words}
+          class="h-11 w-52 border-b-[3px] border-ladle bg-transparent px-1.5 pr-8 font-name text-[20px] font-[650] placeholder:text-ink"
+          onfocus={(event) => event.currentTarget.select()}
+          oninput={(event) => (words = event.currentTarget.value)}
+        />
+        <Combobox.Trigger
+          class="absolute top-0 right-0 grid h-11 w-8 place-items-center"
+          aria-label="List the flags and diets"
+        >
+          <ChevronDown size={18} aria-hidden="true" />
+        </Combobox.Trigger>
+      </div>
+      <Options entries={options} empty="No such flag or diet." />
+    </Combobox.Root>
+  {/key}
+  {#if board.ask}
+    <button
+      type="button"
+      class="grid size-11 place-items-center"
+      aria-label="Show nothing in particular"
+      onclick={() => show(null)}
+    >
+      <X size={18} aria-hidden="true" />
+    </button>
+  {/if}
+  <span class="text-[20px]">in every pot</span>
+  <ul class="ml-auto flex gap-4.5 text-soft" aria-label="How many pots">
+    {#if board.ask?.what === 'flag'}
+      {#each LEVELS as level (level)}
+        <li class="flex items-center gap-1.5 whitespace-nowrap">
+          <PotMark {level} decorative />{board.tally.get(level) ?? 0}
+          {level === 'contains' ? 'contain' : levelWord(level)}
+        </li>
+      {/each}
+    {:else if board.ask}
+      {#each VERDICTS as verdict (verdict)}
+        <li class={['whitespace-nowrap', verdictColour(verdict)]}>
+          {board.tally.get(verdict) ?? 0}
+          {verdictWord(verdict)}
+        </li>
+      {/each}
+    {/if}
+  </ul>
+  <Button onclick={onrecord}><Plus size={18} aria-hidden="true" />Record a pot</Button>
+</div>

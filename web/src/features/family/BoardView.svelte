@@ -1,0 +1,88 @@
+<script lang="ts">
+  import { tick } from 'svelte';
+  import type { Schema } from '../../api/client';
+  import { openPot } from '../../app/keys.svelte';
+  import type { Board } from './board.svelte';
+  import PotStrip from './PotStrip.svelte';
+  import Pour from './Pour.svelte';
+  import { selection } from './selection.svelte';
+
+  let { board, columns }: { board: Board; columns: Schema['ColumnOut'][] } = $props();
+
+  let field = $state<HTMLElement>();
+  const HEADINGS: Record<string, string> = {
+    stock: 'Stocks',
+    roux: 'Roux',
+    component: 'Components',
+    sauce: 'Small sauces',
+    soup: 'Soups'
+  };
+
+  const heading = (column: string, kind: string) =>
+    column === 'mothers' || column === 'plates' ? undefined : HEADINGS[kind];
+
+  const stripIn = (id: string) => field?.querySelector<HTMLElement>(`[data-strip="${id}"]`);
+
+  // Places are measured, not the strips in them: what is out of sight is not laid out.
+  const placeOf = (id: string) => field?.querySelector(`[data-place="${id}"]`);
+
+  async function onkeydown(event: KeyboardEvent) {
+    if (event.key === 'Enter' && selection.pot !== null) {
+      event.preventDefault();
+      await openPot();
+    } else if (event.key.startsWith('Arrow')) {
+      const next = board.along(event.key);
+      event.preventDefault();
+      if (next === undefined) return;
+      selection.pot = next;
+      await tick();
+      stripIn(next)?.focus();
+    }
+  }
+
+  $effect(() => {
+    if (selection.pot !== null && field)
+      placeOf(selection.pot)?.scrollIntoView({ block: 'nearest' });
+  });
+</script>
+
+<section aria-label="The family, bases to plates" class="min-h-0 overflow-y-auto">
+  <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+  <div
+    bind:this={field}
+    role="group"
+    aria-label="Pots"
+    class="relative grid grid-cols-4 content-start gap-x-[34px] py-3 pr-4 pl-5"
+    {onkeydown}
+  >
+    {#if field}<Pour {board} {field} />{/if}
+    {#each columns as column (column.id)}
+      {@const groups = board.groups(column.id)}
+      <section class="relative z-10" aria-labelledby="column-{column.id}">
+        <h2 id="column-{column.id}" class="flex min-h-[30px] items-baseline gap-2 text-soft">
+          {column.name}
+          <span class="amount text-[14px]">
+            {groups.reduce((sum, group) => sum + group.strips.length, 0)}
+          </span>
+        </h2>
+        {#each groups as group (group.kind)}
+          {#if heading(column.id, group.kind)}
+            <h3 class="mt-2 mb-1 ml-2.5 font-sans text-[14px] font-normal text-soft">
+              {heading(column.id, group.kind)}
+            </h3>
+          {/if}
+          <ul>
+            {#each group.strips as strip (strip.id)}
+              <li
+                data-place={strip.id}
+                class="mb-1.5 [contain-intrinsic-size:auto_46px] [content-visibility:auto]"
+              >
+                <PotStrip {board} {strip} />
+              </li>
+            {/each}
+          </ul>
+        {/each}
+      </section>
+    {/each}
+  </div>
+</section>

@@ -1,0 +1,20 @@
+<script lang="ts">
+  import { historyQuery } from '../../api/queries';
+  import LarderPage from '../larder/products/LarderPage.svelte';
+  import PersonPick from '../people/PersonPick.svelte';
+  import AsOf from './AsOf.svelte';
+  import ChangeLog from './ChangeLog.svelte';
+
+  const history = historyQuery(() => null);
+</script>
+
+<LarderPage
+  title="History"
+  told="Every change of a statement, a maker, a certificate or a card: who, when, what it was before. Taking one back is a new change."
+>
+  {#snippet aside()}<PersonPick />{/snippet}
+  <div class="grid grid-cols-[minmax(0,1fr)_360px] gap-8 max-[1000px]:grid-cols-1">
+    <ChangeLog entries={history.data ?? []} />
+    <AsOf />
+  </div>
+</LarderPage>

@@ -1,0 +1,25 @@
+<script lang="ts">
+  import type { Level, Standing } from '../../api/client';
+  import LevelLists from '../../ui/marks/LevelLists.svelte';
+
+  /** What somebody else recorded in the meantime, so that both states are in sight. */
+  let { standing }: { standing: Standing } = $props();
+
+  const content = $derived(standing.content);
+  const statements = $derived((content?.statements ?? {}) as Record<string, Level>);
+  const lines = $derived(content && 'lines' in content ? content.lines : []);
+</script>
+
+<div class="border-l-4 border-rule pl-3" data-theirs>
+  {#if content}
+    <p class="font-semibold">Now recorded: {content.name}</p>
+    <LevelLists flags={statements} />
+    {#if lines.length > 0}
+      <p class="text-soft">
+        {lines.map((line) => `${line.quantity} ${line.unit} ${line.item}`).join(', ')}
+      </p>
+    {/if}
+  {:else}
+    <p class="font-semibold">It is no longer recorded.</p>
+  {/if}
+</div>

@@ -1,0 +1,53 @@
+<script lang="ts">
+  import Button from '../../ui/Button.svelte';
+  import Disclaimer from '../../ui/Disclaimer.svelte';
+  import ErrorText from '../../ui/ErrorText.svelte';
+  import type { Recording } from './recording.svelte';
+  import ImpactView from './ImpactView.svelte';
+  import Conflict from './Conflict.svelte';
+
+  /**
+   * The foot of every form that changes the book: what it would do, then the act itself. `wants`
+   * says what is still missing before it can be recorded.
+   */
+  let {
+    recording,
+    disabled = false,
+    wants = '',
+    hint = 'Nothing is changed yet.',
+    overtakenAct = 'Record mine over it',
+    onrecord
+  }: {
+    recording: Recording;
+    disabled?: boolean;
+    wants?: string;
+    hint?: string;
+    overtakenAct?: string;
+    onrecord: () => void;
+  } = $props();
+</script>
+
+<div class="grid gap-2">
+  <ErrorText error={recording.error} />
+  {#if recording.overtaken}<Conflict standing={recording.overtaken} />{/if}
+  {#if wants}
+    <p class="text-clay">{wants}</p>
+  {:else if recording.impact}
+    <ImpactView impact={recording.impact} />
+  {:else if !recording.error}
+    <p class="text-soft">{hint}</p>
+  {/if}
+  <div class="flex items-center gap-4">
+    <Button
+      main
+      disabled={disabled ||
+        wants !== '' ||
+        recording.busy ||
+        (recording.impact === null && !recording.overtaken)}
+      onclick={onrecord}
+    >
+      {recording.overtaken ? overtakenAct : 'Record'}
+    </Button>
+    <Disclaimer />
+  </div>
+</div>

@@ -1,0 +1,50 @@
+<script lang="ts">
+  import LarderPage from '../products/LarderPage.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import PersonPick from '../../people/PersonPick.svelte';
+  import { Intake } from './intake.svelte';
+  import IntakeView from './IntakeView.svelte';
+
+  const intake = new Intake();
+</script>
+
+<LarderPage
+  title="Take in"
+  told="A table of goods (CSV or XLSX), or a supplier's sheet with allergen codes (JSON). It is looked at first; nothing is recorded until you confirm."
+>
+  {#snippet aside()}<PersonPick />{/snippet}
+  <div class="mt-4 flex flex-wrap items-center gap-5">
+    <label
+      class="inline-flex min-h-11 cursor-pointer items-center border-[1.5px] border-ink bg-sheet px-4 font-semibold focus-within:outline-3 focus-within:outline-enamel hover:bg-ladle-pale"
+    >
+      Choose a file
+      <input
+        type="file"
+        class="sr-only"
+        accept=".csv,.xlsx,.json,text/csv,application/json"
+        disabled={intake.busy}
+        onchange={(event) => {
+          const [file] = event.currentTarget.files ?? [];
+          if (file) void intake.look(file);
+          event.currentTarget.value = '';
+        }}
+      />
+    </label>
+    <p>
+      An empty table to fill in: <a class="underline" href="/api/v1/intake/template.csv" download
+        >CSV</a
+      >,
+      <a class="underline" href="/api/v1/intake/template.xlsx" download>XLSX</a>
+    </p>
+    <p>
+      The larder as it stands: <a class="underline" href="/api/v1/intake/larder.csv" download>CSV</a
+      >,
+      <a class="underline" href="/api/v1/intake/larder.xlsx" download>XLSX</a>,
+      <a class="underline" href="/api/v1/intake/larder.json" download>JSON with allergen codes</a>
+    </p>
+  </div>
+  <div class="mt-3"><ErrorText error={intake.error} /></div>
+  {#if intake.looked}
+    <IntakeView {intake} looked={intake.looked} />
+  {/if}
+</LarderPage>

@@ -1,0 +1,55 @@
+<script lang="ts">
+  import { languagesQuery } from '../../../api/queries';
+  import Button from '../../../ui/Button.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import type { LabelDraft } from './labelDraft.svelte';
+  import { LabelReading } from './labelReading.svelte';
+  import MarkedText from './MarkedText.svelte';
+  import Proposals from './Proposals.svelte';
+
+  /** The label's text, pasted or typed, and what its words propose. */
+  let { label }: { label: LabelDraft } = $props();
+
+  const reading = new LabelReading();
+  const languages = languagesQuery();
+  const stale = $derived(reading.read !== null && reading.text !== label.text);
+</script>
+
+<section aria-labelledby="label-text" class="mt-2">
+  <h2 id="label-text" class="text-[18px]">The label's words</h2>
+  <div class="mt-1 flex items-end gap-3">
+    <label class="block flex-1">
+      <span class="sr-only">Text of the label</span>
+      <textarea
+        class="field min-h-20 py-2"
+        rows="3"
+        placeholder="Paste or type the ingredient list as it stands on the pack"
+        bind:value={label.text}></textarea>
+    </label>
+    <div class="grid w-40 gap-2">
+      <label class="block">
+        <span class="text-soft">Language</span>
+        <select class="field" bind:value={reading.language}>
+          <option value="auto">find it out</option>
+          {#each languages.data ?? [] as known (known.id)}
+            <option value={known.id}>{known.name}</option>
+          {/each}
+        </select>
+      </label>
+      <Button
+        disabled={label.text.trim() === '' || reading.busy}
+        onclick={() => reading.ask(label.text)}
+      >
+        Read it
+      </Button>
+    </div>
+  </div>
+  <ErrorText error={reading.error} />
+  {#if reading.read}
+    {#if stale}
+      <p class="text-clay">The text was changed since it was read; read it again.</p>
+    {/if}
+    <MarkedText runs={reading.runs} />
+    <Proposals {reading} {label} />
+  {/if}
+</section>

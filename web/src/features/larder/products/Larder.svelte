@@ -1,0 +1,41 @@
+<script lang="ts">
+  import { searchParams } from 'sv-router';
+  import { jarsQuery, productQuery } from '../../../api/queries';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import { navigate, route } from '../../../app/routes';
+  import LarderNav from './LarderNav.svelte';
+  import JarList from './JarList.svelte';
+  import ProductSheet from './ProductSheet.svelte';
+
+  const id = $derived(route.params.id ?? null);
+  const isNew = $derived(id === 'new');
+  const jars = jarsQuery();
+  const product = productQuery(() => (isNew ? null : id));
+  const onlyUnchecked = $derived(searchParams.get('unchecked') !== null);
+</script>
+
+<svelte:head><title>Larder · Yellow Ladle</title></svelte:head>
+
+<div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
+  <LarderNav />
+  <div
+    class="grid min-h-0 grid-cols-[380px_minmax(0,1fr)] max-[900px]:grid-cols-[280px_minmax(0,1fr)]"
+  >
+    <JarList jars={jars.data?.entries ?? []} chosen={id} {onlyUnchecked} />
+    {#if isNew}
+      <ProductSheet ondone={(made) => navigate('/larder/:id', { params: { id: made } })} />
+    {:else if product.data}
+      {#key product.data.product.id}
+        <ProductSheet known={product.data} />
+      {/key}
+    {:else}
+      <div class="p-8">
+        <h2 class="text-[22px]">What does the label say?</h2>
+        <p class="mt-2 max-w-lg">
+          Choose a jar, or record a new one. What nobody has read yet stands first in the list.
+        </p>
+        <ErrorText error={product.error ?? jars.error} />
+      </div>
+    {/if}
+  </div>
+</div>

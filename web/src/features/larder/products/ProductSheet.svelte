@@ -1,0 +1,121 @@
+<script lang="ts">
+  import { searchParams } from 'sv-router';
+  import { untrack } from 'svelte';
+  import type { Schema } from '../../../api/client';
+  import { identified } from '../../../api/ids';
+  import { kitchenQuery } from '../../../api/queries';
+  import { asWords } from '../../../ui/marks/levels';
+  import IntoBag from '../bags/IntoBag.svelte';
+  import { currentUser } from '../../people/currentUser.svelte';
+  import RecordFoot from '../../impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../impact/recording.svelte';
+  import { p } from '../../../app/routes';
+  import { ProductDraft, type Product } from './productDraft.svelte';
+  import ProductTabs from './ProductTabs.svelte';
+
+  /** One product: what its label says, and what recording that would change. */
+  let { known, ondone }: { known?: Schema['ProductOut']; ondone?: (id: string) => void } = $props();
+
+  const kitchen = kitchenQuery();
+  const recording = new Recording();
+  const draft = new ProductDraft();
+  let tab = $state(searchParams.get('tab') === 'numbers' ? 'numbers' : 'label');
+  untrack(() => draft.begin(known?.product));
+
+  // What was recorded beside this form (a maker, a fresh bag) is taken over while nothing is typed.
+  $effect(() => {
+    const fresh = known?.product;
+    untrack(() => {
+      if (fresh && !draft.changed) draft.begin(fresh);
+    });
+  });
+
+  $effect(() => {
+    const piece = draft.changed ? draft.piece : null;
+    void recording.preview(piece && (() => changeOf(piece)));
+  });
+
+  async function changeOf(piece: Product): Promise<Change> {
+    return { change: 'product', product: await identified(piece) };
+  }
+
+  async function record() {
+    if (!draft.piece) return;
+    currentUser.remember();
+    const product = await identified(draft.piece);
+    const done = await recording.record({ change: 'product', product }, known?.version ?? null, {
+      person: currentUser.initials
+    });
+    if (!done) {
+      const theirs = recording.overtaken?.content;
+      if (theirs && 'otherwise' in theirs && !('lines' in theirs)) draft.rebase(theirs);
+      return;
+    }
+    draft.begin(product);
+    ondone?.(product.id);
+  }
+
+  const TYPING = /^(INPUT|SELECT|TEXTAREA)$/;
+
+  function onkeydown(event: KeyboardEvent) {
+    const typing = event.target instanceof HTMLElement && TYPING.test(event.target.tagName);
+    if (event.key === 'p' && !typing && !event.ctrlKey && !event.metaKey) draft.markPlain();
+  }
+
+  const classes = $derived(
+    [...new Set([...(kitchen.data?.classes ?? []), draft.className])].filter(Boolean).sort()
+  );
+</script>
+
+<svelte:window {onkeydown} />
+
+<section class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto]" aria-label="Product">
+  <div class="border-b border-rule px-6 pt-3 pb-2">
+    <div class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4">
+      <label class="block">
+        <span class="text-soft">Name on the jar</span>
+        <input class="field font-name text-[20px] font-[650]" bind:value={draft.name} />
+      </label>
+      <label class="block">
+        <span class="text-soft">Class, for swaps</span>
+        <select class="field" bind:value={draft.className}>
+          <option value="">nobody has said</option>
+          {#each classes as name (name)}<option value={name}>{asWords(name)}</option>{/each}
+        </select>
+      </label>
+    </div>
+    {#if known}
+      <div class="mt-1.5 flex items-center justify-between gap-4">
+        <p class="text-soft">
+          {#if known.goes_into.length > 0}
+            Goes into
+            {#each known.goes_into as pot, index (pot.id)}{index > 0 ? ', ' : ''}<a
+                class="underline"
+                href={p('/pots/:id', { params: { id: pot.id } })}>{pot.name}</a
+              >{/each}
+          {:else}
+            Goes into no pot yet
+          {/if}
+          {#if known.in_goods.length > 0}
+            · is in {known.in_goods.map((good) => good.name).join(', ')}
+          {/if}
+        </p>
+        <IntoBag items={[{ id: known.product.id, name: known.product.name }]} />
+      </div>
+    {/if}
+  </div>
+  <ProductTabs {draft} {known} bind:tab />
+  {#if tab !== 'makers' && tab !== 'picture' && tab !== 'history'}
+    <div class="border-t border-rule bg-sheet px-6 py-3">
+      <RecordFoot
+        {recording}
+        disabled={!draft.changed}
+        overtakenAct="Record mine with theirs"
+        hint={known
+          ? 'Change what the label says; this shows which pots and plates follow.'
+          : 'Give it a name. Until its label is read, nothing is taken as free.'}
+        onrecord={record}
+      />
+    </div>
+  {/if}
+</section>

@@ -1,0 +1,78 @@
+import { answer, api, type Level, type Schema } from '../../../api/client';
+import type { LabelDraft } from './labelDraft.svelte';
+
+type Proposal = Schema['ProposalOut'];
+
+/** A run of the label's text, with the proposals that it led to. */
+export interface Run {
+  text: string;
+  level: Level | null;
+  flags: string[];
+  /** Whether the reader does not know the words. */
+  strange: boolean;
+}
+
+const RANK: Record<Level, number> = { free: 0, may_contain: 1, unchecked: 2, contains: 3 };
+
+/** Reads the text of a label in hand; each proposal waits until a person takes it. */
+export class LabelReading {
+  read = $state.raw<Schema['LabelOut'] | null>(null);
+  /** The text that was read: places in it stay true while somebody types on. */
+  text = $state('');
+  language = $state('auto');
+  levels = $state<Record<string, Level>>({});
+  taken = $state<string[]>([]);
+  error = $state<unknown>(null);
+  busy = $state(false);
+
+  async ask(text: string) {
+    this.busy = true;
+    this.error = null;
+    try {
+      const body = { text, language: this.language };
+      this.read = await answer(api.POST('/api/v1/labels/read', { body }));
+      this.text = text;
+      this.levels = Object.fromEntries(this.read.proposals.map((made) => [made.flag, made.level]));
+      this.taken = [];
+    } catch (error) {
+      this.error = error;
+    } finally {
+      this.busy = false;
+    }
+  }
+
+  correct(flag: string, level: Level) {
+    this.levels = { ...this.levels, [flag]: level };
+  }
+
+  take(label: LabelDraft, proposal: Proposal) {
+    label.state(proposal.flag, this.levels[proposal.flag] ?? proposal.level);
+    if (!this.taken.includes(proposal.flag)) this.taken = [...this.taken, proposal.flag];
+  }
+
+  /** Every proposal as it stands. The rest counts as free only where every word was understood. */
+  takeAll(label: LabelDraft) {
+    for (const proposal of this.read?.proposals ?? []) this.take(label, proposal);
+    label.otherwise = this.read?.complete ? 'free' : 'unchecked';
+    label.evidence = 'label';
+  }
+
+  /** The text cut where words led to a proposal, or are not known. Places count code points. */
+  runs = $derived.by((): Run[] => {
+    const letters = [...this.text];
+    const edges = new Set([0, letters.length]);
+    const marks = (this.read?.proposals ?? []).flatMap((proposal) =>
+      proposal.because.map((why) => ({ ...why, flag: proposal.flag, level: proposal.level }))
+    );
+    const unknown = this.read?.unknown ?? [];
+    for (const mark of [...marks, ...unknown]) edges.add(mark.start).add(mark.end);
+    const places = [...edges].sort((a, b) => a - b);
+    return places.slice(0, -1).map((start, index) => {
+      const over = marks.filter((mark) => mark.start <= start && start < mark.end);
+      const level = over.map((mark) => mark.level).sort((a, b) => RANK[b] - RANK[a])[0] ?? null;
+      const text = letters.slice(start, places[index + 1]).join('');
+      const strange = unknown.some((word) => word.start <= start && start < word.end);
+      return { text, level, flags: [...new Set(over.map((mark) => mark.flag))], strange };
+    });
+  });
+}

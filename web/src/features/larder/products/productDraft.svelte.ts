@@ -1,0 +1,136 @@
+import type { Schema } from '../../../api/client';
+import { LabelDraft } from './labelDraft.svelte';
+
+export type Product = Schema['ProductPiece'];
+type Part = Schema['PartPiece'];
+
+/** A product of which only a name is known: everything is not checked. */
+export const UNREAD: Product = {
+  id: '',
+  name: '',
+  class: 'other',
+  statements: {},
+  otherwise: 'unchecked',
+  certificates: [],
+  evidence: {},
+  papers: {},
+  label: '',
+  pack: '',
+  code: '',
+  makers: [],
+  parts: []
+};
+
+/** Numbers of a product that a label or a scale tells, with their units. */
+export const NUMBERS = [
+  ['salt_g_per_100g', 'Salt, g in 100 g'],
+  ['abv_percent', 'Alcohol, % vol'],
+  ['so2_mg_per_kg', 'Total SO2, mg/kg'],
+  ['price_per_kg', 'Price of a kilo'],
+  ['density_g_per_ml', 'Density, g/ml'],
+  ['unit_weight_g', 'One piece, g']
+] as const;
+
+export type NumberField = (typeof NUMBERS)[number][0];
+
+/** A product while its labels are being read: its own, and one for each maker. */
+export class ProductDraft {
+  #before = $state.raw<Product>(UNREAD);
+  name = $state('');
+  className = $state('');
+  numbers = $state<Partial<Record<NumberField, number | null>>>({});
+  parts = $state<Part[]>([]);
+  isBag = $state(false);
+  voices = $state.raw<LabelDraft[]>([new LabelDraft(UNREAD, '', '')]);
+  chosen = $state('');
+
+  begin(product?: Product) {
+    const piece = product ?? UNREAD;
+    this.#before = piece;
+    this.name = piece.name;
+    this.className = piece.class ?? '';
+    this.numbers = Object.fromEntries(NUMBERS.map(([field]) => [field, piece[field] ?? null]));
+    this.parts = (piece.parts ?? []).map((part) => ({ ...part }));
+    this.isBag = piece.bag != null;
+    const makers = piece.makers ?? [];
+    this.voices = [
+      new LabelDraft(piece, '', piece.name),
+      ...makers.map((maker) => new LabelDraft(maker, maker.id, maker.name))
+    ];
+    if (!this.voices.some((voice) => voice.id === this.chosen) || this.chosen === '')
+      this.chosen = makers[0]?.id ?? '';
+  }
+
+  /** The label that is in hand: a maker's, or the product's own where it has no makers. */
+  get label(): LabelDraft {
+    return this.voices.find((voice) => voice.id === this.chosen) ?? (this.voices[0] as LabelDraft);
+  }
+
+  /** Begins from a common good; its label decides, so nothing of it counts as checked. */
+  startFrom(good: Schema['GoodOut']) {
+    const { statements, class: className } = good.product;
+    this.name ||= good.name;
+    this.className = className ?? '';
+    this.numbers = Object.fromEntries(
+      NUMBERS.map(([field]) => [field, good.product[field] ?? null])
+    );
+    for (const [flag, level] of Object.entries(statements ?? {})) this.label.state(flag, level);
+    if (good.plain) this.label.evidence = 'plain_food';
+  }
+
+  /** One key: a plain single food, nothing else in it. */
+  markPlain() {
+    this.label.otherwise = 'free';
+    this.label.evidence = 'plain_food';
+  }
+
+  /** Goes on from what somebody else recorded: theirs, with what was changed here on top. */
+  rebase(theirs: Product) {
+    const sameName = this.name === this.#before.name;
+    this.#before = theirs;
+    if (sameName) this.name = theirs.name;
+    for (const voice of this.voices) {
+      const maker = theirs.makers?.find((known) => known.id === voice.id);
+      const now = voice.id === '' ? theirs : maker;
+      if (now) voice.rebase(now);
+    }
+  }
+
+  /** The product as it is to be; null while it has no name. */
+  piece = $derived.by((): Product | null => {
+    if (this.name.trim() === '') return null;
+    const [own, ...makers] = this.voices as [LabelDraft, ...LabelDraft[]];
+    return {
+      ...this.#before,
+      ...this.numbers,
+      ...own.value,
+      name: this.name.trim(),
+      class: this.className || null,
+      parts: this.parts.filter((part) => part.product !== ''),
+      bag: this.isBag ? (this.#before.bag ?? { additions: [] }) : null,
+      makers: makers.map((maker) => ({
+        ...this.#before.makers?.find((known) => known.id === maker.id),
+        id: maker.id,
+        name: maker.name,
+        ...maker.value
+      }))
+    };
+  });
+
+  /** Whether anything differs from what is recorded. */
+  changed = $derived(
+    this.piece !== null &&
+      (this.voices.some((voice) => voice.changed) ||
+        JSON.stringify(rest(this.piece)) !== JSON.stringify(rest(this.#before)))
+  );
+}
+
+function rest(product: Product) {
+  return [
+    product.name,
+    product.class ?? null,
+    NUMBERS.map(([field]) => product[field] ?? null),
+    (product.parts ?? []).map((part) => [part.product, part.percent ?? null]),
+    product.bag != null
+  ];
+}

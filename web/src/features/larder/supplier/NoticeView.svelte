@@ -1,0 +1,71 @@
+<script lang="ts">
+  import { answer, api, type Schema } from '../../../api/client';
+  import { afterRecording } from '../../../api/queries';
+  import { announcements } from '../../../app/announce.svelte';
+  import { asWords, levelWord } from '../../../ui/marks/levels';
+  import PotMark from '../../../ui/marks/PotMark.svelte';
+  import Button from '../../../ui/Button.svelte';
+  import Disclaimer from '../../../ui/Disclaimer.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import { currentUser } from '../../people/currentUser.svelte';
+  import ImpactView from '../../impact/ImpactView.svelte';
+  import { p } from '../../../app/routes';
+
+  /** The maker changed the label: what it says now, and what accepting that would change. */
+  let { notice }: { notice: Schema['NoticeOut'] } = $props();
+
+  let error = $state<unknown>(null);
+
+  async function decide(decision: 'accept' | 'keep_apart') {
+    error = null;
+    try {
+      const params = { path: { id: notice.id } };
+      const body = { decision, person: currentUser.initials, why: '' };
+      const done = await answer(api.POST('/api/v1/notices/{id}/decide', { params, body }));
+      announcements.say(`Recorded. ${done.sentence}`);
+      await afterRecording();
+    } catch (refusal) {
+      error = refusal;
+    }
+  }
+</script>
+
+<article class="border-b border-rule py-4" data-notice={notice.product.id}>
+  <h2 class="text-[20px]">
+    <a class="hover:underline" href={p('/larder/:id', { params: { id: notice.product.id } })}>
+      {notice.product.name}
+    </a>
+  </h2>
+  <p class="text-soft">
+    {notice.supplier}, sheet of {notice.issued}{notice.maker ? `, label of ${notice.maker}` : ''}
+  </p>
+  <ul class="mt-2">
+    {#each notice.differences as change (change.flag)}
+      <li class="flex min-h-8 items-center gap-2">
+        <PotMark level={change.recorded} small decorative />
+        <span aria-hidden="true">→</span>
+        <PotMark level={change.sheet} small decorative />
+        <span>
+          {asWords(change.flag)}: {levelWord(change.recorded)} here, {levelWord(change.sheet)} on the
+          sheet
+        </span>
+      </li>
+    {/each}
+  </ul>
+  {#each notice.unknown as code (code)}
+    <p class="text-clay">
+      The sheet holds a code that is not known here: {code}. Ask the supplier.
+    </p>
+  {/each}
+  {#if notice.ingredients}<p class="mt-1 border-l-4 border-rule pl-3">{notice.ingredients}</p>{/if}
+  <div class="mt-2"><ImpactView impact={notice.impact} /></div>
+  <ErrorText {error} />
+  <div class="mt-2 flex flex-wrap items-center gap-3">
+    <Button onclick={() => decide('accept')}>Accept the new label</Button>
+    <Button onclick={() => decide('keep_apart')}>Keep both apart</Button>
+    <p class="max-w-sm text-soft">
+      Kept apart, the product carries the highest of both while old packs are in the house.
+    </p>
+  </div>
+  <div class="mt-2"><Disclaimer /></div>
+</article>

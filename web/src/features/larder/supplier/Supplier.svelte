@@ -1,0 +1,62 @@
+<script lang="ts">
+  import { answer, api } from '../../../api/client';
+  import { afterRecording, noticesQuery } from '../../../api/queries';
+  import LarderPage from '../products/LarderPage.svelte';
+  import Button from '../../../ui/Button.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import PersonPick from '../../people/PersonPick.svelte';
+  import CodeReader from './CodeReader.svelte';
+  import NoticeView from './NoticeView.svelte';
+
+  const notices = noticesQuery();
+  let error = $state<unknown>(null);
+  let told = $state('');
+  let busy = $state(false);
+
+  async function fetchSheets() {
+    busy = true;
+    error = null;
+    try {
+      const found = await answer(api.POST('/api/v1/feed/fetch'));
+      const fresh =
+        found.notices === 0
+          ? 'nothing differs from what is recorded'
+          : `${found.notices} ${found.notices === 1 ? 'label has' : 'labels have'} changed`;
+      const unknown =
+        found.unknown_goods.length > 0
+          ? ` Not in the larder yet: ${found.unknown_goods.join(', ')}.`
+          : '';
+      told = `${found.sheets} sheets read: ${fresh}.${unknown}`;
+      await afterRecording();
+    } catch (refusal) {
+      told = '';
+      error = refusal;
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<LarderPage
+  title="Supplier"
+  told="Sheets from the supplier's feed against what is recorded here. A changed label waits until somebody decides."
+>
+  {#snippet aside()}
+    <div class="flex items-end gap-4">
+      <PersonPick />
+      <Button main disabled={busy} onclick={fetchSheets}>Fetch the sheets</Button>
+    </div>
+  {/snippet}
+  <ErrorText {error} />
+  <p class="min-h-6 pt-2 font-semibold" aria-live="polite">{told}</p>
+  <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[1000px]:grid-cols-1">
+    <div>
+      {#each notices.data ?? [] as notice (notice.id)}
+        <NoticeView {notice} />
+      {:else}
+        <p class="py-4 text-soft">No maker has changed a label that nobody has decided about.</p>
+      {/each}
+    </div>
+    <CodeReader />
+  </div>
+</LarderPage>

@@ -1,0 +1,89 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { answer, api, type Schema } from '../../../api/client';
+  import { afterRecording } from '../../../api/queries';
+  import { announcements } from '../../../app/announce.svelte';
+  import Button from '../../../ui/Button.svelte';
+  import ItemBox from '../../../ui/ItemBox.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import { currentUser } from '../../people/currentUser.svelte';
+
+  /** One tool: whose it is, what is in it today, and what goes through next. */
+  let {
+    entry,
+    onchange
+  }: { entry: Schema['ToolOut']; onchange: (tool: Schema['ToolPiece']) => void } = $props();
+
+  const tool = $derived(entry.tool);
+  let item = $state('');
+  let round = $state(0);
+  let error = $state<unknown>(null);
+
+  async function use(through: string | null) {
+    error = null;
+    try {
+      const body = { tool: tool.name, item: through, person: currentUser.initials };
+      await answer(api.POST('/api/v1/tools/uses', { body }));
+      announcements.say(through ? `Noted for the ${tool.name}.` : `The ${tool.name} is washed.`);
+      item = '';
+      round += 1;
+      await afterRecording();
+    } catch (refusal) {
+      error = refusal;
+    }
+  }
+
+  $effect(() => {
+    if (item !== '') untrack(() => void use(item));
+  });
+</script>
+
+<li
+  class="grid grid-cols-[minmax(0,1fr)_300px] gap-5 border-b border-rule py-3"
+  data-tool={tool.name}
+>
+  <div>
+    <h2 class="text-[18px]">{tool.name}</h2>
+    <p class="text-soft">
+      {entry.pots.length > 0
+        ? `On the cards of ${entry.pots.map((pot) => pot.name).join(', ')}`
+        : 'On no card'}
+    </p>
+    <div class="flex flex-wrap gap-x-6">
+      <label class="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          class="size-5"
+          checked={tool.dedicated}
+          onchange={(event) => onchange({ ...tool, dedicated: event.currentTarget.checked })}
+        />
+        kept for one thing only
+      </label>
+      <label class="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          class="size-5"
+          checked={tool.always_shared}
+          disabled={tool.dedicated}
+          onchange={(event) => onchange({ ...tool, always_shared: event.currentTarget.checked })}
+        />
+        we share this one always
+      </label>
+    </div>
+    <p>
+      {entry.inside.length > 0
+        ? `Since the last wash today: ${entry.inside.map((made) => made.name).join(', ')}`
+        : 'Nothing went through since the last wash today.'}
+    </p>
+  </div>
+  <div class="grid content-start gap-2">
+    {#key round}
+      <label class="block" for="through-{tool.name}">
+        <span class="text-soft">Goes through now</span>
+        <ItemBox id="through-{tool.name}" label="Through the {tool.name}" bind:item />
+      </label>
+    {/key}
+    <div><Button onclick={() => use(null)}>Washed</Button></div>
+    <ErrorText {error} />
+  </div>
+</li>

@@ -1,0 +1,100 @@
+<script lang="ts">
+  import { answer, api, type Schema } from '../../../api/client';
+  import { afterRecording, kitchenQuery } from '../../../api/queries';
+  import Button from '../../../ui/Button.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import { asWords } from '../../../ui/marks/levels';
+
+  type Need = Schema['NeedPiece'];
+
+  /** Guests whose needs are open: what is unchecked for them comes first. */
+  let { needs }: { needs: Need[] } = $props();
+
+  const kitchen = kitchenQuery();
+  let guest = $state('');
+  let goal = $state('');
+  let strictness = $state<Need['strictness']>('allergy');
+  let error = $state<unknown>(null);
+
+  async function keep(wanted: Need[]) {
+    error = null;
+    try {
+      await answer(api.PUT('/api/v1/needs', { body: wanted }));
+      await afterRecording();
+      return true;
+    } catch (refusal) {
+      error = refusal;
+      return false;
+    }
+  }
+
+  async function add() {
+    const [kind, id = ''] = goal.split(':');
+    const made: Need = {
+      id: `need-${Date.now()}`,
+      guest: guest.trim(),
+      clear: kind === 'clear' ? [id] : [],
+      fit: kind === 'fit' ? [id] : [],
+      strictness
+    };
+    if (await keep([...needs, made])) guest = goal = '';
+  }
+
+  const told = (need: Need) =>
+    [...(need.clear ?? []).map((flag) => `no ${asWords(flag)}`), ...(need.fit ?? []).map(asWords)]
+      .filter(Boolean)
+      .join(', ');
+</script>
+
+<section aria-labelledby="needs">
+  <h2 id="needs" class="text-[18px]">Guests who wait for an answer</h2>
+  <ul>
+    {#each needs as need (need.id)}
+      <li class="flex items-start justify-between gap-2 border-b border-rule py-1.5">
+        <span>
+          <span class="font-[550]">{need.guest}</span>
+          <span class="block text-soft">{told(need)} · {need.strictness}</span>
+        </span>
+        <button
+          type="button"
+          class="min-h-11 px-2 underline underline-offset-4"
+          aria-label="{need.guest} is answered"
+          onclick={() => keep(needs.filter((other) => other.id !== need.id))}
+        >
+          answered
+        </button>
+      </li>
+    {/each}
+  </ul>
+  <div class="mt-2 grid gap-2">
+    <label class="block">
+      <span class="text-soft">Guest or table</span>
+      <input class="field" maxlength="200" autocomplete="off" bind:value={guest} />
+    </label>
+    <div class="flex gap-2">
+      <label class="block min-w-0 flex-1">
+        <span class="text-soft">Must be</span>
+        <select class="field" bind:value={goal}>
+          <option value="">choose</option>
+          {#each kitchen.data?.diets ?? [] as diet (diet.id)}
+            <option value="fit:{diet.id}">{diet.name}</option>
+          {/each}
+          {#each kitchen.data?.flags ?? [] as flag (flag.id)}
+            <option value="clear:{flag.id}">without {flag.name.toLowerCase()}</option>
+          {/each}
+        </select>
+      </label>
+      <label class="block w-32">
+        <span class="text-soft">As</span>
+        <select class="field" bind:value={strictness}>
+          {#each kitchen.data?.strictness ?? [] as word (word)}<option value={word}>{word}</option
+            >{/each}
+        </select>
+      </label>
+    </div>
+    <div>
+      <Button disabled={guest.trim() === '' || goal === ''} onclick={add}>Add the guest</Button>
+    </div>
+    <ErrorText {error} />
+  </div>
+</section>

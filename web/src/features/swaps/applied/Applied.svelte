@@ -1,0 +1,24 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { answer, api } from '../../../api/client';
+  import { queries } from '../../../api/queries';
+  import SwapPage from '../bench/SwapPage.svelte';
+  import AppliedRow from './AppliedRow.svelte';
+
+  const plans = createQuery(
+    () => ({ queryKey: ['applied'], queryFn: () => answer(api.GET('/api/v1/plans/applied')) }),
+    () => queries
+  );
+</script>
+
+<SwapPage
+  title="Plans in the book"
+  told="Every plan that was put in, the newest first. One can be taken back as a whole as long as nobody has changed its cards since. What was tasted here counts more than what a rule says."
+>
+  {#if plans.data?.length === 0}
+    <p class="mt-4 text-[18px]">No plan was put in yet. Make one on the swap bench of a pot.</p>
+  {/if}
+  <ul>
+    {#each plans.data ?? [] as plan (plan.id)}<AppliedRow {plan} />{/each}
+  </ul>
+</SwapPage>

@@ -1,0 +1,38 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import Scroll from '../../../ui/Scroll.svelte';
+  import { isActive, p } from '../../../app/routes';
+
+  /** A page beside the swap bench: its name, what it is for, and the ways to the others. */
+  let { title, told, children }: { title: string; told: string; children: Snippet } = $props();
+
+  const pages = [
+    ['/menu', 'The whole menu'],
+    ['/applied', 'Plans in the book'],
+    ['/rules', 'Rules']
+  ] as const;
+</script>
+
+<svelte:head><title>{title} · Yellow Ladle</title></svelte:head>
+
+<div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
+  <nav class="flex gap-5 border-b border-rule px-6" aria-label="Swaps">
+    {#each pages as [path, words] (path)}
+      <a
+        class={[
+          'flex min-h-11 items-center border-b-[3px]',
+          isActive(path) ? 'border-ladle font-[650]' : 'border-transparent'
+        ]}
+        aria-current={isActive(path) ? 'page' : undefined}
+        href={p(path)}>{words}</a
+      >
+    {/each}
+  </nav>
+  <Scroll label={title} class="px-6 pt-4 pb-8">
+    <div class="max-w-3xl border-b border-rule pb-3">
+      <h1 class="text-[26px]">{title}</h1>
+      <p class="text-soft">{told}</p>
+    </div>
+    {@render children()}
+  </Scroll>
+</div>

@@ -1,0 +1,77 @@
+<script lang="ts">
+  import { kitchenQuery, potQuery } from '../../../api/queries';
+  import { selection } from '../../family/selection.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import { p, route } from '../../../app/routes';
+  import { Bench } from './bench.svelte';
+  import BenchFoot from './BenchFoot.svelte';
+  import BlockedList from './BlockedList.svelte';
+  import ChecksFirst from './ChecksFirst.svelte';
+  import GoalBar from './GoalBar.svelte';
+  import LimitBar from './LimitBar.svelte';
+  import LoosenList from './LoosenList.svelte';
+  import PlanTurns from './PlanTurns.svelte';
+  import PlateBar from './PlateBar.svelte';
+  import PlanTable from './PlanTable.svelte';
+  import PourDrawing from './PourDrawing.svelte';
+
+  const id = $derived(route.params.id ?? '');
+  const pot = potQuery(() => id);
+  const kitchen = kitchenQuery();
+  const bench = new Bench(() => id);
+  const plans = $derived(bench.plans);
+
+  $effect(() => {
+    selection.pot = id;
+  });
+
+  $effect(() => {
+    void [JSON.stringify(bench.asked), kitchen.data?.version];
+    void bench.find();
+  });
+</script>
+
+<svelte:head><title>Swaps · Yellow Ladle</title></svelte:head>
+
+<div class="grid h-full grid-rows-[auto_minmax(0,1fr)_auto]">
+  <div class="px-5">
+    <h1 class="sr-only">Swap bench</h1>
+    <PlateBar {bench} name={pot.data?.preparation.name ?? ''} />
+    <GoalBar {bench} kitchen={kitchen.data} />
+    <LimitBar {bench} kitchen={kitchen.data} />
+  </div>
+  <div class="min-h-0 overflow-y-auto px-5" aria-busy={bench.busy}>
+    <ErrorText error={bench.error ?? pot.error} />
+    {#if plans?.met_already}
+      <p class="mt-6 text-[20px] text-moss">Nothing to swap: it is so already.</p>
+    {:else if plans}
+      <ChecksFirst checks={plans.checks} />
+      {#if !plans.plans.some((plan) => plan.meets)}
+        <h2 class="mt-4 text-[22px]">No plan reaches it with what the larder and the book hold</h2>
+        <BlockedList blocked={plans.blocked} />
+        <LoosenList {bench} />
+        {#if plans.plans.length > 0}<h2 class="text-[18px]">As near as it comes</h2>{/if}
+      {/if}
+      {#if plans.plans.length > 0}
+        <PlanTable {bench} {plans} />
+        <PlanTurns {bench} />
+        {#if bench.plan}<PourDrawing plan={bench.plan} />{/if}
+        {#if plans.plans.some((plan) => plan.meets)}<LoosenList {bench} />{/if}
+        <p class="mb-4 text-note text-soft">
+          {plans.whole
+            ? 'Nothing that is better in every way was left out.'
+            : 'The search stopped early: these clear it, but a better plan may exist.'}
+        </p>
+      {/if}
+    {:else if !bench.busy}
+      <p class="mt-6 max-w-xl text-[18px]">
+        Name what must go, or a diet that it must suit. Plans are made from what the larder holds
+        and what the book can cook, and each is carried through again before it is shown.
+      </p>
+      <p class="mt-3">
+        <a class="underline" href={p('/pots/:id', { params: { id } })}>Back to the pot</a>
+      </p>
+    {/if}
+  </div>
+  {#if bench.plan && !plans?.met_already}<BenchFoot {bench} />{/if}
+</div>

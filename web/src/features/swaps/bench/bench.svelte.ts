@@ -1,0 +1,225 @@
+import { answer, api, type Schema } from '../../../api/client';
+import { afterRecording } from '../../../api/queries';
+import { announcements } from '../../../app/announce.svelte';
+import type { Criterion } from './criteria';
+
+export type Plans = Schema['PlansOut'];
+export type Plan = Schema['PlanOut'];
+export type Limits = Schema['LimitsPiece'];
+export type Loosened = Schema['LoosenedOut'];
+export type How = Schema['ApplyIn']['as'];
+export type Goal = { what: 'clear' | 'fit'; id: string; name: string };
+
+export const noLimits = (): Limits => ({
+  most_pots: null,
+  without: [],
+  kept: [],
+  keep_colour: false,
+  keep_thickness: false,
+  freezes: false,
+  products_only: false
+});
+
+const SHOWN = 3;
+
+const without = (record: Record<string, string>, key: string) =>
+  Object.fromEntries(Object.entries(record).filter(([other]) => other !== key));
+
+/** The swap bench of one pot: its goals and limits, the plans that reach them, those looked at. */
+export class Bench {
+  goals = $state<Goal[]>([]);
+  limits = $state<Limits>(noLimits());
+  plans = $state.raw<Plans | null>(null);
+  loosened = $state.raw<Loosened[] | null>(null);
+  picked = $state(0);
+  pinned = $state<number[]>([]);
+  /** What counts most this once; null leaves it to the kitchen's own order. */
+  first = $state<Criterion | null>(null);
+  others = $state<Record<string, string>>({});
+  kept = $state<Record<string, string>>({});
+  barred = $state<Record<string, string>>({});
+  /** The place of the first plan that is shown; three stand side by side. */
+  from = $state(0);
+  names = $state<Record<string, string>>({});
+  error = $state<unknown>(null);
+  busy = $state(false);
+  #latest = 0;
+  #item: () => string;
+
+  constructor(item: () => string) {
+    this.#item = item;
+  }
+
+  plan = $derived<Plan | undefined>(this.plans?.plans[this.picked]);
+
+  /** The places of the plans that stand side by side: two pinned ones, or the first few. */
+  shown = $derived(
+    this.pinned.length === 2
+      ? this.pinned
+      : (this.plans?.plans ?? []).map((_, at) => at).slice(this.from, this.from + SHOWN)
+  );
+
+  wanted = $derived({
+    clear: this.goals.filter((goal) => goal.what === 'clear').map((goal) => goal.id),
+    fit: this.goals.filter((goal) => goal.what === 'fit').map((goal) => goal.id)
+  });
+
+  /** The question as the server takes it. */
+  get asked(): Schema['PlansIn'] {
+    return {
+      item: this.#item(),
+      and_items: Object.keys(this.others),
+      goals: this.wanted,
+      limits: {
+        ...this.limits,
+        without: Object.keys(this.barred),
+        kept: Object.keys(this.kept).map((key) => {
+          const [pot = '', line = '0'] = key.split(' ');
+          return { in: pot, line: Number(line) };
+        })
+      },
+      order: this.first ? [this.first] : [],
+      limit: SHOWN + 1
+    };
+  }
+
+  add(goal: Goal) {
+    if (!this.goals.some((known) => known.what === goal.what && known.id === goal.id))
+      this.goals.push(goal);
+  }
+
+  drop(goal: Goal) {
+    this.goals = this.goals.filter((known) => known !== goal);
+  }
+
+  /** No plan may bring this item any more. */
+  bar(item: string, name: string) {
+    this.barred = { ...this.barred, [item]: name };
+  }
+
+  /** Every plan has to leave this line as it is. */
+  keep(swap: Schema['SwapPiece'], name: string) {
+    this.kept = { ...this.kept, [`${swap.in} ${swap.line}`]: name };
+  }
+
+  free(item: string) {
+    this.barred = without(this.barred, item);
+    this.kept = without(this.kept, item);
+    this.others = without(this.others, item);
+  }
+
+  /** One more pot that the same swaps have to clear. */
+  also(item: string, name: string) {
+    if (item !== this.#item()) this.others = { ...this.others, [item]: name };
+  }
+
+  /** Lets one goal or limit go, as the list of what that opens names it. */
+  loosen(entry: Loosened) {
+    if (entry.id === 'without') this.barred = {};
+    else if (entry.id === 'kept') this.kept = {};
+    else if (entry.what === 'limit')
+      this.limits = { ...this.limits, [entry.id]: noLimits()[entry.id as keyof Limits] };
+    else this.goals = this.goals.filter((g) => g.what !== entry.what || g.id !== entry.id);
+  }
+
+  pick(at: number) {
+    this.picked = at;
+    this.names = {};
+  }
+
+  /** Pins a plan to be compared with another; a third one takes the place of the first. */
+  pin(at: number) {
+    this.pinned = this.pinned.includes(at)
+      ? this.pinned.filter((other) => other !== at)
+      : [...this.pinned, at].slice(-2);
+  }
+
+  async find() {
+    const mine = ++this.#latest;
+    this.error = null;
+    this.loosened = null;
+    if (this.goals.length === 0) {
+      this.plans = null;
+      return;
+    }
+    this.busy = true;
+    try {
+      const found = await answer(api.POST('/api/v1/plans', { body: this.asked }));
+      if (mine !== this.#latest) return;
+      this.plans = found;
+      this.pinned = [];
+      this.from = 0;
+      this.pick(0);
+    } catch (error) {
+      if (mine === this.#latest) this.error = error;
+    } finally {
+      if (mine === this.#latest) this.busy = false;
+    }
+  }
+
+  further = $derived((this.plans?.plans.length ?? 0) > this.from + SHOWN);
+
+  /** Turns to the next plans; those before stay where they are, also where they are pinned. */
+  async turn() {
+    const mine = this.#latest;
+    const from = this.from + SHOWN;
+    try {
+      const body = { ...this.asked, limit: from + SHOWN + 1 };
+      const found = await answer(api.POST('/api/v1/plans', { body }));
+      if (mine !== this.#latest) return;
+      this.plans = found;
+      this.from = from;
+      announcements.say(`Plans ${from + 1} to ${from + this.shown.length}.`);
+    } catch (error) {
+      if (mine === this.#latest) this.error = error;
+    }
+  }
+
+  turnBack() {
+    this.from = Math.max(this.from - SHOWN, 0);
+    announcements.say(`Plans ${this.from + 1} to ${this.from + this.shown.length}.`);
+  }
+
+  async askWhatLooseningOpens() {
+    try {
+      this.loosened = await answer(api.POST('/api/v1/plans/loosened', { body: this.asked }));
+    } catch (error) {
+      this.error = error;
+    }
+  }
+
+  /** Applies the picked plan; the id of the pot to look at, or null where it was refused. */
+  async apply(as: How): Promise<string | null> {
+    if (!this.plan) return null;
+    this.busy = true;
+    this.error = null;
+    try {
+      const body = {
+        item: this.#item(),
+        and_items: Object.keys(this.others),
+        goals: this.wanted,
+        swaps: this.plan.swaps.map((entry) => entry.swap),
+        cleaned: this.plan.cleaned.map((entry) => entry.move),
+        as,
+        names: this.names,
+        seen: this.plan.seen
+      };
+      const done = await answer(api.POST('/api/v1/plans/apply', { body }));
+      announcements.say(`${said[as]}: ${done.made.map((pot) => pot.name).join('; ')}.`);
+      await afterRecording();
+      return done.item;
+    } catch (error) {
+      this.error = error;
+      return null;
+    } finally {
+      this.busy = false;
+    }
+  }
+}
+
+const said: Record<How, string> = {
+  variant: 'Made beside the usual',
+  for_all: 'Changed for all',
+  mixed: 'Made for all where it adds nothing, and beside the usual elsewhere',
+  today: 'Changed for today, back to the card tomorrow'
+};

@@ -1,0 +1,71 @@
+<script lang="ts">
+  import { kitchenQuery } from '../../../api/queries';
+  import { asWords } from '../../../ui/marks/levels';
+  import Button from '../../../ui/Button.svelte';
+  import type { Guest, MenuBench } from './menu.svelte';
+
+  /** The guests of the menu, each with one or more goals. */
+  let { bench }: { bench: MenuBench } = $props();
+
+  const kitchen = kitchenQuery();
+  let name = $state('');
+  let goal = $state('');
+
+  const told = (guest: Guest) =>
+    [
+      ...(guest.goals.clear ?? []).map((flag) => `no ${asWords(flag)}`),
+      ...(guest.goals.fit ?? []).map(asWords)
+    ].join(', ');
+
+  /** One more goal for a guest who is there already, or a new guest. */
+  function add() {
+    const [kind, id = ''] = goal.split(':');
+    const key = kind === 'clear' ? 'clear' : 'fit';
+    const known = bench.guests.find((guest) => guest.name === name.trim());
+    if (known) known.goals[key] = [...new Set([...(known.goals[key] ?? []), id])];
+    else {
+      const goals = { clear: [], fit: [], [key]: [id] };
+      bench.guests = [...bench.guests, { name: name.trim(), goals }];
+    }
+    goal = '';
+  }
+</script>
+
+<section aria-labelledby="guests">
+  <h2 id="guests" class="text-[18px]">Guests</h2>
+  <ul>
+    {#each bench.guests as guest (guest.name)}
+      <li class="flex items-center justify-between gap-2 border-b border-rule py-1">
+        <span
+          ><b class="font-[650]">{guest.name}</b> <span class="text-soft">{told(guest)}</span></span
+        >
+        <button
+          type="button"
+          class="min-h-11 px-2 underline underline-offset-4"
+          aria-label="Take off {guest.name}"
+          onclick={() => (bench.guests = bench.guests.filter((other) => other !== guest))}
+          >Take off</button
+        >
+      </li>
+    {/each}
+  </ul>
+  <div class="mt-2 flex flex-wrap items-end gap-3">
+    <label class="block w-44">
+      <span class="text-soft">Guest</span>
+      <input class="field" maxlength="200" autocomplete="off" bind:value={name} />
+    </label>
+    <label class="block w-56">
+      <span class="text-soft">Must have</span>
+      <select class="field" bind:value={goal}>
+        <option value=""></option>
+        {#each kitchen.data?.flags ?? [] as flag (flag.id)}
+          <option value="clear:{flag.id}">no {flag.name.toLowerCase()}</option>
+        {/each}
+        {#each kitchen.data?.diets ?? [] as diet (diet.id)}
+          <option value="fit:{diet.id}">{diet.name}</option>
+        {/each}
+      </select>
+    </label>
+    <Button disabled={name.trim() === '' || goal === ''} onclick={add}>Add it</Button>
+  </div>
+</section>

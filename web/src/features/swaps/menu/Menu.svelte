@@ -1,0 +1,70 @@
+<script lang="ts">
+  import { potsQuery, uncheckedQuery } from '../../../api/queries';
+  import Button from '../../../ui/Button.svelte';
+  import Disclaimer from '../../../ui/Disclaimer.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import SwapPage from '../bench/SwapPage.svelte';
+  import GuestList from './GuestList.svelte';
+  import { MenuBench } from './menu.svelte';
+  import MenuPlanView from './MenuPlanView.svelte';
+
+  const pots = potsQuery();
+  const unchecked = uncheckedQuery();
+  const bench = new MenuBench();
+  const dishes = $derived((pots.data?.entries ?? []).filter((pot) => pot.kind === 'dish'));
+
+  $effect(() => {
+    const needs = unchecked.data?.needs ?? [];
+    if (needs.length > 0 && bench.guests.length === 0)
+      bench.guests = needs.map((need) => ({
+        name: need.guest,
+        goals: { clear: need.clear ?? [], fit: need.fit ?? [] }
+      }));
+  });
+</script>
+
+<SwapPage
+  title="The whole menu"
+  told="Choose the plates and the guests. The answer is the fewest small pots with which every guest eats, plate by plate; the order of the pots through the tools is another matter."
+>
+  <div class="mt-3 grid grid-cols-2 gap-8 max-[900px]:grid-cols-1">
+    <fieldset>
+      <legend class="text-[18px] font-[650]">Plates</legend>
+      <div class="grid grid-cols-2 gap-x-4 max-[700px]:grid-cols-1">
+        {#each dishes as dish (dish.id)}
+          <label class="flex min-h-11 items-center gap-2 border-b border-rule">
+            <input
+              type="checkbox"
+              class="size-5 accent-enamel"
+              value={dish.id}
+              bind:group={bench.plates}
+            />
+            {dish.name}
+          </label>
+        {/each}
+      </div>
+    </fieldset>
+    <GuestList {bench} />
+  </div>
+  <div class="mt-4 flex items-center gap-4">
+    <Button
+      main
+      disabled={bench.busy || bench.plates.length === 0 || bench.guests.length === 0}
+      onclick={() => bench.find()}
+    >
+      Find the fewest pots
+    </Button>
+    <label class="flex items-center gap-2">
+      look for at most
+      <select class="field !w-20" aria-label="Seconds at most" bind:value={bench.seconds}>
+        {#each [2, 5, 10, 20] as seconds (seconds)}<option value={seconds}>{seconds}</option>{/each}
+      </select>
+      seconds
+    </label>
+    <div class="ml-auto max-w-[340px]"><Disclaimer /></div>
+  </div>
+  <div aria-busy={bench.busy} aria-live="polite">
+    <ErrorText error={bench.error} />
+    {#if bench.found}<MenuPlanView {bench} found={bench.found} />{/if}
+  </div>
+</SwapPage>

@@ -1,0 +1,30 @@
+<script lang="ts">
+  import { asWords } from '../../../ui/marks/levels';
+
+  /** Some of a few words, each with a box to tick. */
+  let {
+    label,
+    words,
+    chosen = $bindable()
+  }: { label: string; words: string[]; chosen: string[] } = $props();
+
+  const turned = (word: string) =>
+    chosen.includes(word) ? chosen.filter((other) => other !== word) : [...chosen, word];
+</script>
+
+<fieldset>
+  <legend class="text-soft">{label}</legend>
+  <div class="flex flex-wrap gap-x-4">
+    {#each words as word (word)}
+      <label class="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          class="size-5 accent-enamel"
+          checked={chosen.includes(word)}
+          onchange={() => (chosen = turned(word))}
+        />
+        {asWords(word)}
+      </label>
+    {/each}
+  </div>
+</fieldset>
