@@ -207,7 +207,7 @@ class Writing(CardBrowserTest):
         self.shows("Changes no flag. Numbers move in White roux", "aside")
         self.click("aside button", "Record")
         self.shows("was changed by somebody else in the meantime", "[role=alert]")
-        self.click("[data-newer] button", "Put both together")
+        self.click("[data-newer] button", "Merge both versions")
         self.gone("[data-newer]")
         self.assertEqual((self.amount(1), self.amount(2)), ("520 g", "480 g"))
         self.click("aside button", "Record")
@@ -250,7 +250,7 @@ class Reading(CardBrowserTest):
 
     def test_the_card_is_scaled_to_what_is_there(self) -> None:
         self.open("/pots/shore-fish-stock/scale", "[data-how-much]")
-        Select(self.see("select")).select_by_visible_text("To what is there")
+        Select(self.see("select")).select_by_visible_text("To what you have")
         self.see("[data-how-much]").send_keys("1.8 kg")
         self.shows("0.60 times the card, makes 2.4 l.", "[data-scaled]")
         self.shows("0.6 of the amount", "main")

@@ -106,11 +106,11 @@ class DependencyGraph(BrowserTest):
 
     def test_the_dark_ground_keeps_its_contrast(self) -> None:
         self.open("/", "[data-strip=veloute]")
-        self.click("button[aria-label='Night pass: dark ground']")
+        self.click("button[aria-label='Dark colours for the night pass']")
         self.click("[data-strip=veloute]")
         self.shows("Velouté", "aside h2")
         self.accessible()
-        self.click("button[aria-label='Day ground']")
+        self.click("button[aria-label='Day colours']")
 
 
 def enlarged() -> Book:

@@ -138,7 +138,7 @@ class Makers(LarderPages):
     def test_a_certificate_with_its_last_day(self) -> None:
         self.open("/larder/nettle-cheese", "textarea")
         self.click("[role=tab]", "Numbers and certificates")
-        self.shows("has run out and counts no more")
+        self.shows("has expired and no longer counts")
         self.click("ul label", "vegan")
         self.see("[aria-label='Number of the vegan certificate']").send_keys("V-9")
         self.accessible()

@@ -80,7 +80,7 @@ class Pot(BrowserTest):
         self.open("/pots/nothing", "[role=alert]")
         self.shows('There is no pot "nothing".')
         self.open("/nowhere/at/all", "h1")
-        self.shows("There is no such place")
+        self.shows("This page does not exist")
 
 
 class Larder(BrowserTest):

@@ -250,7 +250,7 @@ class Swaps(Bench):
     def test_what_is_so_already(self) -> None:
         self.open("/pots/garden-stock/swaps", "#add-goal")
         self.goal("wheat", "Wheat")
-        self.shows("Nothing to swap: it is so already.")
+        self.shows("Nothing to swap: it already meets this.")
 
 
 class BesideTheBench(Bench):

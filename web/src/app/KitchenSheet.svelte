@@ -69,7 +69,7 @@
       What the pots carry stays as it is; only what must be declared changes. Check your local law.
     </p>
     <label class="block w-72">
-      <span class="text-soft">A label wants a second look after so many days</span>
+      <span class="text-soft">Look at labels again after, days</span>
       <input class="field amount" type="number" min="1" max="3650" bind:value={days} />
     </label>
     <fieldset>

@@ -61,15 +61,15 @@
     </select>
   </label>
   <label class="block">
-    <span class="text-soft">Weighed to so many grams</span>
+    <span class="text-soft">Weigh to the nearest, g</span>
     <input class="field amount" type="number" min="0.1" step="any" bind:value={own.weigh_to_g} />
   </label>
   <label class="block">
-    <span class="text-soft">Measured to so many ml</span>
+    <span class="text-soft">Measure to the nearest, ml</span>
     <input class="field amount" type="number" min="0.1" step="any" bind:value={own.measure_to_ml} />
   </label>
 </div>
 <label class="flex min-h-11 items-center gap-2">
   <input type="checkbox" class="size-5 flex-none" bind:checked={own.so2_by_amount} />
-  Leave sulphites out of the declaration where their amount is well known and under the line
+  Leave sulphites out of the declaration where their amount is well known and under the limit
 </label>

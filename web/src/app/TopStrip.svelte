@@ -40,7 +40,7 @@
   <button
     type="button"
     class="grid size-11 place-items-center"
-    aria-label={theme.night ? 'Day ground' : 'Night pass: dark ground'}
+    aria-label={theme.night ? 'Day colours' : 'Dark colours for the night pass'}
     onclick={() => theme.toggle()}
   >
     {#if theme.night}<Sun size={20} />{:else}<Moon size={20} />{/if}

@@ -15,7 +15,7 @@
     disabled = false,
     wants = '',
     hint = 'Nothing is changed yet.',
-    overtakenAct = 'Record mine over it',
+    overtakenAct = 'Record mine over theirs',
     onrecord
   }: {
     recording: Recording;

@@ -68,7 +68,7 @@
     {/if}
     {#if left}
       <p class="mt-2">
-        Left stands a version from the list below.
+        On the left: a version from the list below.
         <button type="button" class="min-h-11 underline" onclick={() => (left = '')}>
           The card as it is now
         </button>

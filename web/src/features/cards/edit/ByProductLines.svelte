@@ -20,12 +20,12 @@
 
 <Collapsible.Root>
   <Collapsible.Trigger class="min-h-11 text-left text-note underline underline-offset-4">
-    Comes of {named.length > 0 ? named.join(', ') : 'the body of the pot, as usual'}
+    Comes of {named.length > 0 ? named.join(', ') : 'the main lines of the pot'}
   </Collapsible.Trigger>
   <Collapsible.Content>
     <fieldset>
       <legend class="text-note text-soft">
-        It is gone as soon as one of these is left out or replaced by something else
+        It is lost when one of these is left out or swapped
       </legend>
       {#each draft.lines as line, at (at)}
         {#if line.item !== ''}

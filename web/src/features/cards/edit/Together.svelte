@@ -44,7 +44,7 @@
 {#if newer}
   <div class="grid gap-2 border-l-4 border-clay pl-3" data-newer>
     <p>Somebody recorded a newer version of this card while you were writing.</p>
-    <div><Button onclick={merge}>Put both together</Button></div>
+    <div><Button onclick={merge}>Merge both versions</Button></div>
   </div>
 {/if}
 {#each conflicts as conflict (conflict)}<p class="text-clay" data-conflict>{conflict}</p>{/each}

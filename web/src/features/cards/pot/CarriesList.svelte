@@ -25,7 +25,7 @@
 </script>
 
 {#if carries.length === 0}
-  <p>Carries no flag of the vocabulary.</p>
+  <p>Carries none of the flags that are kept here.</p>
 {/if}
 <ul class="grid gap-2">
   {#each shown as entry (entry.flags.join())}

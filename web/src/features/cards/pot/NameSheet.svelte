@@ -20,7 +20,7 @@
 
   const WORDS: [Act_, string][] = [
     ['copy', 'Copy it as a new pot'],
-    ['rename', 'Give it another name'],
+    ['rename', 'Rename it'],
     ['retire', made.retired ? 'Offer it again' : 'Retire it'],
     ['remove', 'Remove it']
   ];

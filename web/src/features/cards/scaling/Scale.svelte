@@ -21,8 +21,8 @@
   const BY: [By, string, string][] = [
     ['yield', 'To a yield', '3 l'],
     ['portions', 'To portions', '40'],
-    ['line', 'To what is there', '1.8 kg'],
-    ['factor', 'So many times', '2.5']
+    ['line', 'To what you have', '1.8 kg'],
+    ['factor', 'By a factor', '2.5']
   ];
   const sample = $derived(BY.find(([key]) => key === by)?.[2] ?? '');
   const rounded = (each: Schema['ScaledLineOut']) => amountText(each.quantity, each.unit);

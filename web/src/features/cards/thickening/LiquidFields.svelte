@@ -17,7 +17,7 @@
     <input class="field amount" type="number" min="0" step="any" bind:value={bench.already} />
   </label>
   <label class="block w-40">
-    <span class="text-soft">It boils so long, min</span>
+    <span class="text-soft">Boiling time, min</span>
     <input class="field amount" type="number" min="0" step="any" bind:value={bench.minutes} />
   </label>
   <label class="block w-36">

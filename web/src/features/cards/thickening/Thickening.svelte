@@ -36,7 +36,7 @@
     <a class="underline" href={p('/pots/:id', { params: { id } })}>Back to the card</a>
   {/if}
   <fieldset class="mt-3">
-    <legend class="text-soft">How thick is it to be, at serving heat?</legend>
+    <legend class="text-soft">How thick should it be when served?</legend>
     <div class="mt-1 flex flex-wrap gap-2">
       {#each bench.words.data?.places ?? [] as place (place.id)}
         <label
@@ -54,7 +54,7 @@
   </fieldset>
   <LiquidFields {bench} />
   <fieldset class="mt-3 flex flex-wrap gap-x-6">
-    <legend class="text-soft">What it has to stand</legend>
+    <legend class="text-soft">It must hold up to</legend>
     {#each bench.words.data?.goals ?? [] as goal (goal)}
       <label class="flex min-h-11 items-center gap-2">
         <input

@@ -56,7 +56,7 @@
           />
         </label>
         {#if runOut.includes(kind)}
-          <span class="font-semibold text-clay">has run out and counts no more</span>
+          <span class="font-semibold text-clay">has expired and no longer counts</span>
         {/if}
       {/if}
     </li>

@@ -59,7 +59,7 @@
           </td>
         </tr>
       {:else}
-        <tr><td class="py-2 text-soft">The words speak of no flag.</td></tr>
+        <tr><td class="py-2 text-soft">The label names no flag.</td></tr>
       {/each}
     </tbody>
   </table>

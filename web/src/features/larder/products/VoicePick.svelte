@@ -10,7 +10,7 @@
   <select class="field" bind:value={draft.chosen}>
     {#each draft.voices as voice (voice.id)}
       <option value={voice.id}>
-        {voice.id === '' ? 'What holds of all makers' : voice.name}
+        {voice.id === '' ? 'True of every maker' : voice.name}
       </option>
     {/each}
   </select>

@@ -49,7 +49,7 @@
       {/if}
       {#if entry.frees.length > 0}
         <span class="text-soft"
-          >Settled, it alone frees {entry.frees.map((plate) => plate.name).join(', ')}.</span
+          >Once checked, it alone clears {entry.frees.map((plate) => plate.name).join(', ')}.</span
         >
       {/if}
     </p>

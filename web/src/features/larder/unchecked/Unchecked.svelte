@@ -71,7 +71,7 @@
         </section>
         {#if list.run_out.length > 0}
           <section aria-labelledby="run-out">
-            <h2 id="run-out" class="text-[18px]">Certificates that have run out</h2>
+            <h2 id="run-out" class="text-[18px]">Expired certificates</h2>
             {#each list.run_out as gone (gone.product.id + gone.kind)}
               <p class="border-b border-rule py-1.5 text-clay">
                 {gone.product.name}: {gone.kind}

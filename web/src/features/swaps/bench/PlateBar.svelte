@@ -53,7 +53,7 @@
   </label>
   <nav class="ml-auto flex gap-5 text-[16px]" aria-label="More about swaps">
     <a class={link} href={p('/menu')}>For the whole menu</a>
-    <a class={link} href={p('/applied')}>Plans in the book</a>
+    <a class={link} href={p('/applied')}>Applied plans</a>
     <a class={link} href={p('/rules')}>Rules</a>
   </nav>
 </div>

@@ -8,7 +8,7 @@
 
   const pages = [
     ['/menu', 'The whole menu'],
-    ['/applied', 'Plans in the book'],
+    ['/applied', 'Applied plans'],
     ['/rules', 'Rules']
   ] as const;
 </script>

@@ -43,14 +43,14 @@
   <div class="min-h-0 overflow-y-auto px-5" aria-busy={bench.busy}>
     <ErrorText error={bench.error ?? pot.error} />
     {#if plans?.met_already}
-      <p class="mt-6 text-[20px] text-moss">Nothing to swap: it is so already.</p>
+      <p class="mt-6 text-[20px] text-moss">Nothing to swap: it already meets this.</p>
     {:else if plans}
       <ChecksFirst checks={plans.checks} />
       {#if !plans.plans.some((plan) => plan.meets)}
-        <h2 class="mt-4 text-[22px]">No plan reaches it with what the larder and the book hold</h2>
+        <h2 class="mt-4 text-[22px]">No plan gets there with what the larder and the book hold</h2>
         <BlockedList blocked={plans.blocked} />
         <LoosenList {bench} />
-        {#if plans.plans.length > 0}<h2 class="text-[18px]">As near as it comes</h2>{/if}
+        {#if plans.plans.length > 0}<h2 class="text-[18px]">The closest plans</h2>{/if}
       {/if}
       {#if plans.plans.length > 0}
         <PlanTable {bench} {plans} />

@@ -28,7 +28,7 @@
 <div class="mt-2 grid grid-cols-3 gap-x-6 gap-y-2 max-[700px]:grid-cols-1">
   {#each NEAR as what, at (what)}
     <label class="block">
-      <span class="text-soft">How near in {what}, per cent</span>
+      <span class="text-soft">How close in {what}, per cent</span>
       <input
         class="field amount"
         type="number"
