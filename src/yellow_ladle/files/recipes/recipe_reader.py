@@ -7,8 +7,11 @@ blocks. Instructions as one text, as a list of texts, as steps or as sections of
 import json
 import re
 from collections.abc import Iterator
+from datetime import timedelta
 from itertools import islice
 from typing import Any
+
+from pydantic import TypeAdapter, ValidationError
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.files.recipes.plain import json_blocks, plain
@@ -23,11 +26,7 @@ MAX_STEP = 4_000
 DEEPEST = 12
 
 _WITHIN = ("@graph", "mainEntity", "mainEntityOfPage", "itemListElement", "item", "hasPart")
-_TIME = re.compile(
-    r"P(?:(?P<days>[\d.]+)D)?(?:T(?:(?P<hours>[\d.]+)H)?(?:(?P<minutes>[\d.]+)M)?"
-    r"(?:(?P<seconds>[\d.]+)S)?)?",
-    re.I,
-)
+_DURATION = TypeAdapter(timedelta)
 _NUMBERED = re.compile(r"^\s*(?:step\s*)?\d{1,2}[.):]\s+", re.I)
 
 
@@ -58,15 +57,15 @@ def minutes_of(value: Any) -> float | None:
         return None
     if isinstance(value, int | float):
         return float(value) if value > 0 else None
-    found = _TIME.fullmatch(str(value or "").strip())
-    if found is None:
+    text = str(value or "").strip().upper()
+    # Pydantic also reads clock times and bare seconds, which no recipe means by a duration.
+    if not text.startswith("P"):
         return None
-    per = {"days": 1440.0, "hours": 60.0, "minutes": 1.0, "seconds": 1 / 60}
     try:
-        total = sum(float(found[part]) * size for part, size in per.items() if found[part])
-    except ValueError:
+        minutes = _DURATION.validate_python(text).total_seconds() / 60
+    except ValidationError:
         return None
-    return total or None
+    return minutes if minutes > 0 else None
 
 
 def _text(content: bytes) -> str:

@@ -1,7 +1,10 @@
 """Cards as schema.org recipes in JSON-LD, for other programs to read."""
 
 import json
+from datetime import timedelta
 from typing import Any
+
+from pydantic import TypeAdapter
 
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.carrying.suitability import Verdict
@@ -10,6 +13,7 @@ from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.files.print.card_text import amount_text, line_text
 
 CONTEXT = "https://schema.org"
+_DURATION = TypeAdapter(timedelta)
 DIETS = {
     "vegan": "VeganDiet",
     "vegetarian": "VegetarianDiet",
@@ -60,11 +64,8 @@ def recipes_bytes(reading: Reading, ids: list[str]) -> bytes:
 
 def duration(minutes: float) -> str:
     """Minutes as an ISO 8601 duration: `PT1H30M`."""
-    seconds = round(minutes * 60)
-    hours, rest = divmod(seconds, 3600)
-    whole, left = divmod(rest, 60)
-    parts = ((hours, "H"), (whole, "M"), (left, "S"))
-    return "PT" + ("".join(f"{n}{unit}" for n, unit in parts if n) or "0M")
+    whole = timedelta(seconds=round(minutes * 60))
+    return str(_DURATION.dump_python(whole, mode="json"))
 
 
 def _step(text: str, minutes: float | None) -> dict[str, Any]:
