@@ -1,8 +1,9 @@
 """`./ladle bench`: every benchmark, one after the other."""
 
-from bench import bad_input, carrying, first_page, larder, numbers, swaps
+from bench import bad_input, carrying, first_page, larder, numbers, opening, swaps
 
 carrying.main()
+opening.main()
 first_page.main()
 larder.main()
 numbers.main()

@@ -20,8 +20,9 @@ from yellow_ladle.core.book.book import (
     Step,
     Yield,
 )
+from yellow_ladle.core.book.maker import Maker
 from yellow_ladle.core.book.pan import Batch, Pan
-from yellow_ladle.core.book.product import Addition, Bag, Maker, Part, Product
+from yellow_ladle.core.book.product import Addition, Bag, Part, Product
 from yellow_ladle.core.book.rule_setting import Note, Ruling
 from yellow_ladle.core.vocabulary.levels import Level
 

@@ -4,7 +4,7 @@ from datetime import UTC, datetime, timedelta
 
 from tests.api.client import ApiTest
 from tests.kitchens import book, pot, product
-from yellow_ladle.core.book.product import Paper
+from yellow_ladle.core.book.maker import Paper
 from yellow_ladle.core.reading.update import stating
 from yellow_ladle.core.vocabulary.levels import Level
 

@@ -4,7 +4,8 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, pot, product, reading
-from yellow_ladle.core.book.product import Addition, Bag, Evidence, Maker, Product
+from yellow_ladle.core.book.maker import Evidence, Maker
+from yellow_ladle.core.book.product import Addition, Bag, Product
 from yellow_ladle.core.carrying.label_sources import contradictions, measure
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change, reread

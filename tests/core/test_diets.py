@@ -5,7 +5,8 @@ from dataclasses import replace
 
 from tests.kitchens import FREE, OPEN, book, levels, pot, product, reading
 from yellow_ladle.core.book.book import Preparation
-from yellow_ladle.core.book.product import Maker, Paper, Product
+from yellow_ladle.core.book.maker import Maker, Paper
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.tool import Use
 from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.reading.day_traces import day_reading

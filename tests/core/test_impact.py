@@ -15,7 +15,7 @@ from tests.kitchens import (
     product,
     reading,
 )
-from yellow_ladle.core.book.product import Evidence
+from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.impact.impact import DietImpact, FlagImpact, impact_of
 from yellow_ladle.core.reading.update import Change, choosing, stating, with_lines
 

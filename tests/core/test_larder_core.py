@@ -4,7 +4,7 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, levels, pot, product, reading
-from yellow_ladle.core.book.product import Evidence, Maker, Paper
+from yellow_ladle.core.book.maker import Evidence, Maker, Paper
 from yellow_ladle.core.impact.impact import impact_of
 from yellow_ladle.core.impact.summary import line, told
 from yellow_ladle.core.larder.label_changes import (

@@ -4,7 +4,8 @@ import unittest
 from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, line, pot, product, reading
-from yellow_ladle.core.book.product import Bag, Maker, Paper, Part
+from yellow_ladle.core.book.maker import Maker, Paper
+from yellow_ladle.core.book.product import Bag, Part
 from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.checks.faults import change_faults
 from yellow_ladle.core.impact.impact import impact_of

@@ -5,8 +5,9 @@ from dataclasses import replace
 
 from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, line, pot, product, reading
 from yellow_ladle.core.book.book import Book, Step
+from yellow_ladle.core.book.maker import Evidence, Maker, Paper
 from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.book.product import Bag, Evidence, Maker, Paper
+from yellow_ladle.core.book.product import Bag
 from yellow_ladle.core.book.sign_off import SignOff, after
 from yellow_ladle.core.book.tool import Tool, Use, tool_id
 from yellow_ladle.core.cards.board_columns import columns

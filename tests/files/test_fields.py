@@ -20,9 +20,10 @@ from yellow_ladle.core.book.book import (
     Step,
     Yield,
 )
+from yellow_ladle.core.book.maker import Evidence, Maker, Paper
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.pan import Batch, Pan
-from yellow_ladle.core.book.product import Addition, Bag, Evidence, Maker, Paper, Part, Product
+from yellow_ladle.core.book.product import Addition, Bag, Part, Product
 from yellow_ladle.core.book.rule_setting import Note, Ruling
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool

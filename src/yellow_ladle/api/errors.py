@@ -12,7 +12,7 @@ from starlette.exceptions import HTTPException
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.files.book.conversion import content
 from yellow_ladle.files.book.fault_words import sentence_of
-from yellow_ladle.store.book_repository import Stale
+from yellow_ladle.store.versions import Stale
 
 MEDIA_TYPE = "application/problem+json"
 

@@ -7,7 +7,8 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
-from yellow_ladle.core.book.product import Evidence, Product
+from yellow_ladle.core.book.maker import Evidence
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.core.vocabulary.gs1_codes import Decoded, decoded, encoded
 from yellow_ladle.core.vocabulary.levels import Level

@@ -1,4 +1,4 @@
-"""The book as it stands in the file: reading it, writing a change, and refusing a stale one."""
+"""The book as it stands in the file: reading it, and writing a change."""
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
@@ -61,25 +61,6 @@ class Recorded:
     impact: Impact
 
 
-class Stale(Exception):
-    """A write that saw an older state than the one that stands. Nothing was written."""
-
-    def __init__(
-        self, item: str, current: Product | Preparation | Kitchen | None, version: int | None
-    ):
-        self.item, self.current, self.version = item, current, version
-        super().__init__(f"{item} was changed by somebody else in the meantime")
-
-
-def refuse_stale(now: Now, change: Change, seen: Mapping[str, int | None]) -> None:
-    """Raises Stale where something that the change touches is not as its writer saw it."""
-    book = now.reading.book
-    for id in change.ids:
-        if now.versions.get(id) != seen.get(id):
-            current = book.products.get(id) or book.preparations.get(id)
-            raise Stale(id, current, now.versions.get(id))
-
-
 def refuse_unsound(book: Book, change: Change) -> None:
     """Raises BookRefused where a change cannot stand."""
     found = change_faults(applied(book, change), change)
@@ -109,16 +90,6 @@ def load(session: Session, on: str) -> Now:
         kitchen.version if kitchen else 0,
         whole.counter if whole else 0,
     )
-
-
-def next_version(session: Session) -> int:
-    """Raises the book's counter within a transaction, and returns it."""
-    whole = session.get(BookRow, 1)
-    if whole is None:
-        session.add(whole := BookRow(id=1, counter=0))
-    whole.counter += 1
-    session.flush()
-    return whole.counter
 
 
 def write(session: Session, change: Change, version: int) -> None:

@@ -24,10 +24,7 @@ from yellow_ladle.files.book.conversion import content
 from yellow_ladle.store.book_repository import (
     Now,
     Recorded,
-    Stale,
     load,
-    next_version,
-    refuse_stale,
     refuse_unsound,
     write,
     write_kitchen,
@@ -50,6 +47,7 @@ from yellow_ladle.store.settings_rows import (
     write_tools,
 )
 from yellow_ladle.store.tables import Base, HistoryRow, HouseFlagRow
+from yellow_ladle.store.versions import Stale, next_version, refuse_stale
 
 KEPT = ("history", "book")
 """Tables that outlive a book which takes another one's place."""

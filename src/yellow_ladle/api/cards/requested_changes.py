@@ -28,7 +28,8 @@ from yellow_ladle.api.schemas.change_forms import (
 )
 from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.book.product import Evidence, Maker, Product
+from yellow_ladle.core.book.maker import Evidence, Maker
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.cards.rename import renamed
 from yellow_ladle.core.cards.versions import NoSuchWay, using
 from yellow_ladle.core.checks.faults import change_faults

@@ -11,7 +11,8 @@ from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.kitchen.settings import Named
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.core.book.fault import BookRefused, Fault
-from yellow_ladle.core.book.product import Evidence, Product
+from yellow_ladle.core.book.maker import Evidence
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.larder.label_changes import (
     accepted,
     differences,

@@ -11,7 +11,7 @@ from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.book.ids import free_id
-from yellow_ladle.core.book.product import Evidence
+from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import ProductPiece
 from yellow_ladle.files.supplier_sheet import (

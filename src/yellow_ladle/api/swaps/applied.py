@@ -33,8 +33,9 @@ from yellow_ladle.core.swaps.rulebook import rulebook
 from yellow_ladle.core.swaps.rules import SwapRule
 from yellow_ladle.core.swaps.search.several_items import carried_together
 from yellow_ladle.store.applied_plans import Applied, Applying, applied_plans, put_in, take_back
-from yellow_ladle.store.book_repository import Now, Stale
+from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.history import Act
+from yellow_ladle.store.versions import Stale
 
 router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
 

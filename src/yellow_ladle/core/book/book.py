@@ -6,9 +6,10 @@ from functools import cached_property
 from operator import attrgetter
 from typing import Literal, TypeAlias, get_args
 
+from yellow_ladle.core.book.maker import Evidence, Statements
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.pan import Batch, Pan
-from yellow_ladle.core.book.product import Evidence, Product, Statements
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool, Toolbox

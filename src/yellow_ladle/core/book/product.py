@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal, TypeAlias, get_args
 
+from yellow_ladle.core.book.maker import Evidence, Maker, Paper, Statements, counted
 from yellow_ladle.core.vocabulary.field_words import called
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -12,46 +13,6 @@ CertificateKind: TypeAlias = Literal["halal", "kosher", "vegan", "gluten_free", 
 
 EVIDENCE: tuple[EvidenceKind, ...] = get_args(EvidenceKind)
 CERTIFICATES: tuple[CertificateKind, ...] = get_args(CertificateKind)
-
-Statements: TypeAlias = Mapping[str, Level]
-
-
-@dataclass(frozen=True, slots=True)
-class Evidence:
-    """Why a statement is believed, who made it, and when (ISO date)."""
-
-    kind: str
-    date: str | None = field(default=None, metadata=called("on"))
-    person: str | None = field(default=None, metadata=called("by"))
-
-
-@dataclass(frozen=True, slots=True)
-class Paper:
-    """The paper behind a certificate: its number, and the last day that it holds (ISO date)."""
-
-    number: str = ""
-    expires: str | None = field(default=None, metadata=called("holds until"))
-
-
-@dataclass(frozen=True, slots=True)
-class Maker:
-    """An approved maker of a product, with a label of its own.
-
-    `label` is the label's text as it was read, `pack` the pack's size in words, `code` the number
-    of its bar code. Without an SO2 amount of its own the product's holds.
-    """
-
-    id: str
-    name: str
-    statements: Statements = field(default_factory=dict)
-    otherwise: Level = Level.UNCHECKED
-    certificates: tuple[str, ...] = ()
-    papers: Mapping[str, Paper] = field(default_factory=dict)
-    evidence: Mapping[str, Evidence] = field(default_factory=dict)
-    label: str = ""
-    pack: str = ""
-    code: str = field(default="", metadata=called("bar code"))
-    so2_mg_per_kg: float | None = field(default=None, metadata=called("SO2 in a kilogram"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -161,9 +122,7 @@ class Product:
     @property
     def counted_makers(self) -> tuple[Maker, ...]:
         """The makers whose labels count: the one in use, or all of them."""
-        if self.in_use is None:
-            return self.makers
-        return tuple(maker for maker in self.makers if maker.id == self.in_use)
+        return counted(self.makers, self.in_use)
 
 
 def figures(product: Product) -> tuple[object, ...]:

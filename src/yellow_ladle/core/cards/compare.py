@@ -9,7 +9,8 @@ from difflib import SequenceMatcher
 from typing import TYPE_CHECKING, Literal, TypeAlias
 
 from yellow_ladle.core.book.book import Line, Preparation, RecipeVersion, Step
-from yellow_ladle.core.book.product import Evidence, Product
+from yellow_ladle.core.book.maker import Evidence
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.cards.align import aligned
 from yellow_ladle.core.vocabulary.field_words import Name, amount_words, field_shown, shown, word_of
 from yellow_ladle.core.vocabulary.levels import Level

@@ -6,8 +6,8 @@ from typing import TypeVar
 
 from yellow_ladle.core.book.book import ByProduct, Line, Preparation, RecipeVersion, Step
 from yellow_ladle.core.book.by_products import renumbered
+from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.pan import Batch
-from yellow_ladle.core.book.product import Evidence
 from yellow_ladle.core.cards.align import aligned
 from yellow_ladle.core.vocabulary.field_words import shown, word_of
 from yellow_ladle.core.vocabulary.levels import Level

@@ -1,18 +1,12 @@
 """What a product gives of itself: its own label, its makers', and what its bag was filled with."""
 
-from collections.abc import Collection, Iterator, Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
 from yellow_ladle.core.book.book import Book, owner_of
-from yellow_ladle.core.book.product import (
-    MAX_ALCOHOL_FREE,
-    MAX_SULPHITE_FREE,
-    Addition,
-    Evidence,
-    Paper,
-    Product,
-    Statements,
-)
+from yellow_ladle.core.book.maker import Evidence, Statements
+from yellow_ladle.core.book.product import MAX_ALCOHOL_FREE, MAX_SULPHITE_FREE, Addition, Product
+from yellow_ladle.core.carrying.certificates import held
 from yellow_ladle.core.carrying.masks import Layout
 from yellow_ladle.core.vocabulary.classes import grape_wine_classes, known_classes
 from yellow_ladle.core.vocabulary.diets import ORIGIN
@@ -171,23 +165,3 @@ def product_mask(layout: Layout, product: Product, on: str | None, book: Book) -
     for source in raised_sources(product, on, book):
         mask |= source_mask(layout, product, source)
     return mask
-
-
-def held(
-    certificates: Collection[str], papers: Mapping[str, Paper], on: str | None
-) -> tuple[str, ...]:
-    """The certificates that still hold on a day: one that has run out counts no more."""
-    return tuple(kind for kind in certificates if not run_out(papers.get(kind), on))
-
-
-def run_out(paper: Paper | None, on: str | None) -> bool:
-    """Whether a paper's last day lies before a day."""
-    return bool(paper and paper.expires and on is not None and paper.expires < on)
-
-
-def last_day(product: Product, certificate: str, on: str | None) -> str | None:
-    """The day after which a certificate of the product, or of a maker, stopped counting."""
-    shown = (product.papers, *(maker.papers for maker in product.counted_makers))
-    papers = (source.get(certificate) for source in shown)
-    gone = [str(paper.expires) for paper in papers if paper and run_out(paper, on)]
-    return max(gone, default=None)

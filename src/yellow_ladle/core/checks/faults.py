@@ -7,8 +7,9 @@ from unicodedata import category
 from yellow_ladle.core.book.book import Book, Kitchen, Preparation, items_of, owner_of
 from yellow_ladle.core.book.class_index import classes_in_use
 from yellow_ladle.core.book.fault import Fault, unknown
+from yellow_ladle.core.book.maker import Maker
 from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.book.product import Maker, Product
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool

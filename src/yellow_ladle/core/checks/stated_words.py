@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from yellow_ladle.core.book.book import Preparation
-from yellow_ladle.core.book.product import Evidence
+from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.cards.card_words import words_of_card
 from yellow_ladle.core.checks.faults import change_faults
 from yellow_ladle.core.reading.reading import Reading

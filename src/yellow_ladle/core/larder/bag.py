@@ -2,7 +2,8 @@
 
 from dataclasses import replace
 
-from yellow_ladle.core.book.product import Addition, Bag, Evidence, Product
+from yellow_ladle.core.book.maker import Evidence
+from yellow_ladle.core.book.product import Addition, Bag, Product
 from yellow_ladle.core.carrying.graph import DependencyGraph
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import Level

@@ -4,7 +4,8 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from yellow_ladle.core.book.ids import free_id
-from yellow_ladle.core.book.product import Evidence, Maker, Product, Statements
+from yellow_ladle.core.book.maker import Evidence, Maker, Statements
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.vocabulary.levels import Level
 
 BEFORE = "As recorded before"

@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from datetime import date
 
 from yellow_ladle.core.book.book import Book
-from yellow_ladle.core.book.product import Evidence, Paper, Statements
-from yellow_ladle.core.carrying.label_sources import run_out
+from yellow_ladle.core.book.maker import Evidence, Paper, Statements
+from yellow_ladle.core.carrying.certificates import run_out
 from yellow_ladle.core.vocabulary.levels import Level
 
 

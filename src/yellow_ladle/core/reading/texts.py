@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 
 from yellow_ladle.core.book.book import Book, owner_of
-from yellow_ladle.core.carrying.label_sources import last_day
+from yellow_ladle.core.carrying.certificates import last_day
 from yellow_ladle.core.carrying.paths import Source
 from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.reading.reading import Reading, Reason, Suitability

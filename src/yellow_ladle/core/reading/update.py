@@ -6,7 +6,8 @@ from heapq import heapify, heappop, heappush
 
 from yellow_ladle.core.book.book import Book, Line, Preparation, items_of, owner_of
 from yellow_ladle.core.book.by_products import renumbered
-from yellow_ladle.core.book.product import Evidence, Product
+from yellow_ladle.core.book.maker import Evidence
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.carrying.graph import DependencyGraph, items_of_lines
 from yellow_ladle.core.carrying.label_sources import product_mask
 from yellow_ladle.core.reading.reading import Reading, by_products_of, node_mask, read

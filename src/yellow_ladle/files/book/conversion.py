@@ -15,7 +15,8 @@ from cattrs import Converter
 from cattrs.gen import make_dict_structure_fn, make_dict_unstructure_fn, override
 
 from yellow_ladle.core.book.book import ByProduct, Kitchen, Preparation
-from yellow_ladle.core.book.product import Maker, Product
+from yellow_ladle.core.book.maker import Maker
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.vocabulary.criteria import ordered
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.piece import Piece

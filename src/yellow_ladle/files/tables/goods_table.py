@@ -7,7 +7,8 @@ from dataclasses import dataclass, replace
 
 from yellow_ladle.core.book.fault import near
 from yellow_ladle.core.book.ids import free_id
-from yellow_ladle.core.book.product import CERTIFICATES, Evidence, Product
+from yellow_ladle.core.book.maker import Evidence
+from yellow_ladle.core.book.product import CERTIFICATES, Product
 from yellow_ladle.core.carrying.label_sources import label_sources
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import WORDS, Level
