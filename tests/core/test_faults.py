@@ -6,6 +6,7 @@ from dataclasses import replace
 from tests.kitchens import book, levels, line, pot, product
 from yellow_ladle.core.book.book import Book, ByProduct, Kitchen, Preparation, Yield
 from yellow_ladle.core.book.fault import near
+from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.carrying.cycles import cycle, inputs_of
 from yellow_ladle.core.checks.faults import MAX_LOOPS, Pieces, change_faults, faults
@@ -36,6 +37,23 @@ class FaultsOfABook(unittest.TestCase):
 
     def test_nothing_is_suggested_where_nothing_is_near(self) -> None:
         self.assertEqual(near("quince", ["milk", "flour"]), "")
+
+    def test_needs_that_nobody_could_answer_are_refused(self) -> None:
+        needs = (
+            Need("t7", "Table 7", ("wheatt",), ("vegan",)),
+            Need("", "Unreadable", ()),
+            Need("t8", "Table 8", ("milk",), ("vegann",)),
+            Need("t7", "Table 9", ("milk",)),
+        )
+        pieces = Pieces(Kitchen("Test", "eu-14"), (), (), (), needs=needs)
+        self.assertEqual(
+            [str(fault) for fault in faults(pieces)],
+            [
+                'needs[0].clear: no flag "wheatt"; did you mean "wheat"?',
+                'needs[2].fit: no diet "vegann"; did you mean "vegan"?',
+                'needs[3].id: the need "t7" is here twice',
+            ],
+        )
 
     def test_an_id_may_be_there_once_only(self) -> None:
         found = told(product("flour"), product("flour"), pot("flour"))

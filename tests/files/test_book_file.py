@@ -283,6 +283,30 @@ class Refusing(unittest.TestCase):
         found = self.one(changed("products", 1, "otherwise", to="dunno"))
         self.assertIn("products[1].otherwise", found)
 
+    def test_a_place_counts_what_cannot_be_read(self) -> None:
+        way = {"name": "old", "by_products": [{"id": "fat", "name": "Fat", "unit": "gg"}]}
+        made = {
+            "id": "jus",
+            "name": "Jus",
+            "kind": "sauce",
+            "by_products": [7, {"id": "fat", "name": "Fat", "of": [4]}],
+            "ways": [way],
+        }
+        rest = {
+            "tools": [7, {"name": "sieve"}, {"name": "Sieve"}],
+            "needs": [7, {"id": "n", "guest": "G", "clear": ["mlik"]}],
+            "rules": [7, {"id": "none", "off": True}, {"id": "none", "off": True}],
+        }
+        found = refused({**deepcopy(SMALL), "preparations": [made], **rest})
+        for place in (
+            "preparations[0].by_products[1].of[0]",
+            "preparations[0].ways[0].by_products[0].unit",
+            "tools[2]",
+            "needs[1].clear",
+            "rules[2].id",
+        ):
+            self.assertIn(place, [fault.split(": ")[0] for fault in found])
+
     def test_what_is_missing(self) -> None:
         content = deepcopy(SMALL)
         del content["products"][0]["name"], content["preparations"][0]["lines"][0]["role"]

@@ -56,10 +56,10 @@ def swap(
     as_json: AsJson = False,
 ) -> None:
     """The plans that clear flags from a pot or make it fit a diet."""
+    from yellow_ladle.core.checks.goal_faults import goal_faults
     from yellow_ladle.core.reading.reading import read
     from yellow_ladle.core.swaps.goals import Goals
     from yellow_ladle.core.swaps.search.several_items import propose_together
-    from yellow_ladle.core.vocabulary.diets import diets
     from yellow_ladle.files.documents.plans_document import plans_content
 
     book = book_of(file)
@@ -68,10 +68,8 @@ def swap(
     items = list(dict.fromkeys(item))
     for each in items:
         known("--item", "pot", each, {*book.preparations, *reading.items()})
-    for flag in goals.clear:
-        known("--clear", "flag", flag, [flag.id for flag in book.flags])
-    for diet in goals.fit:
-        known("--fit", "diet", diet, diets())
+    if wrong := list(goal_faults(("--clear", "--fit"), goals.clear, goals.fit, book.flag_ids)):
+        refuse(wrong)
     if not goals.clear and not goals.fit:
         refuse([Fault("--clear", "name a flag to clear, or a diet with --fit")])
     proposal = propose_together(reading, items, goals, limit)

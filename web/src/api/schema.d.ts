@@ -2198,7 +2198,7 @@ export interface components {
          * HeldOut
          * @description Something unchecked: what it holds back, and the quickest way to settle it.
          *
-         *     `settle`: read_label, ask_maker, mark_plain, write_card or empty_bag.
+         *     `settle`: what is quickest.
          */
         HeldOut: {
             /** Item */
@@ -2221,8 +2221,11 @@ export interface components {
             pots: number;
             /** Needs */
             needs: string[];
-            /** Settle */
-            settle: string;
+            /**
+             * Settle
+             * @enum {string}
+             */
+            settle: "read_label" | "ask_maker" | "mark_plain" | "write_card" | "empty_bag";
             /** Version */
             version: number;
         };

@@ -13,7 +13,16 @@ from yellow_ladle.api.schemas.figure_forms import StandOut
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.numbers.thickeners import browning, thickeners
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.thickening.dosage import GOALS, Goal, Liquid, Option, middle_of, options
+from yellow_ladle.core.thickening.dosage import (
+    GOALS,
+    Goal,
+    Liquid,
+    Option,
+    is_fat,
+    middle_of,
+    options,
+    thickened,
+)
 from yellow_ladle.core.thickening.thickness import (
     Span,
     holds_milk,
@@ -122,7 +131,7 @@ def bench(now: TheBook) -> BenchOut:
     fats = {
         str(product.class_): product
         for product in now.reading.book.products.values()
-        if _is_fat(product.class_ or "")
+        if is_fat(product.class_ or "")
     }
     return BenchOut(
         places=[
@@ -187,21 +196,9 @@ def thicken(wanted: ThickenIn, now: TheBook) -> list[OptionOut]:
 def will_be(wanted: WillBeIn) -> StandOut:
     """How thick so many grams of thickeners make a liquid: the bench the other way round."""
     _known_colour(wanted.colour)
-    low_share, high_share = browning()[wanted.colour]
-    total = Span(0, 0, 0)
-    for name, grams in wanted.grams.items():
+    for name in wanted.grams:
         _known(name)
-        one = thickeners()[name]
-        browned = one.form == "roux"
-        low, high = (low_share, high_share) if browned else (1.0, 1.0)
-        total = total.plus(
-            Span(
-                grams / one.high / high,
-                grams / one.weight / ((low + high) / 2),
-                grams / one.low / low,
-            )
-        )
-    return stand_out(total.times(1 / wanted.litres))
+    return stand_out(thickened(wanted.grams, wanted.litres, wanted.colour))
 
 
 def _option(reading: Reading, option: Option) -> OptionOut:
@@ -226,12 +223,6 @@ def _option(reading: Reading, option: Option) -> OptionOut:
             )
             for entry in option.candidates
         ],
-    )
-
-
-def _is_fat(class_: str) -> bool:
-    return class_ in ("butter", "margarine", "lard", "suet") or class_.endswith(
-        ("-oil", "-dripping", "-fat", "-block")
     )
 
 

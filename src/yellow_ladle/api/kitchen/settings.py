@@ -1,6 +1,5 @@
 """The kitchen, and the words that its screens choose from."""
 
-from collections.abc import Iterator
 from typing import Annotated
 
 from fastapi import APIRouter
@@ -14,7 +13,7 @@ from yellow_ladle.core.book.need import STRICTNESS
 from yellow_ladle.core.book.pan import LIDS
 from yellow_ladle.core.book.product import CERTIFICATES, EVIDENCE
 from yellow_ladle.core.cards.colours import colours
-from yellow_ladle.core.checks.faults import measure_faults
+from yellow_ladle.core.checks.faults import measure_faults, measures_missed
 from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY
@@ -23,7 +22,7 @@ from yellow_ladle.core.vocabulary.criteria import Criterion
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.core.vocabulary.levels import WORDS, Level
 from yellow_ladle.core.vocabulary.regimes import regimes
-from yellow_ladle.core.vocabulary.units import Spoons, units
+from yellow_ladle.core.vocabulary.units import Spoons
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.models import KitchenPiece, MeasurePiece, PersonPiece
 from yellow_ladle.files.book.piece import Name, Positive, Word
@@ -124,21 +123,10 @@ def name_kitchen(wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
     given = wanted.model_dump(exclude={"seen"}, exclude_none=True)
     standing = as_piece(KitchenPiece, ledger.now.reading.book.kitchen).model_dump()
     after = as_value(Kitchen, KitchenPiece.model_validate({**standing, **given}))
-    if found := [*measure_faults(after.measures), *_measures_in_use(ledger.now, after)]:
+    if found := [*measure_faults(after.measures), *measures_missed(ledger.now.reading.book, after)]:
         raise BookRefused(found)
     ledger.update_kitchen(after, wanted.seen)
     return _kitchen(ledger.now)
-
-
-def _measures_in_use(now: Now, after: Kitchen) -> Iterator[Fault]:
-    """Measures that some line is given in, and that would be gone."""
-    kept = {*units(), *(measure.name for measure in after.measures)}
-    for made in now.reading.book.preparations.values():
-        for line in (*made.lines, *(line for way in made.ways for line in way.lines)):
-            if line.unit not in kept:
-                message = f'{made.name} is measured in "{line.unit}"; change it there first'
-                yield Fault("measures", message)
-                return
 
 
 def _kitchen(now: Now) -> KitchenOut:

@@ -6,14 +6,13 @@ from pydantic import BaseModel
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.kitchen.settings import Named
-from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.carrying.label_sources import contradictions, measure
+from yellow_ladle.core.checks.goal_faults import need_faults
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
-from yellow_ladle.core.larder.starting_points import goods
-from yellow_ladle.core.larder.unchecked import Held, held
+from yellow_ladle.core.larder.unchecked import Held, Settling, held, settled_by
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.models import NeedPiece
@@ -25,7 +24,7 @@ router = APIRouter(tags=["unchecked"], responses=PROBLEMS)
 class HeldOut(BaseModel):
     """Something unchecked: what it holds back, and the quickest way to settle it.
 
-    `settle`: read_label, ask_maker, mark_plain, write_card or empty_bag.
+    `settle`: what is quickest.
     """
 
     item: str
@@ -38,7 +37,7 @@ class HeldOut(BaseModel):
     frees: list[Named]
     pots: int
     needs: list[str]
-    settle: str
+    settle: Settling
     version: int
 
 
@@ -160,25 +159,10 @@ def unchecked(now: TheBook) -> UncheckedOut:
 @router.put("/needs")
 def keep_needs(wanted: list[NeedPiece], ledger: TheLedger) -> list[NeedPiece]:
     """Puts these open needs of guests in the place of those that were there."""
-    book = ledger.now.reading.book
-    known = [flag.id for flag in book.flags]
-    wrong = [
-        Fault(f"{entry.id}.clear", unknown("flag", flag, known))
-        for entry in wanted
-        for flag in entry.clear
-        if flag not in known
-    ]
-    wrong += [
-        Fault(f"{entry.id}.fit", unknown("diet", diet, diets()))
-        for entry in wanted
-        for diet in entry.fit
-        if diet not in diets()
-    ]
-    ids = [entry.id for entry in wanted]
-    wrong += [Fault(id, f'the need "{id}" is here twice') for id in set(ids) if ids.count(id) > 1]
-    if wrong:
+    needs = tuple(as_value(Need, entry) for entry in wanted)
+    if wrong := list(need_faults(needs, ledger.now.reading.book.flag_ids)):
         raise BookRefused(wrong)
-    ledger.keep_needs(tuple(as_value(Need, entry) for entry in wanted))
+    ledger.keep_needs(needs)
     return [as_piece(NeedPiece, entry) for entry in ledger.now.reading.book.needs]
 
 
@@ -196,23 +180,9 @@ def _held(now: Now, entry: Held) -> HeldOut:
         frees=[_named(reading, plate) for plate in entry.frees],
         pots=entry.pots,
         needs=[guests[id] for id in entry.needs],
-        settle=_settle(reading, entry),
+        settle=settled_by(reading, entry),
         version=now.versions[entry.item],
     )
-
-
-def _settle(reading: Reading, entry: Held) -> str:
-    product = reading.book.products.get(entry.item)
-    if product is None:
-        return "write_card"
-    if product.bag is not None:
-        return "empty_bag"
-    plain = {good.class_ for good in goods().values() if good.plain}
-    labelled = {good.class_ for good in goods().values() if not good.plain}
-    if product.class_ in plain - labelled:
-        return "mark_plain"
-    few = len(entry.flags) <= len(reading.book.flags) // 2
-    return "ask_maker" if few else "read_label"
 
 
 def _maker(reading: Reading, product: str, maker: str | None) -> str | None:

@@ -32,7 +32,8 @@ from yellow_ladle.core.swaps.apply.method import reworked
 from yellow_ladle.core.swaps.apply.placements import Placement, placements
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.goals import Goals, offences
+from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.needs import needs_harmed
 from yellow_ladle.core.swaps.plan import ON_THE_CARD, CleanTool, Plan, Swap
 from yellow_ladle.core.swaps.rulebook import RuleHere
 from yellow_ladle.core.swaps.search.blockers import Blocked
@@ -207,17 +208,14 @@ class Telling:
         )
 
     def _harms(self, plan: Plan) -> list[NeedHarmedOut]:
-        """The guests who must avoid something that the plan adds."""
-        found: list[NeedHarmedOut] = []
-        for need in self._book.needs:
-            bad = offences(self._reading, Goals(need.clear, need.fit))
-            flags = [flag for flag in plan.adds if _against(plan, flag, bad)]
-            if flags:
-                names = [self._flags[flag] for flag in flags]
-                found.append(
-                    NeedHarmedOut(guest=need.guest, flags=names, strictness=need.strictness)
-                )
-        return found
+        return [
+            NeedHarmedOut(
+                guest=need.guest,
+                flags=[self._flags[flag] for flag in flags],
+                strictness=need.strictness,
+            )
+            for need, flags in needs_harmed(self._reading, plan)
+        ]
 
     def _thickness(self, plan: Plan) -> list[ThicknessMoveOut]:
         found: list[ThicknessMoveOut] = []
@@ -252,9 +250,3 @@ class Telling:
             for item in sorted(new - within)
         ]
         return [*edges, *found]
-
-
-def _against(plan: Plan, flag: str, ways: Iterable[Mapping[str, int]]) -> bool:
-    """Whether a flag, at the level that the item then has it, goes against every way to a goal."""
-    mask = plan.after.masks[plan.item]
-    return all(mask & bad.get(flag, 0) for bad in ways)

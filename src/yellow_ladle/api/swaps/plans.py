@@ -19,6 +19,7 @@ from yellow_ladle.api.schemas.plan_forms import (
 )
 from yellow_ladle.api.swaps.plan_answers import Telling
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.checks.goal_faults import goal_faults
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.rulebook import rulebook
@@ -101,17 +102,9 @@ def items_of(now: Now, item: str, others: Sequence[str]) -> list[str]:
 
 def goals_of(now: Now, wanted: GoalsPiece) -> Goals:
     """The core's goals; refuses those that nobody knows."""
-    known = [flag.id for flag in now.reading.book.flags]
-    faults = [
-        Fault("goals.clear", unknown("flag", flag, known))
-        for flag in wanted.clear
-        if flag not in known
-    ]
-    faults += [
-        Fault("goals.fit", unknown("diet", diet, diets()))
-        for diet in wanted.fit
-        if diet not in diets()
-    ]
+    known = now.reading.book.flag_ids
+    places = ("goals.clear", "goals.fit")
+    faults = list(goal_faults(places, wanted.clear, wanted.fit, known))
     if not wanted.clear and not wanted.fit:
         faults.append(Fault("goals", "name a flag to clear or a diet to fit"))
     if faults:

@@ -29,16 +29,9 @@ def preparation_faults(
         here = f"{place}.ways[{number}]"
         yield from check.lines(here, way.lines)
         yield from check.yielded(here, way.yield_)
+        yield from check.by_products(here, way.by_products, way.lines)
     yield from _way_faults(place, preparation)
-    seen: set[str] = set()
-    for index, by_product in enumerate(preparation.by_products):
-        here = f"{place}.by_products[{index}]"
-        if by_product.unit is not None:
-            yield from check.unit(f"{here}.unit", by_product.unit)
-        if by_product.id and by_product.id in seen:
-            yield Fault(f"{here}.id", f'the by-product "{by_product.id}" is here twice')
-        seen.add(by_product.id)
-        yield from _of_faults(here, by_product, preparation.lines)
+    yield from check.by_products(place, preparation.by_products, preparation.lines)
     if preparation.variant_of and preparation.variant_of not in known_items:
         message = unknown("preparation", preparation.variant_of, known_items)
         yield Fault(f"{place}.variant_of", message)
@@ -58,9 +51,6 @@ def _way_faults(place: str, preparation: Preparation) -> Iterator[Fault]:
             message = f'the way "{way.name}" is here twice; give one another name'
             yield Fault(f"{place}.ways[{number}].name", message)
         seen.add(way.name)
-        for index, part in enumerate(way.by_products):
-            here = f"{place}.ways[{number}].by_products[{index}]"
-            yield from _of_faults(here, part, way.lines)
 
 
 class _Check:
@@ -80,6 +70,19 @@ class _Check:
         if made.quantity == 0:
             message = "a pot that yields nothing cannot go into anything; say how much comes out"
             yield Fault(f"{place}.yield.quantity", message)
+
+    def by_products(
+        self, place: str, parts: Sequence[ByProduct], lines: Sequence[Line]
+    ) -> Iterator[Fault]:
+        seen: set[str] = set()
+        for index, part in enumerate(parts):
+            here = f"{place}.by_products[{index}]"
+            if part.unit is not None:
+                yield from self.unit(f"{here}.unit", part.unit)
+            if part.id and part.id in seen:
+                yield Fault(f"{here}.id", f'the by-product "{part.id}" is here twice')
+            seen.add(part.id)
+            yield from _of_faults(here, part, lines)
 
     def unit(self, place: str, unit: str) -> Iterator[Fault]:
         if unit not in self.units:

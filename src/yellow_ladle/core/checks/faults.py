@@ -15,6 +15,7 @@ from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.carrying.cycles import cycle, inputs_of
 from yellow_ladle.core.checks.card_faults import preparation_faults
+from yellow_ladle.core.checks.goal_faults import need_faults
 from yellow_ladle.core.checks.rule_faults import ruling_faults
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.yields import excess
@@ -64,6 +65,7 @@ def faults(pieces: Pieces) -> list[Fault]:
         found += preparation_faults(place, preparation, known_items, measures)
     found += _sign_off_faults(pieces)
     found += tool_faults(pieces.tools)
+    found += need_faults(pieces.needs, known_flags, "needs")
     bearing = classes_in_use(pieces.products, pieces.preparations)
     found += ruling_faults(pieces.rulings, bearing)
     return [*found, *_cycle_faults(pieces)]
@@ -166,17 +168,28 @@ def measure_faults(measures: Sequence[Measure]) -> Iterator[Fault]:
             yield Fault(f"{place}.unit", message)
 
 
+def measures_missed(book: Book, after: Kitchen) -> Iterator[Fault]:
+    """The first measure that a line is given in, and that would be gone."""
+    kept = {*units(), *(measure.name for measure in after.measures)}
+    for made in book.preparations.values():
+        for line in (*made.lines, *(line for way in made.ways for line in way.lines)):
+            if line.unit not in kept:
+                message = f'{made.name} is measured in "{line.unit}"; change it there first'
+                yield Fault("measures", message)
+                return
+
+
 def tool_faults(tools: Sequence[Tool]) -> Iterator[Fault]:
     """Two tools that a card could not tell apart, by name or by id."""
     seen: dict[str, str] = {}
     for index, tool in enumerate(tools):
-        for key in dict.fromkeys(tool.keys):
+        for key in dict.fromkeys(tool.keys) if tool.name else ():
             if (other := seen.get(key)) is not None:
                 message = f'the tool "{tool.name}" is here twice, as "{other}" as well'
                 message = message if other != tool.name else f'the tool "{other}" is here twice'
                 yield Fault(f"tools[{index}]", message)
                 break
-        seen |= dict.fromkeys(tool.keys, tool.name)
+        seen |= dict.fromkeys(tool.keys if tool.name else (), tool.name)
 
 
 def _kitchen_faults(pieces: Pieces) -> Iterator[Fault]:

@@ -51,7 +51,7 @@ def ruling_faults(rulings: Sequence[Ruling], extra_classes: Iterable[str]) -> It
     known, seen = {*extra_classes}, set[str]()
     for index, ruling in enumerate(rulings):
         place = f"rules[{index}]"
-        if ruling.id in seen:
+        if ruling.id and ruling.id in seen:
             yield Fault(f"{place}.id", f'the rule "{ruling.id}" is spoken of twice')
         seen.add(ruling.id)
         if ruling.own is not None:

@@ -1,11 +1,15 @@
 """What nobody has checked, and what it holds back: plates, and guests who wait for an answer."""
 
 from dataclasses import dataclass
+from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.carrying.label_sources import raised_sources, source_mask
 from yellow_ladle.core.carrying.masks import Layout
+from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.reading.reading import Reading
+
+Settling: TypeAlias = Literal["read_label", "ask_maker", "mark_plain", "write_card", "empty_bag"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,6 +80,25 @@ def freed(before: Reading, after: Reading) -> list[str]:
         and unchecked_bits(before.layout, before.masks[id])
         and not unchecked_bits(after.layout, after.masks[id])
     ]
+
+
+def settled_by(reading: Reading, entry: Held) -> Settling:
+    """The quickest way to have it checked.
+
+    A class whose common goods are all plain single foods is marked as one; a label of which only a
+    few flags are open has been read, so its maker is asked.
+    """
+    product = reading.book.products.get(entry.item)
+    if product is None:
+        return "write_card"
+    if product.bag is not None:
+        return "empty_bag"
+    plain = {good.class_ for good in goods().values() if good.plain}
+    labelled = {good.class_ for good in goods().values() if not good.plain}
+    if product.class_ in plain - labelled:
+        return "mark_plain"
+    few = len(entry.flags) <= len(reading.book.flags) // 2
+    return "ask_maker" if few else "read_label"
 
 
 def _products(reading: Reading) -> list[tuple[str, str | None, int]]:

@@ -1,6 +1,6 @@
 """The thickening bench: how much of which thickener takes a liquid to a wanted thickness."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from typing import Literal, TypeAlias, get_args
 
@@ -12,7 +12,7 @@ from yellow_ladle.core.numbers.thickeners import (
     thickeners,
 )
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.thickening.thickness import Place, kept, places
+from yellow_ladle.core.thickening.thickness import Place, Span, kept, places
 from yellow_ladle.core.vocabulary.levels import Level
 
 Goal: TypeAlias = Literal["no_gluten", "no_maize", "freezes_well", "clear", "stands_acid"]
@@ -21,6 +21,8 @@ GOALS: tuple[Goal, ...] = get_args(Goal)
 GLUTEN = ("wheat", "rye", "barley", "oats")
 STANDS = 120.0
 """Grams of flour in a litre for the last place of the scale, which has no end (panada)."""
+FATS = ("butter", "margarine", "lard", "suet")
+FAT_ENDINGS = ("-oil", "-dripping", "-fat", "-block")
 WELL = 0.9
 """What keeps this share of its power counts as standing it."""
 
@@ -118,6 +120,24 @@ def browning_of(colour: str) -> float:
     """The weight of flour in a roux of a colour for each gram in a white one."""
     low, high = browning().get(colour, (1.0, 1.0))
     return (low + high) / 2
+
+
+def thickened(grams: Mapping[str, float], litres: float, colour: str) -> Span:
+    """Grams of flour in a litre that thickeners (grams by id) come to, with a roux of a colour."""
+    low_share, high_share = browning()[colour]
+    total = Span(0, 0, 0)
+    for name, amount in grams.items():
+        one = thickeners()[name]
+        low, high = (low_share, high_share) if one.form == "roux" else (1.0, 1.0)
+        middle = (low + high) / 2
+        weighed = (amount / one.high / high, amount / one.weight / middle, amount / one.low / low)
+        total = total.plus(Span(*weighed))
+    return total.times(1 / litres)
+
+
+def is_fat(class_: str) -> bool:
+    """Whether goods of a class are a fat that a roux can be made with."""
+    return class_ in FATS or class_.endswith(FAT_ENDINGS)
 
 
 def _option(

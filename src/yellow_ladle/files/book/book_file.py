@@ -159,10 +159,10 @@ class _Reader:
             self._each(raw, "flags", self._flag),
             self._each(raw, "products", self._product),
             self._each(raw, "preparations", self._preparation),
-            self._values(raw, "tools", ToolPiece, Tool),
-            self._values(raw, "needs", NeedPiece, Need),
+            self._values(raw, "tools", ToolPiece, Tool("")),
+            self._values(raw, "needs", NeedPiece, Need("", "")),
             dict(made for made in self._each(raw, "sign_offs", self._sign_off) if made),
-            [made for made in self._each(raw, "rules", self._ruling) if made],
+            self._each(raw, "rules", self._ruling),
         )
 
     def _flag(self, raw: Any, place: str) -> Flag:
@@ -173,9 +173,9 @@ class _Reader:
         piece = self._piece(SignOffPiece, raw, place)
         return (piece.preparation, as_value(SignOff, piece)) if piece else None
 
-    def _ruling(self, raw: Any, place: str) -> Ruling | None:
+    def _ruling(self, raw: Any, place: str) -> Ruling:
         piece = self._piece(RulingPiece, raw, place)
-        return rule_pieces.ruling(piece) if piece else None
+        return rule_pieces.ruling(piece) if piece else Ruling("")
 
     def _product(self, raw: Any, place: str) -> Product:
         piece = self._piece(ProductPiece, raw, place)
@@ -188,12 +188,12 @@ class _Reader:
             return Preparation("", "", "")
         bare = {key: value for key, value in raw.items() if key not in parts}
         piece = self._piece(PreparationPiece, bare, place)
-        stand_in = Preparation(_id(raw), "", "component")
+        stand_in, blank = Preparation(_id(raw), "", "component"), ByProduct("", "")
         return replace(
             as_value(Preparation, piece) if piece else stand_in,
             lines=tuple(self._each(raw, "lines", self._line, place)),
-            by_products=tuple(self._values(raw, "by_products", ByProductPiece, ByProduct, place)),
-            method=tuple(self._values(raw, "method", StepPiece, Step, place)),
+            by_products=tuple(self._values(raw, "by_products", ByProductPiece, blank, place)),
+            method=tuple(self._values(raw, "method", StepPiece, Step(""), place)),
         )
 
     def _line(self, raw: Any, place: str) -> Line:
@@ -201,11 +201,15 @@ class _Reader:
         return as_value(Line, piece) if piece else Line("", 0, "", "")
 
     def _values(
-        self, raw: dict[str, Any], key: str, model: type[Piece], kind: type[V], within: str = ""
+        self, raw: dict[str, Any], key: str, model: type[Piece], blank: V, within: str = ""
     ) -> list[V]:
-        """The entries of a list that can be read."""
-        pieces = self._each(raw, key, lambda entry, place: self._piece(model, entry, place), within)
-        return [as_value(kind, piece) for piece in pieces if piece is not None]
+        """The entries of a list; a blank stands where one cannot be read, so that places hold."""
+
+        def read(entry: Any, place: str) -> V:
+            piece = self._piece(model, entry, place)
+            return blank if piece is None else as_value(type(blank), piece)
+
+        return self._each(raw, key, read, within)
 
     def _each(
         self, raw: dict[str, Any], key: str, read: Callable[[Any, str], V], within: str = ""

@@ -1,0 +1,22 @@
+"""The guests whose open needs a plan for somebody else would go against."""
+
+from collections.abc import Iterable, Iterator, Mapping
+
+from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.swaps.goals import Goals, offences
+from yellow_ladle.core.swaps.plan import Plan
+
+
+def needs_harmed(before: Reading, plan: Plan) -> Iterator[tuple[Need, tuple[str, ...]]]:
+    """The open needs that must avoid something that a plan adds, each with those flags."""
+    for need in before.book.needs:
+        bad = offences(before, Goals(need.clear, need.fit))
+        if flags := tuple(flag for flag in plan.adds if _against(plan, flag, bad)):
+            yield need, flags
+
+
+def _against(plan: Plan, flag: str, ways: Iterable[Mapping[str, int]]) -> bool:
+    """Whether a flag, at the level that the item then has it, goes against every way to a goal."""
+    mask = plan.after.masks[plan.item]
+    return all(mask & bad.get(flag, 0) for bad in ways)
