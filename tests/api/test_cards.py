@@ -284,10 +284,12 @@ class Changing(CardTest):
         self.assertEqual(found["differences"][0]["sentence"], f"{flour}: 520 g → 530 g.")
         found = self.get("/comparison", left="white-roux", right="brown-roux")
         self.assertEqual(found["left"]["flags"], found["right"]["flags"])
+        self.assertEqual(found["flags"], [])
         way = "roast-shell-stock~short and clean"
         found = self.get("/comparison", left="roast-shell-stock", right=way)
         self.assertIn("milk", found["left"]["flags"])
         self.assertNotIn("milk", found["right"]["flags"])
+        self.assertIn({"flag": "milk", "left": "contains", "right": "free"}, found["flags"])
         for side, status in (("white-roux@99", 404), ("nothing", 404), ("veloute~no", 422)):
             query = {"left": "white-roux", "right": side}
             self.assertEqual(
@@ -309,6 +311,12 @@ class Changing(CardTest):
         found = self.get("/comparison", left=f"tub@{first}", right="tub")
         self.assertIsNone(found["left"]["flags"])
         self.assertEqual(found["left"]["names"], {"samphire": "samphire"})
+        self.assertEqual(found["flags"], [])
+        found = self.get("/comparison", left=f"tub@{first}", right="white-roux")
+        self.assertIn({"flag": "wheat", "left": "unchecked", "right": "contains"}, found["flags"])
+        self.assertNotIn("free", [entry["left"] for entry in found["flags"]])
+        found = self.get("/comparison", left="white-roux", right=f"tub@{first}")
+        self.assertIn({"flag": "wheat", "left": "contains", "right": "unchecked"}, found["flags"])
 
 
 class Recipes(CardTest):

@@ -21,6 +21,7 @@ from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
 from tests.filled import filled
+from tests.kitchens import line, product
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.book.book_file import write_book
@@ -173,6 +174,23 @@ class Writing(CardBrowserTest):
                 ("20 l pot", "chinois", "stick blender", "drum sieve"),
             ),
         )
+
+    def test_a_version_whose_goods_are_gone_is_not_shown_as_free(self) -> None:
+        ledger = self.served.ledger
+        roux = self.made("white-roux")
+        with_more = replace(roux, lines=(*roux.lines, line("sea-milk")))
+        first = Change(products=(product("sea-milk", "milk"),), preparations=(with_more,))
+        seen = {"white-roux": ledger.now.versions["white-roux"]}
+        ledger.record(first, seen)
+        ledger.record(Change(preparations=(roux,)), dict(ledger.now.versions))
+        ledger.record(Change(removed=("sea-milk",)), dict(ledger.now.versions))
+        self.open("/pots/white-roux/compare", "[data-versions] li:nth-child(2)")
+        self.click("[data-versions] li:nth-child(2) button")
+        self.shows("What it carries is not known, and counts as not checked.", "[data-lost]")
+        self.shows("wheat contains not checked", "[data-flags]")
+        self.assertNotIn("free", self.text("[data-flags]"))
+        self.accessible()
+        self.no_complaints()
 
     def test_an_amount_still_in_its_box_is_not_lost_on_recording(self) -> None:
         self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")

@@ -1747,6 +1747,8 @@ export interface components {
             right: components["schemas"]["SideOut"];
             /** Differences */
             differences: components["schemas"]["CardDifferenceOut"][];
+            /** Flags */
+            flags: components["schemas"]["FlagDifferenceOut"][];
         };
         /**
          * ContradictionOut
@@ -2057,6 +2059,24 @@ export interface components {
             fill: number;
             /** Level Cm */
             level_cm: number | null;
+        };
+        /**
+         * FlagDifferenceOut
+         * @description A flag in which both sides differ. A side that is not known any more is unchecked.
+         */
+        FlagDifferenceOut: {
+            /** Flag */
+            flag: string;
+            /**
+             * Left
+             * @enum {string}
+             */
+            left: "free" | "may_contain" | "unchecked" | "contains";
+            /**
+             * Right
+             * @enum {string}
+             */
+            right: "free" | "may_contain" | "unchecked" | "contains";
         };
         /**
          * FlagImpactOut
@@ -2451,25 +2471,25 @@ export interface components {
             /** Diets */
             diets: components["schemas"]["Named"][];
             /** Levels */
-            levels: string[];
+            levels: ("free" | "may_contain" | "unchecked" | "contains")[];
             /** Evidence */
-            evidence: string[];
+            evidence: ("label" | "supplier" | "plain_food" | "own_knowledge" | "method")[];
             /** Certificates */
-            certificates: string[];
+            certificates: ("halal" | "kosher" | "vegan" | "gluten_free" | "organic")[];
             /** Strictness */
-            strictness: string[];
+            strictness: ("allergy" | "coeliac" | "intolerance" | "belief" | "taste")[];
             /** Kinds */
-            kinds: string[];
+            kinds: ("stock" | "roux" | "sauce" | "soup" | "component" | "dish")[];
             /** Roles */
-            roles: string[];
+            roles: ("thickener" | "fat" | "liquid" | "body" | "aromatic" | "seasoning" | "enrichment" | "acid" | "topping" | "accompaniment")[];
             /** Stages */
-            stages: string[];
+            stages: ("cook" | "finish" | "garnish")[];
             /** Treatments */
-            treatments: string[];
+            treatments: ("none" | "stirred_in_late" | "simmered" | "flamed" | "reduced_dry")[];
             /** Colours */
             colours: string[];
             /** Lids */
-            lids: string[];
+            lids: ("off" | "ajar" | "on")[];
             /** Units */
             units: string[];
             /** Classes */
@@ -2531,7 +2551,7 @@ export interface components {
             /** Flags */
             flags: {
                 [key: string]: {
-                    [key: string]: string;
+                    [key: string]: "free" | "may_contain" | "unchecked" | "contains";
                 };
             };
         };

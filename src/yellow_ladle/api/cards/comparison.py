@@ -15,11 +15,11 @@ from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.schemas.figure_forms import FiguresOut
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.fault import BookRefused
-from yellow_ladle.core.cards.compare import Difference, Part, differences
+from yellow_ladle.core.cards.compare import Difference, Part, differences, flag_differences
 from yellow_ladle.core.cards.versions import NoSuchWay, using
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
-from yellow_ladle.core.vocabulary.levels import LevelWord
+from yellow_ladle.core.vocabulary.levels import Level, LevelWord
 from yellow_ladle.files.book.conversion import as_piece, value_of
 from yellow_ladle.files.book.models import PreparationPiece
 from yellow_ladle.store.book_repository import refuse_unsound
@@ -61,12 +61,21 @@ class SideOut(BaseModel):
     figures: FiguresOut | None
 
 
+class FlagDifferenceOut(BaseModel):
+    """A flag in which both sides differ. A side that is not known any more is unchecked."""
+
+    flag: str
+    left: LevelWord
+    right: LevelWord
+
+
 class ComparisonOut(BaseModel):
     """Two cards side by side, and what differs."""
 
     left: SideOut
     right: SideOut
     differences: list[CardDifferenceOut]
+    flags: list[FlagDifferenceOut]
 
 
 @dataclass(frozen=True)
@@ -95,7 +104,15 @@ def comparison(left: Side, right: Side, ledger: TheLedger) -> ComparisonOut:
         left=_side_out(ledger, left, one),
         right=_side_out(ledger, right, other),
         differences=[_difference(entry) for entry in found],
+        flags=[
+            FlagDifferenceOut(flag=flag, left=before.word, right=after.word)
+            for flag, before, after in flag_differences(_levels(one), _levels(other))
+        ],
     )
+
+
+def _levels(side: _Side) -> dict[str, Level] | None:
+    return None if side.reading is None else side.reading.levels(side.made.id)
 
 
 def _side(ledger: Ledger, text: str) -> _Side:
@@ -132,15 +149,13 @@ def _read_with(ledger: Ledger, made: Preparation) -> Reading | None:
 
 def _side_out(ledger: Ledger, text: str, side: _Side) -> SideOut:
     name = _names(ledger)
-    reading = side.reading
+    reading, levels = side.reading, _levels(side)
     return SideOut(
         side=text,
         title=side.title,
         preparation=as_piece(PreparationPiece, side.made),
         names={line.item: name(line.item) for line in side.made.lines},
-        flags=None
-        if reading is None
-        else {flag: level.word for flag, level in reading.levels(side.made.id).items()},
+        flags=None if levels is None else {flag: level.word for flag, level in levels.items()},
         tool_traces=[] if reading is None else sorted(reading.tool_traces(side.made.id)),
         figures=None if reading is None else figures_out(reading, side.made.id),
     )

@@ -12,6 +12,7 @@ from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import ProductPiece
 from yellow_ladle.files.book.piece import Name
@@ -49,7 +50,7 @@ class LarderAsOf(BaseModel):
 
     at: str
     products: list[ProductPiece]
-    flags: dict[str, dict[str, str]]
+    flags: dict[str, dict[str, LevelWord]]
 
 
 @router.get("/history")

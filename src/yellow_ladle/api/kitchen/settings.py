@@ -7,11 +7,22 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.core.book.book import KINDS, ROLES, SECOND_LOOK_DAYS, STAGES, TREATMENTS, Kitchen
+from yellow_ladle.core.book.book import (
+    KINDS,
+    ROLES,
+    SECOND_LOOK_DAYS,
+    STAGES,
+    TREATMENTS,
+    Kind,
+    Kitchen,
+    Role,
+    Stage,
+    Treatment,
+)
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.book.need import STRICTNESS
-from yellow_ladle.core.book.pan import LIDS
-from yellow_ladle.core.book.product import CERTIFICATES, EVIDENCE
+from yellow_ladle.core.book.need import STRICTNESS, Strictness
+from yellow_ladle.core.book.pan import LIDS, Lid
+from yellow_ladle.core.book.product import CERTIFICATES, EVIDENCE, CertificateKind, EvidenceKind
 from yellow_ladle.core.cards.colours import colours
 from yellow_ladle.core.checks.faults import measure_faults, measures_missed
 from yellow_ladle.core.larder.starting_points import goods
@@ -20,7 +31,7 @@ from yellow_ladle.core.reading.texts import SAY
 from yellow_ladle.core.swaps.rules import swap_rules
 from yellow_ladle.core.vocabulary.criteria import Criterion
 from yellow_ladle.core.vocabulary.diets import diets
-from yellow_ladle.core.vocabulary.levels import WORDS, Level
+from yellow_ladle.core.vocabulary.levels import WORDS, Level, LevelWord
 from yellow_ladle.core.vocabulary.regimes import regimes
 from yellow_ladle.core.vocabulary.units import Spoons
 from yellow_ladle.files.book.conversion import as_piece, as_value
@@ -90,16 +101,16 @@ class KitchenOut(BaseModel):
     unchecked_products: int
     flags: list[FlagOut]
     diets: list[Named]
-    levels: list[str]
-    evidence: list[str]
-    certificates: list[str]
-    strictness: list[str]
-    kinds: list[str]
-    roles: list[str]
-    stages: list[str]
-    treatments: list[str]
+    levels: list[LevelWord]
+    evidence: list[EvidenceKind]
+    certificates: list[CertificateKind]
+    strictness: list[Strictness]
+    kinds: list[Kind]
+    roles: list[Role]
+    stages: list[Stage]
+    treatments: list[Treatment]
     colours: list[str]
-    lids: list[str]
+    lids: list[Lid]
     units: list[str]
     classes: list[str]
     tools: list[str]

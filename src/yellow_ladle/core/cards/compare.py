@@ -50,6 +50,24 @@ def differences(before: Preparation, after: Preparation, name: Name) -> tuple[Di
     )
 
 
+def flag_differences(
+    left: Mapping[str, Level] | None, right: Mapping[str, Level] | None
+) -> list[tuple[str, Level, Level]]:
+    """The flags in which two carried results differ, with the level on each side.
+
+    Flags that are not in a result are free there. None is a side of which nobody can say what it
+    carries: it stands as unchecked, never as free.
+    """
+    of_left, of_right = left or {}, right or {}
+    found = []
+    for flag in sorted({*of_left, *of_right}):
+        one = Level.UNCHECKED if left is None else of_left.get(flag, Level.FREE)
+        other = Level.UNCHECKED if right is None else of_right.get(flag, Level.FREE)
+        if one is not other:
+            found.append((flag, one, other))
+    return found
+
+
 def product_differences(before: Product, after: Product, name: Name) -> tuple[str, ...]:
     """What changed in a product, in sentences."""
     return (

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { answer, api, type Level, type Schema } from '../../api/client';
+  import { answer, api, type Schema } from '../../api/client';
   import LevelLists from '../../ui/marks/LevelLists.svelte';
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
@@ -47,7 +47,7 @@
       {#each shown as product (product.id)}
         <li class="border-b border-rule py-2">
           <p class="font-[550]">{product.name}</p>
-          <LevelLists flags={(larder.flags[product.id] ?? {}) as Record<string, Level>} />
+          <LevelLists flags={larder.flags[product.id] ?? {}} />
         </li>
       {/each}
     </ul>

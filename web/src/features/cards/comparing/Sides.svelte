@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Level, Schema } from '../../../api/client';
+  import type { Schema } from '../../../api/client';
   import { figure, minutesText } from '../figures/spoon';
   import Spoon from '../figures/Spoon.svelte';
   import { asWords, levelWord, OWN_TOOLS } from '../../../ui/marks/levels';
@@ -10,16 +10,7 @@
   let { comparison }: { comparison: Schema['ComparisonOut'] } = $props();
 
   const sides = $derived([comparison.left, comparison.right]);
-  const flags = $derived.by(() => {
-    const [left, right] = [comparison.left.flags ?? {}, comparison.right.flags ?? {}];
-    return [...new Set([...Object.keys(left), ...Object.keys(right)])]
-      .map((flag) => ({
-        flag,
-        left: (left[flag] ?? 'free') as Level,
-        right: (right[flag] ?? 'free') as Level
-      }))
-      .filter((each) => each.left !== each.right);
-  });
+  const lost = $derived(sides.filter((side) => side.flags === null));
   const time = (side: Schema['SideOut']) =>
     side.figures
       ? `${minutesText(side.figures.active_minutes)} at the pot, ${minutesText(side.figures.passive_minutes)} by itself`
@@ -43,18 +34,24 @@
     <li class="text-soft">The cards are the same.</li>
   {/each}
 </ul>
-{#if flags.length > 0}
+{#each lost as side (side.side)}
+  <p class="mt-3" data-lost>
+    {side.title}: something that it was made of is not in the book any more. What it carries is not
+    known, and counts as not checked.
+  </p>
+{/each}
+{#if comparison.flags.length > 0}
   <h3 class="mt-4 text-[18px]">Flags that differ</h3>
   <table class="mt-1 w-full text-left" data-flags>
     <thead class="sr-only">
       <tr><th scope="col">Flag</th><th scope="col">Left</th><th scope="col">Right</th></tr>
     </thead>
     <tbody>
-      {#each flags as each (each.flag)}
+      {#each comparison.flags as each (each.flag)}
         <tr class="border-b border-rule">
           <th scope="row" class="py-1 font-[650]">{asWords(each.flag)}</th>
           {#each sides as side, at (at)}
-            {@const level = [each.left, each.right][at] ?? 'free'}
+            {@const level = at === 0 ? each.left : each.right}
             <td class="py-1">
               <span class="flex items-center gap-2"
                 ><PotMark {level} small />{levelWord(level)}{side.tool_traces.includes(each.flag)
@@ -67,7 +64,7 @@
       {/each}
     </tbody>
   </table>
-{:else if comparison.left.flags && comparison.right.flags}
+{:else if lost.length === 0}
   <p class="mt-3 text-moss">The flags are the same on both sides.</p>
 {/if}
 <div class="mt-4 grid grid-cols-2 gap-6">

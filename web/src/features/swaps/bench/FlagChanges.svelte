@@ -8,7 +8,7 @@
   /** The flags that a plan brings in, the ones that go, and what stays. New ones stand first. */
   let { plan, now }: { plan: Plan; now: Record<string, Level> } = $props();
 
-  const after = $derived(plan.flags_after as Record<string, Level>);
+  const after = $derived(plan.flags_after);
   const level = (flag: string): Level => after[flag] ?? 'contains';
   const gone = $derived(plan.clears.filter((flag) => now[flag.id] !== 'unchecked'));
   const settled = $derived(plan.clears.length - gone.length);
