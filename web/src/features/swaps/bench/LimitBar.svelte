@@ -20,7 +20,7 @@
   <button
     type="button"
     class="flex min-h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1"
-    aria-label="{words}: let go of it"
+    aria-label="{words}: drop it"
     onclick={() => bench.free(key)}
   >
     {words}<X size={16} aria-hidden="true" />

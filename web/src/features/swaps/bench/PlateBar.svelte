@@ -32,7 +32,7 @@
     <button
       type="button"
       class="flex min-h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1 font-name font-[650]"
-      aria-label="and {other}: let go of it"
+      aria-label="and {other}: drop it"
       onclick={() => bench.free(item)}
     >
       <span class="font-sans font-normal">and</span>
