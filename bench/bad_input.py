@@ -11,7 +11,7 @@ from PIL import Image
 
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.book.fault import BookRefused
-from yellow_ladle.core.labels.proposals import LONGEST, TooLong
+from yellow_ladle.core.labels.proposals import MAX_LABEL, TooLong
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
@@ -33,10 +33,10 @@ def main() -> None:
     slowest = max(
         taken(what, act)
         for what, act in (
-            ("a label of 100,000 letters", lambda: read_label("milk, " * (LONGEST // 6))),
-            ("100,000 letters without a comma", lambda: read_label("wheat " * (LONGEST // 6))),
-            ("brackets, 20,000 deep", lambda: read_label("((((milk " * (LONGEST // 9))),
-            ("one letter more than is read", lambda: read_label("a" * (LONGEST + 1))),
+            ("a label of 100,000 letters", lambda: read_label("milk, " * (MAX_LABEL // 6))),
+            ("100,000 letters without a comma", lambda: read_label("wheat " * (MAX_LABEL // 6))),
+            ("brackets, 20,000 deep", lambda: read_label("((((milk " * (MAX_LABEL // 9))),
+            ("one letter more than is read", lambda: read_label("a" * (MAX_LABEL + 1))),
             ("a workbook that unpacks to 200 MB", lambda: read_table(zipped)),
             ("a picture of 40 megapixels", lambda: encoded_anew(large)),
             ("a picture of 24 megapixels, kept", lambda: encoded_anew(fair)),

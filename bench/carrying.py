@@ -84,7 +84,7 @@ def label_edit(before: Reading) -> float:
 
 def union_by_networkx(book: Book) -> Carried:
     """Levels carried in topological order over a graph."""
-    graph = networkx.DiGraph()
+    graph: networkx.DiGraph[str] = networkx.DiGraph()
     for id, made in book.preparations.items():
         graph.add_edges_from((line.item, id) for line in made.lines)
     every = [flag.id for flag in book.flags]

@@ -3,7 +3,7 @@
 import tempfile
 from pathlib import Path
 
-from tests.browser.harness import Served, start_browser
+from tests.browser.harness import Served, chromium, new_tab
 from yellow_ladle.demo.kitchen import demo_book
 
 SIZES = """
@@ -17,13 +17,13 @@ SIZES = """
 def main() -> None:
     with tempfile.TemporaryDirectory(ignore_cleanup_errors=True) as folder:
         served = Served(demo_book(), Path(folder) / "demo.sqlite")
-        browser = start_browser(f"{folder}/profile")
+        browser = chromium()
+        new_tab(browser)
         try:
             browser.get(served.address)
             browser.execute_async_script("setTimeout(arguments[0], 1500)")
             sizes = browser.execute_script(SIZES)
         finally:
-            browser.quit()
             served.stop()
     for path, size in sorted(sizes, key=lambda entry: -entry[1]):
         print(f"{size / 1000:7.1f} kB  {path}")

@@ -60,10 +60,10 @@ def plate_by_plate(reading: Reading) -> set[str]:
         if made.kind != "dish" or not unchecked_bits(reading.layout, reading.masks[id]):
             continue
         open_bits = unchecked_bits(reading.layout, reading.masks[id])
-        for way in reading.ways(id):
-            bits = unchecked_bits(reading.layout, reading.masks[way.giver.id])
-            if way.giver.id in reading.book.products and bits & open_bits:
-                found.add(way.giver.id)
+        for path in reading.paths(id):
+            bits = unchecked_bits(reading.layout, reading.masks[path.giver.id])
+            if path.giver.id in reading.book.products and bits & open_bits:
+                found.add(path.giver.id)
     return found
 
 

@@ -3,7 +3,7 @@
 from random import Random
 
 from yellow_ladle.core.book.book import Book, Kitchen, Line, Preparation
-from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.book.product import MAX_ALCOHOL_FREE, MAX_SULPHITE_FREE, Product
 from yellow_ladle.core.vocabulary.flags import Flag, shipped_flags
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -42,10 +42,19 @@ def _product(id: str, flags: list[str], random: Random) -> Product:
     stated = random.sample(flags, random.choice((1, 1, 2, 3)))
     levels = {flag: random.choice((Level.CONTAINS, Level.MAY_CONTAIN)) for flag in stated}
     class_ = "wheat-flour" if int(id[1:]) % 10 == 0 else "made-up"
-    numbers = {
-        "abv_percent": 12.0 if int(id[1:]) % 7 == 0 else 0.0,
-        "salt_g_per_100g": int(id[1:]) % 30 / 10,
-        "so2_mg_per_kg": float(int(id[1:]) % 90),
-        "density_g_per_ml": 1.0,
-    }
-    return Product(id, id, class_, levels, Level.FREE, **numbers)
+    number = int(id[1:])
+    alcohol, sulphites = 12.0 if number % 7 == 0 else 0.0, float(number % 90)
+    # A number above what may be called free raises its flag, so the label says the same.
+    levels |= {"alcohol": Level.CONTAINS} if alcohol > MAX_ALCOHOL_FREE else {}
+    levels |= {"sulphites": Level.CONTAINS} if sulphites > MAX_SULPHITE_FREE else {}
+    return Product(
+        id,
+        id,
+        class_,
+        levels,
+        Level.FREE,
+        abv_percent=alcohol,
+        salt_g_per_100g=number % 30 / 10,
+        so2_mg_per_kg=sulphites,
+        density_g_per_ml=1.0,
+    )

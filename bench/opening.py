@@ -5,6 +5,7 @@ import subprocess
 import sys
 import tempfile
 from collections.abc import Callable
+from functools import partial
 from pathlib import Path
 from time import perf_counter
 
@@ -23,8 +24,8 @@ def main() -> None:
         with tempfile.TemporaryDirectory() as folder:
             path = Path(folder) / "kitchen.sqlite"
             ledger = Ledger.open(path)
-            read = seconds(lambda raw=raw: parse_book(raw))
-            written = seconds(lambda ledger=ledger, book=book: ledger.replace_book(book))
+            read = seconds(partial(parse_book, raw))
+            written = seconds(partial(ledger.replace_book, book))
             ledger.close()
             opened, megabytes = opening(path)
             print(
@@ -55,7 +56,8 @@ def seconds(act: Callable[[], object]) -> float:
 def most_megabytes() -> float:
     """The most memory that this process ever held. `getrusage` counts its parent's as well."""
     status = Path("/proc/self/status").read_text("ascii")
-    return int(re.search(r"VmHWM:\s+(\d+)", status)[1]) / 1024
+    [kilobytes] = re.findall(r"VmHWM:\s+(\d+)", status)
+    return int(kilobytes) / 1024
 
 
 if __name__ == "__main__":

@@ -129,7 +129,7 @@ def kitchen_of(pots: int, seed: int = 5) -> Book:
     ]
     by_class: dict[str, list[str]] = {}
     for product in larder:
-        by_class.setdefault(product.class_, []).append(product.id)
+        by_class.setdefault(product.class_ or "", []).append(product.id)
     made: list[Preparation] = []
     for number in range(pots):
         kind = BASES[number % len(BASES)]

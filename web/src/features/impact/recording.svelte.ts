@@ -1,45 +1,36 @@
 import { answer, api, Refused, type Schema, type Standing } from '../../api/client';
 import { afterRecording } from '../../api/queries';
 import { announcements } from '../../app/announce.svelte';
+import { AsyncState } from '../../lib/asyncState.svelte';
 
 export type Change = Schema['RecordIn']['change'];
 export type Impact = Schema['ImpactOut'];
-
-/** Milliseconds without another change before it is asked what the change would do. */
-const REST = 120;
 
 /**
  * A change on its way into the book: its impact is shown first, then it is recorded. What was typed
  * stays where it is when the server refuses, also when somebody else was quicker.
  */
 export class Recording {
-  impact = $state<Impact | null>(null);
-  error = $state<unknown>(null);
+  #preview = new AsyncState<Impact>({ rest: 120 });
+  #refused = $state<unknown>(null);
+  impact = $derived<Impact | null>(this.#preview.value);
+  /** Why it was not recorded, or why it cannot be. */
+  error = $derived<unknown>(this.#refused ?? this.#preview.error);
   /** What stands, where somebody else wrote in the meantime. */
   overtaken = $state.raw<Standing | null>(null);
   busy = $state(false);
-  #latest = 0;
 
   /** Asks what a change would do; only the newest question is asked, its answer alone is shown. */
-  async preview(wanted: Change | null | (() => Change | Promise<Change>)) {
-    const mine = ++this.#latest;
-    if (!this.overtaken) this.error = null;
+  preview(wanted: Change | null | (() => Change | Promise<Change>)) {
+    if (!this.overtaken) this.#refused = null;
     if (wanted === null) {
-      this.impact = null;
+      this.#preview.clear();
       return;
     }
-    try {
-      await new Promise((rested) => setTimeout(rested, REST));
-      if (mine !== this.#latest) return;
+    void this.#preview.ask(async () => {
       const change = await (typeof wanted === 'function' ? wanted() : wanted);
-      if (mine !== this.#latest) return;
-      const impact = await answer(api.POST('/api/v1/preview', { body: { change } }));
-      if (mine === this.#latest) this.impact = impact;
-    } catch (error) {
-      if (mine !== this.#latest) return;
-      this.impact = null;
-      this.error = error;
-    }
+      return answer(api.POST('/api/v1/preview', { body: { change } }));
+    });
   }
 
   /** Records a change that was made looking at version `seen`; says whether it stands. */
@@ -49,7 +40,7 @@ export class Recording {
     act: { person?: string | null; why?: string; seen_each?: Record<string, number | null> } = {}
   ): Promise<boolean> {
     this.busy = true;
-    this.error = null;
+    this.#refused = null;
     try {
       const { person = null, why = '', seen_each = null } = act;
       const body = { change, seen: this.overtaken?.version ?? seen, person, why, seen_each };
@@ -57,11 +48,11 @@ export class Recording {
       const freed = done.freed.length > 0 ? ` Now checked in full: ${done.freed.join(', ')}.` : '';
       announcements.say(`Recorded. ${done.impact.sentence}${freed}`);
       this.overtaken = null;
-      this.impact = null;
+      this.#preview.clear();
       await afterRecording();
       return true;
     } catch (error) {
-      this.error = error;
+      this.#refused = error;
       if (error instanceof Refused) this.overtaken = error.current ?? null;
       return false;
     } finally {
@@ -70,9 +61,8 @@ export class Recording {
   }
 
   reset() {
-    this.#latest += 1;
-    this.impact = null;
-    this.error = null;
+    this.#preview.clear();
+    this.#refused = null;
     this.overtaken = null;
   }
 }

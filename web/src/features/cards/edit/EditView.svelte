@@ -51,7 +51,7 @@
     const ready = draft.ready;
     const wanted = ready && draft.changed ? () => changeOf(ready) : null;
     void recording.preview(wanted);
-    void consequences.look(ready);
+    consequences.look(ready);
   });
 
   async function changeOf(piece: Piece): Promise<Change> {

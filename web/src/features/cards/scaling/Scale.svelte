@@ -1,6 +1,7 @@
 <script lang="ts">
   import { answer, api, type Schema } from '../../../api/client';
   import { potQuery } from '../../../api/queries';
+  import { AsyncState } from '../../../lib/asyncState.svelte';
   import { selection } from '../../family/selection.svelte';
   import { figure } from '../figures/spoon';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -14,9 +15,8 @@
   let by = $state<By>('yield');
   let text = $state('');
   let line = $state(0);
-  let found = $state<Schema['ScaledOut'] | null>(null);
-  let error = $state<unknown>(null);
-  let latest = 0;
+  const asked = new AsyncState<Schema['ScaledOut']>();
+  const found = $derived(asked.value);
 
   const BY: [By, string, string][] = [
     ['yield', 'To a yield', '3 l'],
@@ -33,29 +33,10 @@
 
   $effect(() => {
     const body = { by, text: text.trim(), line };
-    const mine = ++latest;
-    if (body.text === '') {
-      found = null;
-      error = null;
-      return;
-    }
-    const asked = setTimeout(() => void ask(body, mine), 150);
-    return () => clearTimeout(asked);
+    const params = { path: { id } };
+    if (body.text === '') asked.clear();
+    else void asked.ask(() => answer(api.POST('/api/v1/cards/{id}/scaled', { params, body })));
   });
-
-  async function ask(body: Schema['ScaleIn'], mine: number) {
-    try {
-      const params = { path: { id } };
-      const scaled = await answer(api.POST('/api/v1/cards/{id}/scaled', { params, body }));
-      if (mine !== latest) return;
-      found = scaled;
-      error = null;
-    } catch (refusal) {
-      if (mine !== latest) return;
-      found = null;
-      error = refusal;
-    }
-  }
 </script>
 
 <svelte:head><title>More or less of it · Yellow Ladle</title></svelte:head>
@@ -93,7 +74,7 @@
         />
       </label>
     </fieldset>
-    <ErrorText {error} />
+    <ErrorText error={asked.error} />
     {#if found}
       <p class="mt-3" role="status" data-scaled>
         <b class="font-[650]">{figure(found.factor)} times the card</b>{found.yield_quantity !==

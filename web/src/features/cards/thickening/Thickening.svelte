@@ -21,7 +21,7 @@
     if (id === null || pot.data === undefined) return;
     selection.pot = id;
     // Again whenever another version of it stands, as after a thickener was put in.
-    bench.takePot(pot.data.preparation.id).catch((error: unknown) => (bench.error = error));
+    void bench.takePot(pot.data.preparation.id);
   });
   $effect(() => void bench.ask());
 </script>

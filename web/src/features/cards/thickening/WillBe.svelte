@@ -1,5 +1,6 @@
 <script lang="ts">
   import { answer, api, type Schema } from '../../../api/client';
+  import { AsyncState } from '../../../lib/asyncState.svelte';
   import Spoon from '../figures/Spoon.svelte';
   import { figure } from '../figures/spoon';
   import type { Bench } from './bench.svelte';
@@ -9,18 +10,13 @@
 
   let thickener = $state('wheat-flour');
   let grams = $state(60);
-  let stand = $state<Schema['StandOut'] | null>(null);
-  let latest = 0;
+  const asked = new AsyncState<Schema['StandOut']>();
+  const stand = $derived(asked.value);
 
   $effect(() => {
     const body = { litres: bench.litres, grams: { [thickener]: grams }, colour: bench.colour };
-    const mine = ++latest;
     if (!(grams > 0) || !(bench.litres > 0)) return;
-    answer(api.POST('/api/v1/thickening/will-be', { body }))
-      .then((found) => {
-        if (mine === latest) stand = found;
-      })
-      .catch(() => (stand = null));
+    void asked.ask(() => answer(api.POST('/api/v1/thickening/will-be', { body })));
   });
 </script>
 

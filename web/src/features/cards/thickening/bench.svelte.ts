@@ -1,6 +1,7 @@
 import { createQuery } from '@tanstack/svelte-query';
 import { answer, api, type Schema } from '../../../api/client';
 import { queries } from '../../../api/queries';
+import { AsyncState } from '../../../lib/asyncState.svelte';
 
 export type Option = Schema['OptionOut'];
 export type Goal = Schema['ThickenIn']['goals'] extends (infer G)[] | undefined ? G : never;
@@ -27,9 +28,11 @@ export class Bench {
   goals = $state<string[]>([]);
   /** Thickeners that are not wanted side by side. */
   left = $state<string[]>([]);
-  options = $state.raw<Option[]>([]);
-  error = $state<unknown>(null);
-  #latest = 0;
+  #asked = new AsyncState<Option[]>({ keeps: true });
+  options = $derived<Option[]>(this.#asked.value ?? []);
+  #poured = $state<unknown>(null);
+  /** Why a pot's liquid could not be taken, or why there is no answer. */
+  error = $derived<unknown>(this.#poured ?? this.#asked.error);
 
   words = createQuery(
     () => ({ queryKey: ['bench'], queryFn: () => answer(api.GET('/api/v1/thickening')) }),
@@ -39,7 +42,14 @@ export class Bench {
   /** Takes a pot's own liquid onto the bench. */
   async takePot(id: string) {
     const params = { path: { id } };
-    const pot = await answer(api.GET('/api/v1/thickening/pots/{id}', { params }));
+    this.#poured = null;
+    let pot: Schema['PotOnBench'];
+    try {
+      pot = await answer(api.GET('/api/v1/thickening/pots/{id}', { params }));
+    } catch (error) {
+      this.#poured = error;
+      return;
+    }
     this.litres = Number(pot.litres.toFixed(2)) || 1;
     this.already = Number(pot.already.toFixed(1));
     this.sour = pot.sour;
@@ -51,8 +61,7 @@ export class Bench {
     return every.map((each) => each.id).filter((id) => !this.left.includes(id));
   }
 
-  async ask() {
-    const mine = ++this.#latest;
+  ask() {
     const body = {
       litres: this.litres,
       place: this.place,
@@ -66,16 +75,7 @@ export class Bench {
       equal: this.equal,
       goals: this.goals as Goal[]
     };
-    await new Promise((rested) => setTimeout(rested, 120));
-    if (mine !== this.#latest) return;
-    try {
-      const options = await answer(api.POST('/api/v1/thickening', { body }));
-      if (mine !== this.#latest) return;
-      this.options = options;
-      this.error = null;
-    } catch (error) {
-      if (mine === this.#latest) this.error = error;
-    }
+    void this.#asked.ask(() => answer(api.POST('/api/v1/thickening', { body })));
   }
 
   want(thickener: string) {
