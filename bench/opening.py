@@ -61,6 +61,8 @@ def most_megabytes() -> float:
 
 
 if __name__ == "__main__":
-    place = Path(sys.argv[1])
-    spent = seconds(lambda: Ledger.open(place))
-    print(spent, most_megabytes())
+    if len(sys.argv) == 1:
+        main()
+    else:
+        spent = seconds(partial(Ledger.open, Path(sys.argv[1])))
+        print(spent, most_megabytes())
