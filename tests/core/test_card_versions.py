@@ -76,6 +76,12 @@ class Ways(unittest.TestCase):
 
 
 class Comparing(unittest.TestCase):
+    def test_lines_of_a_by_product_are_counted_from_one(self) -> None:
+        fat = ByProduct("fat", "Fat", of=(0, 2))
+        one = replace(CARD, by_products=(fat,))
+        other = replace(CARD, by_products=(replace(fat, of=None),))
+        self.assertEqual(told(one, other), ["The by-products: Fat comes of line 1, 3 → Fat."])
+
     def test_differences_are_sentences(self) -> None:
         after = replace(
             CARD,

@@ -90,7 +90,7 @@ class ByProduct:
     name: str
     quantity: float | None = None
     unit: str | None = None
-    of: tuple[int, ...] | None = field(default=None, metadata=called("comes of the lines"))
+    of: tuple[int, ...] | None = field(default=None, metadata=called("comes of line", places=True))
 
 
 @dataclass(frozen=True, slots=True)

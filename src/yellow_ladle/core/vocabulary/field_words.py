@@ -14,6 +14,7 @@ if TYPE_CHECKING:
 
 WORD = "word"
 ITEM = "item"
+PLACES = "places"
 NOTHING = "nothing"
 COUNTED = ("piece", "each")
 """Units that go without saying: two onions."""
@@ -24,9 +25,12 @@ Name: TypeAlias = Callable[[str], str]
 """Gives the name of an item by its id."""
 
 
-def called(word: str, *, item: bool = False) -> Mapping[str, object]:
-    """The metadata of a field with the word that people have for it. `item`: its value is an id."""
-    return {WORD: word, ITEM: item}
+def called(word: str, *, item: bool = False, places: bool = False) -> Mapping[str, object]:
+    """The metadata of a field with the word that people have for it.
+
+    `item`: its value is an id. `places`: its values are indexes, which people count from 1.
+    """
+    return {WORD: word, ITEM: item, PLACES: places}
 
 
 def word_of(entry: "Field[object]") -> str:
@@ -45,6 +49,8 @@ def field_shown(entry: "Field[object]", value: object, name: Name = str) -> str:
     """The value of a field in words; an item by its name."""
     if entry.metadata.get(ITEM) and isinstance(value, str):
         return name(value)
+    if entry.metadata.get(PLACES) and isinstance(value, tuple):
+        return ", ".join(str(index + 1) for index in value)
     return shown(value, name)
 
 

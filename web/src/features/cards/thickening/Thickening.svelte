@@ -54,7 +54,7 @@
   </fieldset>
   <LiquidFields {bench} />
   <fieldset class="mt-3 flex flex-wrap gap-x-6">
-    <legend class="text-soft">It must hold up to</legend>
+    <legend class="text-soft">Requirements</legend>
     {#each bench.words.data?.goals ?? [] as goal (goal)}
       <label class="flex min-h-11 items-center gap-2">
         <input
