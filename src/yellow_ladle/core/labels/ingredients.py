@@ -12,7 +12,7 @@ FEWEST = 2
 """From so many entries on, brackets (or a colon) are taken to list all that is in a thing."""
 MAX_NAME = 40
 """Words of the longest name; what runs on without a comma is cut there."""
-DEEPEST = 40
+MAX_DEPTH = 40
 """Brackets nested deeper than this are read as if they stood at this depth."""
 
 
@@ -46,7 +46,7 @@ def ingredients(lexicon: Lexicon, text: Sequence[Token]) -> list[Ingredient]:
     current = Ingredient()
     colons = 0
     for place, token in enumerate(text):
-        if token.kind == "mark" and token.text in OPENING and len(levels) < DEEPEST:
+        if token.kind == "mark" and token.text in OPENING and len(levels) < MAX_DEPTH:
             if not current.tokens and levels[-1]:
                 current = levels[-1][-1]
             else:

@@ -23,7 +23,7 @@ MAX_LINES = 500
 MAX_LINES_AT_ONCE = 5_000
 MAX_TEXT = 200_000
 MAX_STEP = 4_000
-DEEPEST = 12
+MAX_DEPTH = 12
 
 _WITHIN = ("@graph", "mainEntity", "mainEntityOfPage", "itemListElement", "item", "hasPart")
 _DURATION = TypeAdapter(timedelta)
@@ -101,7 +101,7 @@ def _json(text: str, within: str) -> Any:
 
 
 def _recipes(value: Any, place: str, depth: int) -> Iterator[Recipe]:
-    if depth > DEEPEST:
+    if depth > MAX_DEPTH:
         return
     if isinstance(value, list):
         for number, entry in enumerate(value):
@@ -152,7 +152,7 @@ def _lines(value: Any) -> tuple[RecipeLine, ...]:
 
 
 def _steps(value: Any, section: str, depth: int) -> Iterator[RecipeStep]:
-    if depth > DEEPEST or value is None:
+    if depth > MAX_DEPTH or value is None:
         return
     if isinstance(value, list):
         for entry in value:
