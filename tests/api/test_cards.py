@@ -122,6 +122,22 @@ class Figures(CardTest):
         piece["lines"][0]["item"] = "nothing"
         self.post("/cards/draft", {"preparation": piece}, status=422)
 
+    def test_a_draft_tells_what_recording_it_would_do(self) -> None:
+        card = self.card("oatcakes")
+        piece = card | {"method": [*card["method"], EGG_WASH]}
+        change = {"change": "preparation", "preparation": piece}
+        told = self.post("/cards/draft", {"preparation": piece})
+        self.assertEqual(told["impact"], self.post("/preview", {"change": change}))
+        self.assertIn("egg", [flag["flag"] for flag in told["impact"]["items"][0]["flags"]])
+
+    def test_a_draft_without_an_id_is_given_a_free_one(self) -> None:
+        new = {key: value for key, value in self.card("oatcakes").items() if key != "id"}
+        self.assertEqual(self.post("/cards/draft", {"preparation": new})["id"], "oatcakes-2")
+        self.assertEqual(
+            self.post("/cards/draft", {"preparation": new | {"id": "", "name": "Farls"}})["id"],
+            "farls",
+        )
+
     def test_numbers_move_beside_the_flags(self) -> None:
         piece = self.card("hen-stock")
         piece["lines"].append(

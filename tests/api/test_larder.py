@@ -65,6 +65,17 @@ class Makers(LarderTest):
             self.change({"change": "maker_dropped", "product": "butter", "maker": dropped}, seen)
         self.assertEqual(self.level("white-roux", "egg"), Level.UNCHECKED)
 
+    def test_a_maker_without_an_id_is_given_a_free_one(self) -> None:
+        for _ in range(2):
+            seen = self.ledger.now.versions["oatmeal"]
+            new = {"name": "Gannet Mill"}
+            self.change({"change": "maker", "product": "oatmeal", "maker": new}, seen)
+        makers = self.ledger.now.reading.book.products["oatmeal"].makers
+        self.assertEqual(
+            [made.id for made in makers],
+            ["gannet-mill", "fell-mill", "gannet-mill-2", "gannet-mill-3"],
+        )
+
     def test_a_maker_that_is_not_there_is_refused(self) -> None:
         use = {"change": "maker_in_use", "product": "oatmeal", "maker": "fel-mill"}
         problem = self.post("/changes", {"change": use, "seen": 1}, 422)

@@ -9,19 +9,23 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 
-from yellow_ladle.core.book.fault import BookRefused
-from yellow_ladle.files.book.conversion import content
+from yellow_ladle.core.book.book import Kitchen, Preparation
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.fault_words import sentence_of
-from yellow_ladle.store.versions import Stale
+from yellow_ladle.files.book.models import KitchenPiece, PreparationPiece, ProductPiece
+from yellow_ladle.store.versions import Aggregate, Stale
 
 MEDIA_TYPE = "application/problem+json"
 
 
-class FaultOut(BaseModel):
-    """One thing that is wrong, and where."""
+class Standing(BaseModel):
+    """What stands in place of what a writer saw; without content where it was removed."""
 
-    place: str
-    message: str
+    id: str
+    version: int | None
+    content: ProductPiece | PreparationPiece | KitchenPiece | None = None
 
 
 class Problem(BaseModel):
@@ -42,8 +46,8 @@ class Problem(BaseModel):
     title: str
     status: int
     detail: str
-    faults: list[FaultOut] | None = None
-    current: dict[str, Any] | None = None
+    faults: list[Fault] | None = None
+    current: Standing | None = None
     yours: Any | None = None
 
 
@@ -75,7 +79,7 @@ def add_handlers(app: FastAPI) -> None:
 
 
 def _answer(problem: Problem, headers: Any = None) -> JSONResponse:
-    content = problem.model_dump(exclude_none=True)
+    content = problem.model_dump(exclude_none=True, by_alias=True)
     return JSONResponse(content, problem.status, headers=headers, media_type=MEDIA_TYPE)
 
 
@@ -85,17 +89,17 @@ async def _missing(_: Request, error: Exception) -> JSONResponse:
 
 async def _refused(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, BookRefused)
-    faults = [FaultOut(place=fault.place, message=fault.message) for fault in error.faults]
     detail = " ".join(f"{_sentence(fault.message)}" for fault in error.faults)
     detail += " Nothing was changed."
-    return _answer(Problem(title="This cannot stand", status=422, detail=detail, faults=faults))
+    return _answer(
+        Problem(title="This cannot stand", status=422, detail=detail, faults=error.faults)
+    )
 
 
 async def _stale(request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, Stale)
-    current: dict[str, Any] = {"id": error.item, "version": error.version}
+    current = Standing(id=error.item, version=error.version, content=_piece(error.current))
     if error.current is not None:
-        current["content"] = content(error.current)
         detail = f"{error.current.name} was changed by somebody else in the meantime."
     else:
         detail = f"{error.item} was removed by somebody else in the meantime."
@@ -105,6 +109,18 @@ async def _stale(request: Request, error: Exception) -> JSONResponse:
         title="Changed in the meantime", status=409, detail=detail, current=current, yours=yours
     )
     return _answer(problem)
+
+
+def _piece(standing: Aggregate | None) -> ProductPiece | PreparationPiece | KitchenPiece | None:
+    match standing:
+        case Product():
+            return as_piece(ProductPiece, standing)
+        case Preparation():
+            return as_piece(PreparationPiece, standing)
+        case Kitchen():
+            return as_piece(KitchenPiece, standing)
+        case None:
+            return None
 
 
 async def _body(request: Request) -> Any:
@@ -117,9 +133,9 @@ async def _body(request: Request) -> Any:
 async def _invalid(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, RequestValidationError)
     faults = [
-        FaultOut(
-            place=".".join(str(part) for part in entry["loc"]),
-            message=sentence_of(entry, str(entry["loc"][-1])),
+        Fault(
+            ".".join(str(part) for part in entry["loc"]),
+            sentence_of(entry, str(entry["loc"][-1])),
         )
         for entry in error.errors()
     ]

@@ -5,6 +5,7 @@ version; no number is used twice. A writer names the versions that it saw.
 """
 
 from collections.abc import Mapping
+from typing import TypeAlias
 
 from sqlalchemy.orm import Session
 
@@ -14,13 +15,14 @@ from yellow_ladle.core.reading.update import Change
 from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.tables import BookRow
 
+Aggregate: TypeAlias = Product | Preparation | Kitchen
+"""What bears a version."""
+
 
 class Stale(Exception):
     """A write that saw an older state than the one that stands. Nothing was written."""
 
-    def __init__(
-        self, item: str, current: Product | Preparation | Kitchen | None, version: int | None
-    ):
+    def __init__(self, item: str, current: Aggregate | None, version: int | None):
         self.item, self.current, self.version = item, current, version
         super().__init__(f"{item} was changed by somebody else in the meantime")
 

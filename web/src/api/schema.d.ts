@@ -1468,10 +1468,10 @@ export interface components {
             minutes: number;
         };
         /**
-         * BecauseOut
-         * @description Words of the label: their places in the text as given, and why they count.
+         * Because
+         * @description Words of the label that led to a level: their places in the text as given, and why.
          */
-        BecauseOut: {
+        Because: {
             /** Text */
             text: string;
             /** Start */
@@ -1579,19 +1579,6 @@ export interface components {
             };
         };
         /**
-         * CardDifferenceOut
-         * @description One difference, in which part of the card.
-         */
-        CardDifferenceOut: {
-            /**
-             * Part
-             * @enum {string}
-             */
-            part: "head" | "lines" | "method" | "flags";
-            /** Sentence */
-            sentence: string;
-        };
-        /**
          * CardWordOut
          * @description Words of the card that name something which no line brings; `step` counts from 0.
          */
@@ -1675,13 +1662,13 @@ export interface components {
         ClaimOut: {
             /** Flags */
             flags: string[];
-            because: components["schemas"]["BecauseOut"];
+            because: components["schemas"]["Because"];
         };
         /**
-         * ClashOut
-         * @description What breaks the colour family.
+         * Clash
+         * @description What breaks a colour family: a line or a step by its index, and a sentence.
          */
-        ClashOut: {
+        Clash: {
             /** Line */
             line: number | null;
             /** Step */
@@ -1746,7 +1733,7 @@ export interface components {
             left: components["schemas"]["SideOut"];
             right: components["schemas"]["SideOut"];
             /** Differences */
-            differences: components["schemas"]["CardDifferenceOut"][];
+            differences: components["schemas"]["Difference"][];
             /** Flags */
             flags: components["schemas"]["FlagDifferenceOut"][];
         };
@@ -1822,14 +1809,27 @@ export interface components {
             unchecked: string[];
         };
         /**
-         * DietImpactOut
-         * @description One diet's verdict before and after; null where the pot is not there.
+         * DietImpact
+         * @description One diet's verdict on one item, before and after; None where the item is not there.
          */
-        DietImpactOut: {
+        DietImpact: {
             /** Diet */
             diet: string;
             before: components["schemas"]["Verdict"] | null;
             after: components["schemas"]["Verdict"] | null;
+        };
+        /**
+         * Difference
+         * @description One difference: in which part of the card, and as a sentence.
+         */
+        Difference: {
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "head" | "lines" | "method" | "flags";
+            /** Sentence */
+            sentence: string;
         };
         /**
          * DifferenceOut
@@ -1854,13 +1854,24 @@ export interface components {
          * @description A card while it is being written.
          */
         DraftIn: {
-            preparation: components["schemas"]["PreparationPiece"];
+            preparation: components["schemas"]["DraftPiece"];
         };
         /**
          * DraftOut
          * @description What a draft comes to: its figures, and the flags of each line's item above free.
+         *
+         *     `impact` is what recording it would do, `id` the one that it would have, `otherwise` its own
+         *     level of what it does not state.
          */
         DraftOut: {
+            /** Id */
+            id: string;
+            /**
+             * Otherwise
+             * @enum {string}
+             */
+            otherwise: "free" | "may_contain" | "unchecked" | "contains";
+            impact: components["schemas"]["ImpactOut"];
             figures: components["schemas"]["FiguresOut"];
             /** Flags */
             flags: {
@@ -1870,6 +1881,102 @@ export interface components {
             names: string[];
             /** Words */
             words: components["schemas"]["CardWordOut"][];
+        };
+        /**
+         * DraftPiece
+         * @description A card that may have no id yet: a free one is found for it.
+         */
+        DraftPiece: {
+            /**
+             * Id
+             * @default
+             */
+            id: string | "";
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "stock" | "roux" | "sauce" | "soup" | "component" | "dish";
+            /** Class */
+            class?: string | null;
+            /** Colour */
+            colour?: string | null;
+            /**
+             * Lines
+             * @default []
+             */
+            lines: components["schemas"]["LinePiece"][];
+            /**
+             * Statements
+             * @default {}
+             */
+            statements: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+            /** Otherwise */
+            otherwise?: ("free" | "may_contain" | "unchecked" | "contains") | null;
+            yield?: components["schemas"]["YieldPiece"] | null;
+            /**
+             * By Products
+             * @default []
+             */
+            by_products: components["schemas"]["ByProductPiece"][];
+            /**
+             * Equipment
+             * @default []
+             */
+            equipment: string[];
+            /**
+             * Method
+             * @default []
+             */
+            method: components["schemas"]["StepPiece"][];
+            /**
+             * Evidence
+             * @default {}
+             */
+            evidence: {
+                [key: string]: components["schemas"]["EvidencePiece"];
+            };
+            /** Variant Of */
+            variant_of?: string | null;
+            /** Density G Per Ml */
+            density_g_per_ml?: number | null;
+            /** Portions */
+            portions?: number | null;
+            pan?: components["schemas"]["PanPiece"] | null;
+            /**
+             * Batches
+             * @default []
+             */
+            batches: components["schemas"]["BatchPiece"][];
+            /**
+             * Way
+             * @default
+             */
+            way: string;
+            /**
+             * Ways
+             * @default []
+             */
+            ways: components["schemas"]["WayPiece"][];
+            /** Retired */
+            retired?: string | null;
+            /**
+             * Not In It
+             * @default []
+             */
+            not_in_it: string[];
+            keeps?: components["schemas"]["KeepsPiece"] | null;
+            /** Course */
+            course?: string | null;
+            /**
+             * Made Here
+             * @default true
+             */
+            made_here: boolean;
         };
         /**
          * DrawnOut
@@ -1935,10 +2042,12 @@ export interface components {
             undone_by: number | null;
         };
         /**
-         * EvaporationOut
-         * @description Litres that leave the pan, estimated and as the last batches correct it.
+         * Evaporation
+         * @description Litres that leave a pan: the estimate, and what the last batches make of it.
+         *
+         *     `batches` is how many of them there were; without any both are the same.
          */
-        EvaporationOut: {
+        Evaporation: {
             /** Estimated */
             estimated: number;
             /** Corrected */
@@ -1984,10 +2093,10 @@ export interface components {
             item: string;
         };
         /**
-         * FaultOut
-         * @description One thing that is wrong, and where.
+         * Fault
+         * @description One fault. `place` names it as the book file does: `preparations[3].lines[1].item`.
          */
-        FaultOut: {
+        Fault: {
             /** Place */
             place: string;
             /** Message */
@@ -2006,15 +2115,24 @@ export interface components {
             unknown_goods: string[];
         };
         /**
-         * FidelityOut
-         * @description How near it comes, each from 0 to 1.
+         * Fidelity
+         * @description How near a swap comes to what it replaces, each from 0 (nothing like it) to 1 (the same).
          */
-        FidelityOut: {
-            /** Flavour */
+        Fidelity: {
+            /**
+             * Flavour
+             * @default 1
+             */
             flavour: number;
-            /** Texture */
+            /**
+             * Texture
+             * @default 1
+             */
             texture: number;
-            /** Colour */
+            /**
+             * Colour
+             * @default 1
+             */
             colour: number;
         };
         /**
@@ -2028,7 +2146,7 @@ export interface components {
             sulphites: components["schemas"]["SulphitesOut"] | null;
             thickness: components["schemas"]["ThicknessOut"] | null;
             made: components["schemas"]["YieldedOut"];
-            evaporation: components["schemas"]["EvaporationOut"] | null;
+            evaporation: components["schemas"]["Evaporation"] | null;
             /** Portions */
             portions: number | null;
             /** Active Minutes */
@@ -2036,7 +2154,7 @@ export interface components {
             /** Passive Minutes */
             passive_minutes: number;
             /** Clashes */
-            clashes: components["schemas"]["ClashOut"][];
+            clashes: components["schemas"]["Clash"][];
             /** Cautions */
             cautions: components["schemas"]["OfferedOut"][];
             /** Asked */
@@ -2059,6 +2177,23 @@ export interface components {
             fill: number;
             /** Level Cm */
             level_cm: number | null;
+        };
+        /**
+         * Flag
+         * @description One marker. `group` is allergen, origin or house.
+         */
+        Flag: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Group */
+            group: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * FlagDifferenceOut
@@ -2097,20 +2232,6 @@ export interface components {
             after: "free" | "may_contain" | "unchecked" | "contains";
             /** Tool Trace */
             tool_trace: boolean;
-        };
-        /**
-         * FlagOut
-         * @description A flag of the vocabulary.
-         */
-        FlagOut: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Group */
-            group: string;
-            /** Note */
-            note: string;
         };
         /**
          * FoundOut
@@ -2293,7 +2414,7 @@ export interface components {
             /** Items */
             items: components["schemas"]["ItemImpactOut"][];
             /** Numbers */
-            numbers: components["schemas"]["NumberImpactOut"][];
+            numbers: components["schemas"]["NumberImpact"][];
         };
         /**
          * IntakeOut
@@ -2321,17 +2442,7 @@ export interface components {
             /** Flags */
             flags: components["schemas"]["FlagImpactOut"][];
             /** Diets */
-            diets: components["schemas"]["DietImpactOut"][];
-        };
-        /**
-         * ItemName
-         * @description An item by its id and the name that a cook knows it by.
-         */
-        ItemName: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
+            diets: components["schemas"]["DietImpact"][];
         };
         /**
          * JarOut
@@ -2392,7 +2503,7 @@ export interface components {
          * KitchenIn
          * @description The kitchen as it is to be; `seen` is the version that the writer saw.
          *
-         *     What is null of its measures, spoons, steps and order stays as it is.
+         *     What is left out besides the name and the regime stays as it is.
          * @example {
          *       "name": "Skerrow Light",
          *       "regime": "uk-14",
@@ -2414,18 +2525,43 @@ export interface components {
              * @default []
              */
             people: components["schemas"]["PersonPiece"][];
-            /** Measures */
-            measures?: components["schemas"]["MeasurePiece"][] | null;
-            /** Spoons */
-            spoons?: ("us" | "metric" | "uk" | "au") | null;
-            /** Weigh To G */
-            weigh_to_g?: number | null;
-            /** Measure To Ml */
-            measure_to_ml?: number | null;
-            /** So2 By Amount */
-            so2_by_amount?: boolean | null;
-            /** Swap Order */
-            swap_order?: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[] | null;
+            /**
+             * Measures
+             * @default []
+             */
+            measures: components["schemas"]["MeasurePiece"][];
+            /**
+             * Spoons
+             * @default us
+             * @enum {string}
+             */
+            spoons: "us" | "metric" | "uk" | "au";
+            /**
+             * Weigh To G
+             * @default 1
+             */
+            weigh_to_g: number;
+            /**
+             * Measure To Ml
+             * @default 5
+             */
+            measure_to_ml: number;
+            /**
+             * So2 By Amount
+             * @default false
+             */
+            so2_by_amount: boolean;
+            /**
+             * Swap Order
+             * @default [
+             *       "adds",
+             *       "swaps",
+             *       "fidelity",
+             *       "pots",
+             *       "cost"
+             *     ]
+             */
+            swap_order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
             /** Seen */
             seen: number;
         };
@@ -2436,30 +2572,61 @@ export interface components {
         KitchenOut: {
             /** Name */
             name: string;
+            /** Regime */
+            regime: string;
+            /**
+             * Second Look Days
+             * @default 180
+             */
+            second_look_days: number;
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["PersonPiece"][];
+            /**
+             * Measures
+             * @default []
+             */
+            measures: components["schemas"]["MeasurePiece"][];
+            /**
+             * Spoons
+             * @default us
+             * @enum {string}
+             */
+            spoons: "us" | "metric" | "uk" | "au";
+            /**
+             * Weigh To G
+             * @default 1
+             */
+            weigh_to_g: number;
+            /**
+             * Measure To Ml
+             * @default 5
+             */
+            measure_to_ml: number;
+            /**
+             * So2 By Amount
+             * @default false
+             */
+            so2_by_amount: boolean;
+            /**
+             * Swap Order
+             * @default [
+             *       "adds",
+             *       "swaps",
+             *       "fidelity",
+             *       "pots",
+             *       "cost"
+             *     ]
+             */
+            swap_order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
             /** Version */
             version: number;
             /** Today */
             today: string;
-            /** Second Look Days */
-            second_look_days: number;
-            /** People */
-            people: components["schemas"]["PersonPiece"][];
-            /** Measures */
-            measures: components["schemas"]["MeasurePiece"][];
-            /**
-             * Spoons
-             * @enum {string}
-             */
-            spoons: "us" | "metric" | "uk" | "au";
-            /** Weigh To G */
-            weigh_to_g: number;
-            /** Measure To Ml */
-            measure_to_ml: number;
-            /** So2 By Amount */
-            so2_by_amount: boolean;
-            /** Swap Order */
-            swap_order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
-            regime: components["schemas"]["Named"];
+            /** Regime Name */
+            regime_name: string;
             /** Regimes */
             regimes: components["schemas"]["Named"][];
             /** Unchecked */
@@ -2467,7 +2634,7 @@ export interface components {
             /** Unchecked Products */
             unchecked_products: number;
             /** Flags */
-            flags: components["schemas"]["FlagOut"][];
+            flags: components["schemas"]["Flag"][];
             /** Diets */
             diets: components["schemas"]["Named"][];
             /** Levels */
@@ -2498,6 +2665,68 @@ export interface components {
             tools: string[];
             /** Say */
             say: string;
+        };
+        /**
+         * KitchenPiece
+         * @description Whose book it is, and the id of the regime that it declares by.
+         *
+         *     After `second_look_days` a statement wants a second look. `spoons` says what a bare cup or spoon
+         *     holds; scaled amounts are rounded to `weigh_to_g` and `measure_to_ml`. With `so2_by_amount` a
+         *     well-known amount of sulphites under the regime's line leaves the declaration. Plans of swaps
+         *     are ranked in `swap_order`; what it does not name comes last.
+         */
+        KitchenPiece: {
+            /** Name */
+            name: string;
+            /** Regime */
+            regime: string;
+            /**
+             * Second Look Days
+             * @default 180
+             */
+            second_look_days: number;
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["PersonPiece"][];
+            /**
+             * Measures
+             * @default []
+             */
+            measures: components["schemas"]["MeasurePiece"][];
+            /**
+             * Spoons
+             * @default us
+             * @enum {string}
+             */
+            spoons: "us" | "metric" | "uk" | "au";
+            /**
+             * Weigh To G
+             * @default 1
+             */
+            weigh_to_g: number;
+            /**
+             * Measure To Ml
+             * @default 5
+             */
+            measure_to_ml: number;
+            /**
+             * So2 By Amount
+             * @default false
+             */
+            so2_by_amount: boolean;
+            /**
+             * Swap Order
+             * @default [
+             *       "adds",
+             *       "swaps",
+             *       "fidelity",
+             *       "pots",
+             *       "cost"
+             *     ]
+             */
+            swap_order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
         };
         /**
          * LabelIn
@@ -2533,9 +2762,9 @@ export interface components {
             /** Claims */
             claims: components["schemas"]["ClaimOut"][];
             /** Listed */
-            listed: components["schemas"]["ListedOut"][];
+            listed: components["schemas"]["Listed"][];
             /** Unknown */
-            unknown: components["schemas"]["WordOut"][];
+            unknown: components["schemas"]["Word"][];
             /** Complete */
             complete: boolean;
         };
@@ -2711,10 +2940,10 @@ export interface components {
             typed: string;
         };
         /**
-         * ListedOut
-         * @description One ingredient, with what stands in brackets behind it.
+         * Listed
+         * @description One ingredient as the label lists it, in the text as given.
          */
-        ListedOut: {
+        Listed: {
             /** Text */
             text: string;
             /** Start */
@@ -2725,8 +2954,11 @@ export interface components {
             percent: number | null;
             /** Stressed */
             stressed: boolean;
-            /** Parts */
-            parts: components["schemas"]["ListedOut"][];
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["Listed"][];
         };
         /**
          * LoosenedOut
@@ -2765,7 +2997,7 @@ export interface components {
             change: "maker";
             /** Product */
             product: string;
-            maker: components["schemas"]["MakerPiece"];
+            maker: components["schemas"]["NewMakerPiece"];
         };
         /**
          * MakerDropped
@@ -2996,6 +3228,80 @@ export interface components {
             strictness: "allergy" | "coeliac" | "intolerance" | "belief" | "taste";
         };
         /**
+         * NewMakerPiece
+         * @description A maker that may have no id yet: one that the product's other makers leave free is found.
+         */
+        NewMakerPiece: {
+            /**
+             * Id
+             * @default
+             */
+            id: string | "";
+            /** Name */
+            name: string;
+            /**
+             * Statements
+             * @default {}
+             */
+            statements: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+            /**
+             * Otherwise
+             * @default unchecked
+             * @enum {string}
+             */
+            otherwise: "free" | "may_contain" | "unchecked" | "contains";
+            /**
+             * Certificates
+             * @default []
+             */
+            certificates: string[];
+            /**
+             * Papers
+             * @default {}
+             */
+            papers: {
+                [key: string]: components["schemas"]["PaperPiece"];
+            };
+            /**
+             * Evidence
+             * @default {}
+             */
+            evidence: {
+                [key: string]: components["schemas"]["EvidencePiece"];
+            };
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * Pack
+             * @default
+             */
+            pack: string;
+            /**
+             * Code
+             * @default
+             */
+            code: string;
+            /** So2 Mg Per Kg */
+            so2_mg_per_kg?: number | null;
+        };
+        /**
+         * Note
+         * @description What somebody found when a rule was used: in words, on a day (ISO), for a pot.
+         */
+        Note: {
+            /** Text */
+            text: string;
+            /** Date */
+            date: string;
+            /** Item */
+            item: string;
+        };
+        /**
          * NoticeOut
          * @description A maker changed a label. `impact` is what accepting it would do.
          */
@@ -3020,22 +3326,22 @@ export interface components {
             impact: components["schemas"]["ImpactOut"];
         };
         /**
-         * NumberImpactOut
-         * @description The numbers of one pot or plate that move.
+         * NumberImpact
+         * @description The numbers of one preparation that move.
          */
-        NumberImpactOut: {
+        NumberImpact: {
             /** Item */
             item: string;
             /** Name */
             name: string;
             /** Moved */
-            moved: components["schemas"]["NumberMovedOut"][];
+            moved: components["schemas"]["NumberMoved"][];
         };
         /**
-         * NumberMovedOut
-         * @description One number before and after, in the unit that its screens use; null where it is not there.
+         * NumberMoved
+         * @description One number of a preparation before and after; None where it is not there.
          */
-        NumberMovedOut: {
+        NumberMoved: {
             /**
              * Name
              * @enum {string}
@@ -3065,7 +3371,7 @@ export interface components {
             /** At Least */
             at_least: boolean;
             /** Missing */
-            missing: components["schemas"]["ItemName"][];
+            missing: components["schemas"]["Named"][];
             /** By Line */
             by_line: components["schemas"]["ShareOut"][];
             /** By Product */
@@ -3354,7 +3660,7 @@ export interface components {
             tool_traces_after: string[];
             /** Harms */
             harms: components["schemas"]["NeedHarmedOut"][];
-            fidelity: components["schemas"]["FidelityOut"];
+            fidelity: components["schemas"]["Fidelity"];
             /** Cost */
             cost: number | null;
             /** Pots */
@@ -3654,11 +3960,8 @@ export interface components {
             /** Detail */
             detail: string;
             /** Faults */
-            faults?: components["schemas"]["FaultOut"][] | null;
-            /** Current */
-            current?: {
-                [key: string]: unknown;
-            } | null;
+            faults?: components["schemas"]["Fault"][] | null;
+            current?: components["schemas"]["Standing"] | null;
             /** Yours */
             yours?: unknown | null;
         };
@@ -3816,7 +4119,7 @@ export interface components {
              */
             level: "free" | "may_contain" | "unchecked" | "contains";
             /** Because */
-            because: components["schemas"]["BecauseOut"][];
+            because: components["schemas"]["Because"][];
         };
         /**
          * RecordIn
@@ -3926,7 +4229,7 @@ export interface components {
             /** Sure */
             sure: boolean;
             /** Near */
-            near: components["schemas"]["ItemName"][];
+            near: components["schemas"]["Named"][];
             /** Question */
             question: string;
             /** Approximate */
@@ -3950,18 +4253,6 @@ export interface components {
             notes: string[];
         };
         /**
-         * RuleNoteOut
-         * @description What somebody found with a rule.
-         */
-        RuleNoteOut: {
-            /** Text */
-            text: string;
-            /** Date */
-            date: string;
-            /** Item */
-            item: string;
-        };
-        /**
          * RuleOut
          * @description A rule as the kitchen has it.
          */
@@ -3983,7 +4274,7 @@ export interface components {
             with_: string[];
             /** Roles */
             roles: string[];
-            fidelity: components["schemas"]["FidelityOut"];
+            fidelity: components["schemas"]["Fidelity"];
             /** Thickness */
             thickness: string;
             /** Caution */
@@ -3991,7 +4282,7 @@ export interface components {
             /** Source */
             source: string;
             /** Notes */
-            notes: components["schemas"]["RuleNoteOut"][];
+            notes: components["schemas"]["Note"][];
         };
         /**
          * RuleTryOut
@@ -4253,6 +4544,18 @@ export interface components {
             position: number;
         };
         /**
+         * Standing
+         * @description What stands in place of what a writer saw; without content where it was removed.
+         */
+        Standing: {
+            /** Id */
+            id: string;
+            /** Version */
+            version: number | null;
+            /** Content */
+            content?: components["schemas"]["ProductPiece"] | components["schemas"]["PreparationPiece"] | components["schemas"]["KitchenPiece"] | null;
+        };
+        /**
          * StatementChange
          * @description One statement of a product or preparation; a level of null takes it back.
          */
@@ -4420,7 +4723,7 @@ export interface components {
             /** Tasted */
             tasted: boolean;
             /** Notes */
-            notes: components["schemas"]["RuleNoteOut"][];
+            notes: components["schemas"]["Note"][];
         };
         /**
          * SwapPiece
@@ -4761,7 +5064,7 @@ export interface components {
             /** Told */
             told: string;
             /** Differences */
-            differences: components["schemas"]["CardDifferenceOut"][];
+            differences: components["schemas"]["Difference"][];
         };
         /**
          * WayChange
@@ -4845,10 +5148,10 @@ export interface components {
             colour: string;
         };
         /**
-         * WordOut
-         * @description A word that the reader does not know, with its places in the text as given.
+         * Word
+         * @description A word of the label with its places in the text as given.
          */
-        WordOut: {
+        Word: {
             /** Text */
             text: string;
             /** Start */
@@ -4891,7 +5194,7 @@ export interface components {
             /** Level Out */
             level_out: number | null;
             /** Unknown */
-            unknown: components["schemas"]["ItemName"][];
+            unknown: components["schemas"]["Named"][];
         };
     };
     responses: never;

@@ -6,6 +6,7 @@ from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.cards.figures import figures_out
+from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
 from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.cards.requested_changes import refused_as
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
@@ -14,6 +15,7 @@ from yellow_ladle.api.schemas.figure_forms import FiguresOut
 from yellow_ladle.core.amounts.grammar import question_of, understand
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.cards.card_words import words_of_card
 from yellow_ladle.core.cards.merge import merged
 from yellow_ladle.core.cards.scale import (
@@ -23,13 +25,15 @@ from yellow_ladle.core.cards.scale import (
     to_what_is_there,
     to_yield,
 )
+from yellow_ladle.core.checks.stated_words import stated_by_words
+from yellow_ladle.core.impact.impact import impact_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.yields import filling
-from yellow_ladle.core.reading.update import Change, reread
+from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.models import PreparationPiece
-from yellow_ladle.files.book.piece import Name, Short
+from yellow_ladle.files.book.piece import Id, Name, Short
 from yellow_ladle.store.book_repository import Now, refuse_unsound
 
 router = APIRouter(prefix="/cards", tags=["cards"], responses=PROBLEMS)
@@ -37,10 +41,16 @@ router = APIRouter(prefix="/cards", tags=["cards"], responses=PROBLEMS)
 LADLE = "ladle"
 
 
+class DraftPiece(PreparationPiece):
+    """A card that may have no id yet: a free one is found for it."""
+
+    id: Id | Literal[""] = ""
+
+
 class DraftIn(BaseModel):
     """A card while it is being written."""
 
-    preparation: PreparationPiece
+    preparation: DraftPiece
 
 
 class CardWordOut(BaseModel):
@@ -52,8 +62,15 @@ class CardWordOut(BaseModel):
 
 
 class DraftOut(BaseModel):
-    """What a draft comes to: its figures, and the flags of each line's item above free."""
+    """What a draft comes to: its figures, and the flags of each line's item above free.
 
+    `impact` is what recording it would do, `id` the one that it would have, `otherwise` its own
+    level of what it does not state.
+    """
+
+    id: str
+    otherwise: LevelWord
+    impact: ImpactOut
     figures: FiguresOut
     flags: list[dict[str, LevelWord]]
     names: list[str]
@@ -140,11 +157,16 @@ def figures(id: str, now: TheBook) -> FiguresOut:
 @router.post("/draft")
 def draft(wanted: DraftIn, now: TheBook) -> DraftOut:
     """The same for a card that is not recorded, with its consequences for each line."""
-    made = as_value(Preparation, wanted.preparation)
-    change = Change(preparations=(made,))
-    refuse_unsound(now.reading.book, change)
-    after = reread(now.reading, change).reading
+    book, piece = now.reading.book, wanted.preparation
+    id = piece.id or free_id(piece.name, {*book.products, *book.preparations})
+    made = as_value(Preparation, piece.model_copy(update={"id": id}))
+    change = Change(preparations=(stated_by_words(now.reading, made, now.reading.on),))
+    refuse_unsound(book, change)
+    after, impact = impact_of(now.reading, change)
     return DraftOut(
+        id=id,
+        otherwise=made.own_otherwise.word,
+        impact=impact_out(impact),
         figures=figures_out(after, made.id),
         flags=[
             {flag: level.word for flag, level in after.levels(line.item).items()}

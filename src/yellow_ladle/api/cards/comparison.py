@@ -15,7 +15,7 @@ from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.schemas.figure_forms import FiguresOut
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.fault import BookRefused
-from yellow_ladle.core.cards.compare import Difference, Part, differences, flag_differences
+from yellow_ladle.core.cards.compare import Difference, differences, flag_differences
 from yellow_ladle.core.cards.versions import NoSuchWay, using
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
@@ -31,13 +31,6 @@ router = APIRouter(tags=["comparison"], responses=PROBLEMS)
 SIDE = re.compile(r"(?P<id>[^@~]+)(?:@(?P<entry>\d{1,12})|~(?P<way>.+))?")
 
 
-class CardDifferenceOut(BaseModel):
-    """One difference, in which part of the card."""
-
-    part: Part
-    sentence: str
-
-
 class VersionOut(BaseModel):
     """One version of a card: who made it, when and why, and what it changed."""
 
@@ -46,7 +39,7 @@ class VersionOut(BaseModel):
     person: str | None
     why: str
     told: str
-    differences: list[CardDifferenceOut]
+    differences: list[Difference]
 
 
 class SideOut(BaseModel):
@@ -74,7 +67,7 @@ class ComparisonOut(BaseModel):
 
     left: SideOut
     right: SideOut
-    differences: list[CardDifferenceOut]
+    differences: list[Difference]
     flags: list[FlagDifferenceOut]
 
 
@@ -103,7 +96,7 @@ def comparison(left: Side, right: Side, ledger: TheLedger) -> ComparisonOut:
     return ComparisonOut(
         left=_side_out(ledger, left, one),
         right=_side_out(ledger, right, other),
-        differences=[_difference(entry) for entry in found],
+        differences=list(found),
         flags=[
             FlagDifferenceOut(flag=flag, left=before.word, right=after.word)
             for flag, before, after in flag_differences(_levels(one), _levels(other))
@@ -173,7 +166,7 @@ def _version(ledger: Ledger, entry: Entry) -> VersionOut:
         person=entry.person,
         why=entry.why,
         told=entry.told,
-        differences=[_difference(each) for each in found],
+        differences=list(found),
     )
 
 
@@ -181,7 +174,3 @@ def _names(ledger: Ledger) -> Callable[[str], str]:
     """Names of items, by their id where they are no longer there."""
     reading = ledger.now.reading
     return lambda item: reading.book.name(item) if item in reading.masks else item
-
-
-def _difference(entry: Difference) -> CardDifferenceOut:
-    return CardDifferenceOut(part=entry.part, sentence=entry.sentence)

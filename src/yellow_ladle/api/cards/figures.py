@@ -1,12 +1,10 @@
 """The numbers of a pot as its screen shows them: what is carried, thickness, yield, times."""
 
+from yellow_ladle.api.schemas.answer import all_named
 from yellow_ladle.api.schemas.figure_forms import (
     AskedOut,
     BodyGivenOut,
-    ClashOut,
-    EvaporationOut,
     FiguresOut,
-    ItemName,
     NumberOut,
     OfferedOut,
     SaltOut,
@@ -46,14 +44,11 @@ def figures_out(reading: Reading, id: str) -> FiguresOut:
         sulphites=_sulphites(reading, id),
         thickness=_thickness(balance, id) if made.kind in POURED and made.lines else None,
         made=_yielded(balance, id),
-        evaporation=_evaporation(made),
+        evaporation=made.pan and evaporation(made.pan, made.method, made.batches),
         portions=portions_of(made),
         active_minutes=minutes[False],
         passive_minutes=minutes[True],
-        clashes=[
-            ClashOut(line=clash.line, step=clash.step, sentence=clash.sentence)
-            for clash in clashes(reading.book, made)
-        ],
+        clashes=list(clashes(reading.book, made)),
         cautions=_offered(reading, made),
         asked=[
             AskedOut(line=index, sentence=balance.asks(made.lines[index]))
@@ -87,7 +82,7 @@ def _number(balance: Balance, id: str, name: str) -> NumberOut:
         value=named(balance, id)[place],
         per_portion=found.per_portion,
         at_least=found.at_least,
-        missing=_names(balance, found.missing),
+        missing=all_named(balance.book, found.missing),
         by_line=[_share(balance, share) for share in found.by_line],
         by_product=[_share(balance, share) for share in found.by_product],
     )
@@ -157,16 +152,7 @@ def _yielded(balance: Balance, id: str) -> YieldedOut:
         per_cent=found.per_cent,
         level_in=found.level_in,
         level_out=found.level_out,
-        unknown=_names(balance, found.unknown),
-    )
-
-
-def _evaporation(made: Preparation) -> EvaporationOut | None:
-    if made.pan is None:
-        return None
-    found = evaporation(made.pan, made.method, made.batches)
-    return EvaporationOut(
-        estimated=found.estimated, corrected=found.corrected, batches=found.batches
+        unknown=all_named(balance.book, found.unknown),
     )
 
 
@@ -193,7 +179,3 @@ def _share(balance: Balance, share: Share) -> ShareOut:
         amount=share.amount,
         share=share.share,
     )
-
-
-def _names(balance: Balance, items: tuple[str, ...]) -> list[ItemName]:
-    return [ItemName(id=item, name=balance.book.name(item)) for item in items]

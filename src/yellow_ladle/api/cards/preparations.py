@@ -15,9 +15,9 @@ from yellow_ladle.api.cards.carried import (
 )
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.kitchen.settings import Named
 from yellow_ladle.api.larder.products import level_words
 from yellow_ladle.api.paging import Offset, Page, Size, page
+from yellow_ladle.api.schemas.answer import Named, named
 from yellow_ladle.core.book.book import Preparation, by_product_item, owner_of
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.reading.reading import Reading
@@ -110,7 +110,7 @@ def preparation(id: str, now: TheBook) -> PotOut:
         version=now.versions[id],
         sign_off=_signed(id, signed) if (signed := book.sign_offs.get(id)) else None,
         in_goods=[
-            Named(id=user, name=book.name(user))
+            named(book, user)
             for user in sorted(reading.graph.users.get(id, ()))
             if user in book.products
         ],
@@ -124,7 +124,7 @@ def preparation(id: str, now: TheBook) -> PotOut:
             PotNameOut(id=other, name=book.name(other), kind=book.preparations[other].kind)
             for other in sorted(reached, key=book.name)
         ],
-        variant_of=made.variant_of and Named(id=made.variant_of, name=book.name(made.variant_of)),
+        variant_of=made.variant_of and named(book, made.variant_of),
         variants=[
             Named(id=other.id, name=other.name)
             for other in book.preparations.values()

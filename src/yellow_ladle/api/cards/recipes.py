@@ -9,7 +9,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.schemas.figure_forms import ItemName
+from yellow_ladle.api.schemas.answer import Named, named
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.files.book.conversion import as_piece
@@ -42,7 +42,7 @@ class ReviewedLineOut(BaseModel):
 
     text: str
     sure: bool
-    near: list[ItemName]
+    near: list[Named]
     question: str
     approximate: bool
 
@@ -127,7 +127,7 @@ def _line(reading: Reading, line: ReviewedLine) -> ReviewedLineOut:
     return ReviewedLineOut(
         text=line.text,
         sure=line.sure,
-        near=[ItemName(id=match.item, name=reading.book.name(match.item)) for match in line.near],
+        near=[named(reading.book, match.item) for match in line.near],
         question=line.question,
         approximate=line.understood.approximate,
     )

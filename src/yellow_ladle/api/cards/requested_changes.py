@@ -28,6 +28,7 @@ from yellow_ladle.api.schemas.change_forms import (
 )
 from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.maker import Evidence, Maker
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.cards.rename import renamed
@@ -90,7 +91,10 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
             return Change(products=tuple(as_value(Product, piece) for piece in wanted.products))
         case MakerChange():
             product = product_or_missing(now, wanted.product)
-            return Change(products=(with_maker(product, as_value(Maker, wanted.maker)),))
+            taken = [known.id for known in product.makers]
+            maker = as_value(Maker, wanted.maker)
+            maker = replace(maker, id=maker.id or free_id(maker.name, taken))
+            return Change(products=(with_maker(product, maker),))
         case MakerDropped():
             product = product_or_missing(now, wanted.product)
             return Change(products=(without_maker(product, wanted.maker),))

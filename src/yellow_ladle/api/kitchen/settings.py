@@ -3,14 +3,14 @@
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
+from yellow_ladle.api.schemas.answer import Named
 from yellow_ladle.core.book.book import (
     KINDS,
     ROLES,
-    SECOND_LOOK_DAYS,
     STAGES,
     TREATMENTS,
     Kind,
@@ -29,77 +29,40 @@ from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY
 from yellow_ladle.core.swaps.rules import swap_rules
-from yellow_ladle.core.vocabulary.criteria import Criterion
 from yellow_ladle.core.vocabulary.diets import diets
+from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import WORDS, Level, LevelWord
 from yellow_ladle.core.vocabulary.regimes import regimes
-from yellow_ladle.core.vocabulary.units import Spoons
 from yellow_ladle.files.book.conversion import as_piece, as_value
-from yellow_ladle.files.book.models import KitchenPiece, MeasurePiece, PersonPiece
-from yellow_ladle.files.book.piece import Name, Positive, Word
+from yellow_ladle.files.book.models import KitchenPiece
 from yellow_ladle.store.book_repository import Now
 
 router = APIRouter(tags=["kitchen"])
 
 
-class FlagOut(BaseModel):
-    """A flag of the vocabulary."""
-
-    id: str
-    name: str
-    group: str
-    note: str
-
-
-class Named(BaseModel):
-    """Something with an id and a name."""
-
-    id: str
-    name: str
-
-
-class KitchenIn(BaseModel):
+class KitchenIn(KitchenPiece):
     """The kitchen as it is to be; `seen` is the version that the writer saw.
 
-    What is null of its measures, spoons, steps and order stays as it is.
+    What is left out besides the name and the regime stays as it is.
     """
 
     model_config = ConfigDict(
         json_schema_extra={"example": {"name": "Skerrow Light", "regime": "uk-14", "seen": 1}}
     )
 
-    name: Name
-    regime: Word
-    second_look_days: Annotated[int, Field(ge=1, le=3650)] = SECOND_LOOK_DAYS
-    people: list[PersonPiece] = []
-    measures: Annotated[list[MeasurePiece], Field(max_length=100)] | None = None
-    spoons: Spoons | None = None
-    weigh_to_g: Annotated[Positive, Field(le=1_000)] | None = None
-    measure_to_ml: Annotated[Positive, Field(le=1_000)] | None = None
-    so2_by_amount: bool | None = None
-    swap_order: Annotated[list[Criterion], Field(max_length=5)] | None = None
     seen: Annotated[int, Field(ge=0)]
 
 
-class KitchenOut(BaseModel):
+class KitchenOut(KitchenPiece):
     """The kitchen and its vocabulary. `unchecked` counts statements that nobody has checked."""
 
-    name: str
     version: int
     today: str
-    second_look_days: int
-    people: list[PersonPiece]
-    measures: list[MeasurePiece]
-    spoons: Spoons
-    weigh_to_g: float
-    measure_to_ml: float
-    so2_by_amount: bool
-    swap_order: list[Criterion]
-    regime: Named
+    regime_name: str
     regimes: list[Named]
     unchecked: int
     unchecked_products: int
-    flags: list[FlagOut]
+    flags: list[Flag]
     diets: list[Named]
     levels: list[LevelWord]
     evidence: list[EvidenceKind]
@@ -131,7 +94,7 @@ def name_kitchen(wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
     initials = [person.initials for person in wanted.people]
     if twice := next((word for word in initials if initials.count(word) > 1), None):
         raise BookRefused([Fault("people", f'two people have the initials "{twice}"')])
-    given = wanted.model_dump(exclude={"seen"}, exclude_none=True)
+    given = wanted.model_dump(include=wanted.model_fields_set - {"seen"})
     standing = as_piece(KitchenPiece, ledger.now.reading.book.kitchen).model_dump()
     after = as_value(Kitchen, KitchenPiece.model_validate({**standing, **given}))
     if found := [*measure_faults(after.measures), *measures_missed(ledger.now.reading.book, after)]:
@@ -149,25 +112,14 @@ def _kitchen(now: Now) -> KitchenOut:
         classes.update(rule.with_)
         classes.update(rule.replaces)
     return KitchenOut(
-        name=book.kitchen.name,
+        **as_piece(KitchenPiece, book.kitchen).model_dump(),
         version=now.kitchen_version,
         today=str(now.reading.on),
-        second_look_days=book.kitchen.second_look_days,
-        people=as_piece(KitchenPiece, book.kitchen).people,
-        measures=as_piece(KitchenPiece, book.kitchen).measures,
-        spoons=book.kitchen.spoons,
-        weigh_to_g=book.kitchen.weigh_to_g,
-        measure_to_ml=book.kitchen.measure_to_ml,
-        so2_by_amount=book.kitchen.so2_by_amount,
-        swap_order=list(book.kitchen.swap_order),
+        regime_name=regimes()[book.kitchen.regime].name,
         regimes=[Named(id=regime.id, name=regime.name) for regime in regimes().values()],
-        regime=Named(id=book.kitchen.regime, name=regimes()[book.kitchen.regime].name),
         unchecked=sum(unchecked),
         unchecked_products=sum(count > 0 for count in unchecked),
-        flags=[
-            FlagOut(id=flag.id, name=flag.name, group=flag.group, note=flag.note)
-            for flag in book.flags
-        ],
+        flags=list(book.flags),
         diets=[Named(id=diet.id, name=diet.name) for diet in diets().values()],
         levels=list(WORDS),
         evidence=list(EVIDENCE),

@@ -8,8 +8,8 @@ from pydantic import BaseModel, Field
 from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
-from yellow_ladle.api.kitchen.settings import Named
 from yellow_ladle.api.paging import RowId
+from yellow_ladle.api.schemas.answer import Named
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.product import Product

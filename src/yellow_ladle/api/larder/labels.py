@@ -7,14 +7,13 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.kitchen.settings import Named
+from yellow_ladle.api.schemas.answer import Answer, LevelOut, Named
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.labels.languages import AUTO
 from yellow_ladle.core.labels.lexicon import languages
-from yellow_ladle.core.labels.proposals import Because, LabelReading, Listed, TooLong
+from yellow_ladle.core.labels.proposals import Because, Listed, TooLong, Word
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.starting_points import SAY, goods
-from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import ProductPiece
 
@@ -34,50 +33,22 @@ class LabelIn(BaseModel):
     language: Annotated[str, Field(max_length=20)] = AUTO
 
 
-class BecauseOut(BaseModel):
-    """Words of the label: their places in the text as given, and why they count."""
-
-    text: str
-    start: int
-    end: int
-    why: str
-
-
-class ProposalOut(BaseModel):
+class ProposalOut(Answer):
     """A level proposed for a flag."""
 
     flag: str
-    level: LevelWord
-    because: list[BecauseOut]
+    level: LevelOut
+    because: list[Because]
 
 
-class ClaimOut(BaseModel):
+class ClaimOut(Answer):
     """What the label claims to be free from, or suitable for."""
 
     flags: list[str]
-    because: BecauseOut
+    because: Because
 
 
-class ListedOut(BaseModel):
-    """One ingredient, with what stands in brackets behind it."""
-
-    text: str
-    start: int
-    end: int
-    percent: float | None
-    stressed: bool
-    parts: list["ListedOut"]
-
-
-class WordOut(BaseModel):
-    """A word that the reader does not know, with its places in the text as given."""
-
-    text: str
-    start: int
-    end: int
-
-
-class LabelOut(BaseModel):
+class LabelOut(Answer):
     """What a label's text proposes, asks, claims and lists.
 
     `complete`: every word is accounted for and no question is open; only then may a person take the
@@ -88,8 +59,8 @@ class LabelOut(BaseModel):
     proposals: list[ProposalOut]
     questions: list[str]
     claims: list[ClaimOut]
-    listed: list[ListedOut]
-    unknown: list[WordOut]
+    listed: list[Listed]
+    unknown: list[Word]
     complete: bool
 
 
@@ -113,7 +84,7 @@ def read(wanted: LabelIn, now: TheBook) -> LabelOut:
         raise BookRefused([Fault("language", unknown("language", wanted.language, known))])
     try:
         regime = now.reading.book.kitchen.regime
-        return _label(read_label(wanted.text, wanted.language, regime))
+        return LabelOut.model_validate(read_label(wanted.text, wanted.language, regime))
     except TooLong as error:
         raise BookRefused([Fault("text", str(error))]) from error
 
@@ -139,42 +110,3 @@ def starting_points() -> list[GoodOut]:
         )
         for good in goods().values()
     ]
-
-
-def _label(reading: LabelReading) -> LabelOut:
-    return LabelOut(
-        language=reading.language,
-        proposals=[
-            ProposalOut(
-                flag=made.flag,
-                level=made.level.word,
-                because=[_because(why) for why in made.because],
-            )
-            for made in reading.proposals
-        ],
-        questions=list(reading.questions),
-        claims=[
-            ClaimOut(flags=list(dict.fromkeys(claim.flags)), because=_because(claim.because))
-            for claim in reading.claims
-        ],
-        listed=[_listed(entry) for entry in reading.listed],
-        unknown=[
-            WordOut(text=word.text, start=word.start, end=word.end) for word in reading.unknown
-        ],
-        complete=reading.complete,
-    )
-
-
-def _because(why: Because) -> BecauseOut:
-    return BecauseOut(text=why.text, start=why.start, end=why.end, why=why.why)
-
-
-def _listed(entry: Listed) -> ListedOut:
-    return ListedOut(
-        text=entry.text,
-        start=entry.start,
-        end=entry.end,
-        percent=entry.percent,
-        stressed=entry.stressed,
-        parts=[_listed(part) for part in entry.parts],
-    )

@@ -8,8 +8,9 @@ from pydantic import BaseModel
 from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.kept_answers import TheKeptAnswers
-from yellow_ladle.api.kitchen.settings import Named, unchecked_flags
+from yellow_ladle.api.kitchen.settings import unchecked_flags
 from yellow_ladle.api.paging import Offset, Page, Size, page
+from yellow_ladle.api.schemas.answer import Named, all_named, named
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.carrying.masks import Layout
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
@@ -110,14 +111,14 @@ def product(id: str, now: TheBook, ledger: TheLedger) -> ProductOut:
         version=now.versions[id],
         product=as_piece(ProductPiece, value),
         flags=level_words(now.reading, id),
-        goes_into=[Named(id=user, name=book.name(user)) for user in users],
+        goes_into=all_named(book, users),
         in_goods=[
-            Named(id=user, name=book.name(user))
+            named(book, user)
             for user in sorted(now.reading.graph.users.get(id, ()))
             if user in book.products
         ],
         given_by=_given_by(now.reading, value),
-        inside=[Named(id=item, name=book.name(item)) for item in value.contents],
+        inside=all_named(book, value.contents),
         run_out=[gone.kind for gone in run_out_certificates(book, on) if gone.product == id],
         second_look=id in {look.product for look in second_looks(book, on)},
         has_photo=Photos(ledger.path).has(id),

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
-from yellow_ladle.api.kitchen.settings import Named
+from yellow_ladle.api.schemas.answer import Named, named
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.tool import Tool
@@ -85,8 +85,7 @@ def tools(ledger: TheLedger) -> list[ToolOut]:
         if use.item is None:
             inside.setdefault(use.tool, {}).clear()
         elif use.item in ledger.now.reading.masks:
-            named = Named(id=use.item, name=book.name(use.item))
-            inside.setdefault(use.tool, {})[use.item] = named
+            inside.setdefault(use.tool, {})[use.item] = named(book, use.item)
     return [
         ToolOut(tool=piece, pots=pots[name], inside=list(inside[name].values()))
         for name, piece in sorted(known.items())
@@ -155,5 +154,5 @@ def _day(ledger: TheLedger, on: str) -> DayOut:
 
 def _use(ledger: TheLedger, use: Used) -> ToolUseOut:
     book = ledger.now.reading.book
-    item = None if use.item is None else Named(id=use.item, name=book.name(use.item))
+    item = None if use.item is None else named(book, use.item)
     return ToolUseOut(at=use.at, tool=use.tool, item=item, person=use.person)

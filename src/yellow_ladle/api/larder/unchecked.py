@@ -5,7 +5,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.kitchen.settings import Named
+from yellow_ladle.api.schemas.answer import Named, all_named, named
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.carrying.label_sources import contradictions, measure
@@ -109,7 +109,7 @@ def unchecked(now: TheBook) -> UncheckedOut:
         held=[_held(now, entry) for entry in entries],
         second_looks=[
             SecondLookOut(
-                product=_named(reading, look.product),
+                product=named(book, look.product),
                 maker=_maker(reading, look.product, look.maker),
                 read_on=look.read_on,
                 days=look.days,
@@ -120,7 +120,7 @@ def unchecked(now: TheBook) -> UncheckedOut:
         second_look_days=book.kitchen.second_look_days,
         run_out=[
             RunOutOut(
-                product=_named(reading, gone.product),
+                product=named(book, gone.product),
                 maker=_maker(reading, gone.product, gone.maker),
                 kind=gone.kind,
                 number=gone.number,
@@ -130,7 +130,7 @@ def unchecked(now: TheBook) -> UncheckedOut:
         ],
         contradictions=[
             ContradictionOut(
-                product=_named(reading, found.product),
+                product=named(book, found.product),
                 maker=_maker(reading, found.product, found.by or None),
                 flag=found.flag,
                 level=found.level.word,
@@ -143,7 +143,7 @@ def unchecked(now: TheBook) -> UncheckedOut:
         ],
         stale_sign_offs=[
             StaleOut(
-                pot=_named(reading, id),
+                pot=named(book, id),
                 person=made.person,
                 date=made.date,
                 stale_since=made.stale_since or "",
@@ -176,8 +176,8 @@ def _held(now: Now, entry: Held) -> HeldOut:
         is_product=entry.item in book.products,
         flags=list(entry.flags),
         all_flags=len(entry.flags) > len(book.flags) // 2,
-        plates=[_named(reading, plate) for plate in entry.plates],
-        frees=[_named(reading, plate) for plate in entry.frees],
+        plates=all_named(book, entry.plates),
+        frees=all_named(book, entry.frees),
         pots=entry.pots,
         needs=[guests[id] for id in entry.needs],
         settle=settled_by(reading, entry),
@@ -190,7 +190,3 @@ def _maker(reading: Reading, product: str, maker: str | None) -> str | None:
         return None
     makers = reading.book.products[product].makers
     return next((known.name for known in makers if known.id == maker), maker)
-
-
-def _named(reading: Reading, id: str) -> Named:
-    return Named(id=id, name=reading.book.name(id))

@@ -116,12 +116,18 @@ class ProductsChange(BaseModel):
     products: Annotated[list[ProductPiece], Field(min_length=1, max_length=5_000)]
 
 
+class NewMakerPiece(MakerPiece):
+    """A maker that may have no id yet: one that the product's other makers leave free is found."""
+
+    id: Id | Literal[""] = ""
+
+
 class MakerChange(BaseModel):
     """One more maker of a product. Where it had none, its own label becomes the first maker's."""
 
     change: Literal["maker"]
     product: Id
-    maker: MakerPiece
+    maker: NewMakerPiece
 
 
 class MakerDropped(BaseModel):

@@ -2,14 +2,10 @@
 
 from pydantic import BaseModel
 
+from yellow_ladle.api.schemas.answer import Named
+from yellow_ladle.core.cards.colours import Clash
 from yellow_ladle.core.numbers.named import NumberName
-
-
-class ItemName(BaseModel):
-    """An item by its id and the name that a cook knows it by."""
-
-    id: str
-    name: str
+from yellow_ladle.core.numbers.yields import Evaporation
 
 
 class ShareOut(BaseModel):
@@ -31,7 +27,7 @@ class NumberOut(BaseModel):
     value: float
     per_portion: float | None
     at_least: bool
-    missing: list[ItemName]
+    missing: list[Named]
     by_line: list[ShareOut]
     by_product: list[ShareOut]
 
@@ -95,23 +91,7 @@ class YieldedOut(BaseModel):
     per_cent: float
     level_in: float | None
     level_out: float | None
-    unknown: list[ItemName]
-
-
-class EvaporationOut(BaseModel):
-    """Litres that leave the pan, estimated and as the last batches correct it."""
-
-    estimated: float
-    corrected: float
-    batches: int
-
-
-class ClashOut(BaseModel):
-    """What breaks the colour family."""
-
-    line: int | None
-    step: int | None
-    sentence: str
+    unknown: list[Named]
 
 
 class OfferedOut(BaseModel):
@@ -138,11 +118,11 @@ class FiguresOut(BaseModel):
     sulphites: SulphitesOut | None
     thickness: ThicknessOut | None
     made: YieldedOut
-    evaporation: EvaporationOut | None
+    evaporation: Evaporation | None
     portions: float | None
     active_minutes: float
     passive_minutes: float
-    clashes: list[ClashOut]
+    clashes: list[Clash]
     cautions: list[OfferedOut]
     asked: list[AskedOut]
     line_grams: list[float | None]

@@ -5,8 +5,10 @@ from typing import Annotated, Literal, TypeAlias
 from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.cards.impacts import ImpactOut
-from yellow_ladle.api.kitchen.settings import Named
+from yellow_ladle.api.schemas.answer import Named
 from yellow_ladle.api.schemas.figure_forms import StandOut
+from yellow_ladle.core.book.rule_setting import Note
+from yellow_ladle.core.swaps.search.fidelity import Fidelity
 from yellow_ladle.core.vocabulary.criteria import Criterion
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.piece import FlagId, Id, ItemId, Name, Number, Word
@@ -92,22 +94,6 @@ class CleanToolOut(BaseModel):
     method: str
 
 
-class FidelityOut(BaseModel):
-    """How near it comes, each from 0 to 1."""
-
-    flavour: float
-    texture: float
-    colour: float
-
-
-class RuleNoteOut(BaseModel):
-    """What somebody found with a rule."""
-
-    text: str
-    date: str
-    item: str
-
-
 class SwapOut(BaseModel):
     """One swap with everything that its rule says of it. `why`: how the amount came about."""
 
@@ -126,7 +112,7 @@ class SwapOut(BaseModel):
     caution: str
     source: str
     tasted: bool
-    notes: list[RuleNoteOut]
+    notes: list[Note]
 
 
 class StepChangeOut(BaseModel):
@@ -207,7 +193,7 @@ class PlanOut(BaseModel):
     flags_after: dict[str, LevelWord]
     tool_traces_after: list[str]
     harms: list[NeedHarmedOut]
-    fidelity: FidelityOut
+    fidelity: Fidelity
     cost: float | None
     pots: list[Named]
     names: dict[str, str]

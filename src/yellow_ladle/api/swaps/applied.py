@@ -8,8 +8,8 @@ from fastapi import APIRouter
 from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
-from yellow_ladle.api.kitchen.settings import Named
 from yellow_ladle.api.paging import RowId
+from yellow_ladle.api.schemas.answer import Named, all_named, named
 from yellow_ladle.api.schemas.plan_forms import (
     AppliedOut,
     AppliedPlanOut,
@@ -164,21 +164,17 @@ def _cleaned(now: Now, wanted: list[CleanToolPiece]) -> list[CleanTool]:
 
 
 def _out(book: Book, names: Mapping[str, str], plan: Applied) -> AppliedPlanOut:
-    def named(id: str) -> Named:
-        known = id in book.preparations
-        return Named(id=id, name=book.name(id) if known else id)
-
     rules = dict.fromkeys(str(swap["rule"]) for swap in plan.swaps)
     return AppliedPlanOut.model_validate(
         {
             "id": plan.id,
             "at": plan.at,
-            "item": named(plan.item),
+            "item": named(book, plan.item),
             "how": plan.how,
             "until": plan.until,
             "sentence": plan.sentence,
-            "made": [named(id) for id in plan.made],
-            "changed": [named(id) for id in plan.changed],
+            "made": all_named(book, plan.made),
+            "changed": all_named(book, plan.changed),
             "rules": [Named(id=id, name=names[id]) for id in rules if id in names],
             "ended": plan.ended,
         }

@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheBook, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.kitchen.settings import Named
+from yellow_ladle.api.schemas.answer import Named, named
 from yellow_ladle.api.schemas.plan_forms import GoalsPiece
 from yellow_ladle.api.swaps.plans import goals_of
 from yellow_ladle.core.book.book import Book, owner_of
@@ -115,7 +115,7 @@ def _key(pot: "SmallPot") -> SmallPotKey:
 
 def _pot(book: Book, pot: "SmallPot", names: Mapping[SmallPotKey, str]) -> MenuPotOut:
     return MenuPotOut(
-        pot=Named(id=pot.pot, name=book.name(pot.pot)),
+        pot=named(book, pot.pot),
         name=names[_key(pot)],
         swaps=[
             *(_swap(book, pot, swap) for swap in pot.swaps),
@@ -137,7 +137,7 @@ def _swap(book: Book, pot: "SmallPot", swap: Swap) -> str:
 def _serving(now: Now, serving: "Serving", names: Mapping[SmallPotKey, str]) -> ServingOut:
     book, plan = now.reading.book, serving.plan
     return ServingOut(
-        plate=Named(id=serving.plate, name=book.name(serving.plate)),
+        plate=named(book, serving.plate),
         guests=list(serving.guests),
         goals=serving.goals.words(),
         possible=plan is not None,

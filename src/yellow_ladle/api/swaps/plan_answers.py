@@ -3,8 +3,8 @@
 from collections.abc import Iterable, Mapping
 
 from yellow_ladle.api.cards.figures import stand_out
-from yellow_ladle.api.kitchen.settings import Named
 from yellow_ladle.api.larder.products import level_words
+from yellow_ladle.api.schemas.answer import Named, all_named, named
 from yellow_ladle.api.schemas.plan_forms import (
     AdjustmentOut,
     BlockedOut,
@@ -13,12 +13,10 @@ from yellow_ladle.api.schemas.plan_forms import (
     CleanToolOut,
     CleanToolPiece,
     DrawnOut,
-    FidelityOut,
     MovedOut,
     NeedHarmedOut,
     PlacementOut,
     PlanOut,
-    RuleNoteOut,
     StepChangeOut,
     SwapOut,
     SwapPiece,
@@ -37,6 +35,7 @@ from yellow_ladle.core.swaps.needs import needs_harmed
 from yellow_ladle.core.swaps.plan import ON_THE_CARD, CleanTool, Plan, Swap
 from yellow_ladle.core.swaps.rulebook import RuleHere
 from yellow_ladle.core.swaps.search.blockers import Blocked
+from yellow_ladle.core.swaps.search.fidelity import Fidelity
 from yellow_ladle.core.swaps.search.prices import UNKNOWN
 from yellow_ladle.core.swaps.search.proposal import CheckFirst
 from yellow_ladle.core.swaps.search.thickness_limit import poured
@@ -72,13 +71,13 @@ class Telling:
             flags_after=level_words(plan.after, plan.item),
             tool_traces_after=sorted(plan.after.tool_traces(plan.item)),
             harms=self._harms(plan),
-            fidelity=FidelityOut(
+            fidelity=Fidelity(
                 flavour=round(1 - score.flavour, 3),
                 texture=round(1 - score.texture, 3),
                 colour=round(1 - score.colour, 3),
             ),
             cost=None if score.cost in (0.0, UNKNOWN) else score.cost,
-            pots=self.named(plan.pots),
+            pots=all_named(self._book, plan.pots),
             names=names_by_what_it_is(reading, plan),
             placements=[self._placement(entry) for entry in placements(reading, plan)],
             steps=[
@@ -100,7 +99,7 @@ class Telling:
             ],
             thickness=self._thickness(plan),
             pour=self._pour(plan),
-            also=self.named(plan.also),
+            also=all_named(self._book, plan.also),
             seen={pot: self._now.versions[pot] for pot in plan.pots},
         )
 
@@ -112,7 +111,7 @@ class Telling:
             flag=self._flag_name(blocked.flag),
             why=blocked.why,
             buy=[class_.replace("-", " ") for class_ in blocked.buy],
-            check=self.named(blocked.check),
+            check=all_named(self._book, blocked.check),
             leave_out=blocked.leave_out,
         )
 
@@ -125,7 +124,7 @@ class Telling:
         return CheckFirstOut(
             checks=[
                 CheckOut(
-                    product=Named(id=check.product, name=self._book.name(check.product)),
+                    product=named(self._book, check.product),
                     flags=[self._flag_name(flag) for flag in check.flags],
                 )
                 for check in way.checks
@@ -135,10 +134,6 @@ class Telling:
                 *(f"{self._book.name(move.in_)}: {move.method}" for move in way.cleaned),
             ],
         )
-
-    def named(self, items: Iterable[str]) -> list[Named]:
-        """Items with their names."""
-        return [Named(id=item, name=self._book.name(item)) for item in items]
 
     def _flag_names(self, flags: Iterable[str]) -> list[Named]:
         return [Named(id=flag, name=self._flags[flag]) for flag in flags]
@@ -176,10 +171,7 @@ class Telling:
             caution=rule.caution if rule else "",
             source=rule.source if rule else "the card",
             tasted=bool(here and here.ruling.tasted),
-            notes=[
-                RuleNoteOut(text=note.text, date=note.date, item=note.item)
-                for note in (here.ruling.notes if here else ())
-            ],
+            notes=list(here.ruling.notes if here else ()),
         )
 
     def _clean(self, move: CleanTool) -> CleanToolOut:
@@ -193,8 +185,8 @@ class Telling:
     def _placement(self, placement: Placement) -> PlacementOut:
         return PlacementOut(
             how=placement.how,
-            in_place=self.named(placement.in_place),
-            beside=self.named(placement.beside),
+            in_place=all_named(self._book, placement.in_place),
+            beside=all_named(self._book, placement.beside),
             moved=[
                 MovedOut(
                     id=moved.item,

@@ -8,7 +8,6 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
-from yellow_ladle.api.schemas.plan_forms import FidelityOut, RuleNoteOut
 from yellow_ladle.core.book.book import KINDS, ROLES, STAGES, Book
 from yellow_ladle.core.book.class_index import classes_in_use
 from yellow_ladle.core.book.fault import BookRefused
@@ -61,11 +60,11 @@ class RuleOut(BaseModel):
     replaces: list[str]
     with_: list[str]
     roles: list[str]
-    fidelity: FidelityOut
+    fidelity: Fidelity
     thickness: str
     caution: str
     source: str
-    notes: list[RuleNoteOut]
+    notes: list[Note]
 
 
 class RuleWordsOut(BaseModel):
@@ -229,7 +228,7 @@ def _out(here: RuleHere) -> RuleOut:
         replaces=sorted(rule.replaces),
         with_=list(rule.with_),
         roles=sorted(rule.roles),
-        fidelity=FidelityOut(
+        fidelity=Fidelity(
             flavour=rule.fidelity.flavour,
             texture=rule.fidelity.texture,
             colour=rule.fidelity.colour,
@@ -237,5 +236,5 @@ def _out(here: RuleHere) -> RuleOut:
         thickness=rule.thickness,
         caution=rule.caution,
         source=rule.source,
-        notes=[RuleNoteOut(text=n.text, date=n.date, item=n.item) for n in here.ruling.notes],
+        notes=list(here.ruling.notes),
     )
