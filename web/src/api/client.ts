@@ -4,6 +4,7 @@ import type { components, paths } from './schema';
 export type Schema = components['schemas'];
 export type Level = Schema['JarOut']['otherwise'];
 export type Problem = Schema['Problem'];
+export type Standing = Schema['Standing'];
 
 export const api = createClient<paths>({ baseUrl: '/' });
 
@@ -15,15 +16,8 @@ export class Refused extends Error {
 
   /** What stands now, where somebody else wrote in the meantime. */
   get current(): Standing | undefined {
-    return this.problem.current as Standing | undefined;
+    return this.problem.current ?? undefined;
   }
-}
-
-/** What stands instead of what was seen; without content where it was removed. */
-export interface Standing {
-  id: string;
-  version: number | null;
-  content?: Schema['ProductPiece'] | Schema['PreparationPiece'];
 }
 
 const UNREACHABLE: Problem = {
@@ -33,17 +27,30 @@ const UNREACHABLE: Problem = {
   detail: 'The application does not answer. What was recorded is kept; start it again and retry.'
 };
 
+interface Reply<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
 /** The data of an answer; throws Refused for any other. */
-export async function answer<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<T> {
-  let result: { data?: T; error?: unknown };
+export async function answer<T>(call: Promise<Reply<T>>): Promise<T> {
+  let reply: Reply<T>;
   try {
-    result = await call;
+    reply = await call;
   } catch {
     throw new Refused(UNREACHABLE);
   }
-  if (result.data === undefined) throw new Refused((result.error as Problem) ?? UNREACHABLE);
-  return result.data;
+  if (!reply.response.ok) throw new Refused((reply.error as Problem) ?? UNREACHABLE);
+  return reply.data as T;
 }
+
+/** A file as the body of a request, byte for byte. */
+export const fileBody = (file: Blob) => ({
+  body: '',
+  bodySerializer: () => file,
+  headers: { 'Content-Type': 'application/octet-stream' }
+});
 
 /** What went wrong, as a sentence. */
 export function sentence(error: unknown): string {

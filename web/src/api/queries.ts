@@ -1,9 +1,15 @@
 import { createQuery, QueryClient } from '@tanstack/svelte-query';
 import { answer, api } from './client';
 
-/** One client for the whole page; everything read is asked again after something is recorded. */
+/**
+ * One client for the whole page. A kitchen's server is in the house, often on the same machine: it
+ * is asked whether or not the browser takes itself to be online.
+ */
 export const queries = new QueryClient({
-  defaultOptions: { queries: { staleTime: 10_000, retry: 1 } }
+  defaultOptions: {
+    queries: { staleTime: 10_000, retry: 1, networkMode: 'always' },
+    mutations: { networkMode: 'always' }
+  }
 });
 
 const here = () => queries;
@@ -122,5 +128,31 @@ export const figuresQuery = (id: () => string | null) =>
     here
   );
 
-/** Everything is asked again: a change may reach any pot. */
-export const afterRecording = () => queries.invalidateQueries();
+/** What never changes while the application runs. */
+const FIXED = new Set<unknown>(['goods', 'languages', 'thickening']);
+
+/** What a write reaches, by the first word of a query's key; a change of the book reaches all. */
+const REACHES = {
+  applied: ['applied', 'rules'],
+  day: ['day', 'tools'],
+  needs: ['unchecked'],
+  notices: ['notices', 'codes'],
+  photo: ['product'],
+  rules: ['rules'],
+  sign_off: ['pot', 'history', 'unchecked']
+};
+
+export type Part = 'book' | keyof typeof REACHES;
+
+/**
+ * Asks again what is on the screen of this part; what is not is asked when it is next shown. Plans
+ * and previews are asked again as well, and nobody waits for them.
+ */
+export function askAgain(part: Part = 'book') {
+  const reached = part === 'book' ? null : new Set<unknown>(REACHES[part]);
+  void queries.invalidateQueries({ queryKey: ['question'] });
+  return queries.invalidateQueries({
+    predicate: ({ queryKey: [key] }) =>
+      key !== 'question' && (reached ? reached.has(key) : !FIXED.has(key))
+  });
+}

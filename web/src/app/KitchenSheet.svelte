@@ -1,7 +1,8 @@
 <script lang="ts">
+  import Field from '../ui/Field.svelte';
   import { untrack } from 'svelte';
   import { answer, api, type Schema } from '../api/client';
-  import { afterRecording } from '../api/queries';
+  import { Write } from '../api/write.svelte';
   import { amountsRead } from '../features/cards/edit/reading';
   import Button from '../ui/Button.svelte';
   import Sheet from '../ui/Sheet.svelte';
@@ -13,7 +14,7 @@
   let { kitchen, onclose }: { kitchen: Schema['KitchenOut']; onclose: () => void } = $props();
 
   let name = $derived(kitchen.name);
-  let regime = $derived(kitchen.regime.id);
+  let regime = $derived(kitchen.regime);
   let days = $derived(kitchen.second_look_days);
   let people = $state(untrack(() => kitchen.people.map((person) => ({ ...person }))));
   let own = $state(
@@ -26,52 +27,44 @@
     }))
   );
   let order = $state(untrack(() => [...kitchen.swap_order]));
-  let error = $state<unknown>(null);
+  const writing = new Write((body: Schema['KitchenIn']) =>
+    answer(api.PUT('/api/v1/kitchen', { body }))
+  );
 
   async function record() {
     if (await amountsRead()) return;
-    try {
-      const named = people.filter((person) => person.initials.trim() && person.name.trim());
-      const body = {
-        name: name.trim(),
-        regime,
-        second_look_days: days,
-        people: named,
-        ...own,
-        swap_order: order,
-        measures: own.measures.filter((measure) => measure.name.trim() && measure.quantity > 0),
-        seen: kitchen.version
-      };
-      await answer(api.PUT('/api/v1/kitchen', { body }));
-      await afterRecording();
-      onclose();
-    } catch (refusal) {
-      error = refusal;
-    }
+    const wanted = {
+      name: name.trim(),
+      regime,
+      second_look_days: days,
+      people: people.filter((person) => person.initials.trim() && person.name.trim()),
+      ...own,
+      swap_order: order,
+      measures: own.measures.filter((measure) => measure.name.trim() && measure.quantity > 0),
+      seen: kitchen.version
+    };
+    if (await writing.send(wanted)) onclose();
   }
 </script>
 
 <Sheet bind:open={() => true, onclose} title="The kitchen">
   <div class="grid gap-4">
-    <label class="block">
-      <span class="text-soft">Name</span>
+    <Field label="Name">
       <input class="field" bind:value={name} />
-    </label>
-    <label class="block">
-      <span class="text-soft">Declares by</span>
+    </Field>
+    <Field label="Declares by">
       <select class="field" bind:value={regime}>
         {#each kitchen.regimes as known (known.id)}
           <option value={known.id}>{known.name}</option>
         {/each}
       </select>
-    </label>
+    </Field>
     <p class="text-soft">
       What the pots carry stays as it is; only what must be declared changes. Check your local law.
     </p>
-    <label class="block w-72">
-      <span class="text-soft">Look at labels again after, days</span>
+    <Field label="Look at labels again after, days" class="w-72">
       <input class="field amount" type="number" min="1" max="3650" bind:value={days} />
-    </label>
+    </Field>
     <fieldset>
       <legend class="text-soft">People, by their initials</legend>
       {#each people as person, index (index)}
@@ -99,7 +92,7 @@
     </fieldset>
     <MeasuresPart bind:own />
     <SwapOrder bind:order />
-    <ErrorText {error} />
+    <ErrorText error={writing.error} />
   </div>
   {#snippet foot()}
     <Button main disabled={name.trim() === ''} onclick={record}>Record</Button>

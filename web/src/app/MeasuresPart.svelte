@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Field from '../ui/Field.svelte';
+  import Check from '../ui/Check.svelte';
   import type { Schema } from '../api/client';
   import AmountBox from '../features/cards/edit/AmountBox.svelte';
   import Button from '../ui/Button.svelte';
@@ -60,16 +62,13 @@
       {#each SPOONS as [id, word] (id)}<option value={id}>{word}</option>{/each}
     </select>
   </label>
-  <label class="block">
-    <span class="text-soft">Weigh to the nearest, g</span>
+  <Field label="Weigh to the nearest, g">
     <input class="field amount" type="number" min="0.1" step="any" bind:value={own.weigh_to_g} />
-  </label>
-  <label class="block">
-    <span class="text-soft">Measure to the nearest, ml</span>
+  </Field>
+  <Field label="Measure to the nearest, ml">
     <input class="field amount" type="number" min="0.1" step="any" bind:value={own.measure_to_ml} />
-  </label>
+  </Field>
 </div>
-<label class="flex min-h-11 items-center gap-2">
-  <input type="checkbox" class="size-5 flex-none" bind:checked={own.so2_by_amount} />
-  Leave sulphites out of the declaration where their amount is well known and under the limit
-</label>
+<Check bind:checked={own.so2_by_amount}
+  >Leave sulphites out of the declaration where their amount is well known and under the limit</Check
+>

@@ -57,7 +57,7 @@
         place.here ? 'border-ladle bg-rail-deep' : 'border-transparent hover:bg-rail-deep'
       ]}
     >
-      <span class="amount text-[14px]" aria-hidden="true">{place.key}</span>
+      <span class="amount text-base" aria-hidden="true">{place.key}</span>
       {place.name}
     </a>
   {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import IconButton from '../ui/IconButton.svelte';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import { announcements } from './announce.svelte';
   import { CRITERIA, type Criterion } from '../features/swaps/bench/criteria';
@@ -21,14 +22,9 @@
         <span class="amount w-5 text-soft">{at + 1}</span>
         <span class="flex-1">{CRITERIA[criterion]}</span>
         {#if at > 0}
-          <button
-            type="button"
-            class="grid size-11 place-items-center"
-            aria-label="{CRITERIA[criterion]}: one up"
-            onclick={() => raise(criterion, at)}
+          <IconButton label="{CRITERIA[criterion]}: one up" onclick={() => raise(criterion, at)}
+            ><ArrowUp size={18} aria-hidden="true" /></IconButton
           >
-            <ArrowUp size={18} aria-hidden="true" />
-          </button>
         {/if}
       </li>
     {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import IconButton from '../ui/IconButton.svelte';
   import Moon from '@lucide/svelte/icons/moon';
   import Sun from '@lucide/svelte/icons/sun';
   import { kitchenQuery } from '../api/queries';
@@ -18,8 +19,8 @@
       class="flex min-h-11 items-center gap-5 text-left hover:underline"
       onclick={() => (naming = true)}
     >
-      <span class="font-name text-[20px] font-[650]">{kitchen.data.name}</span>
-      <span class="text-soft">declares by {kitchen.data.regime.name}</span>
+      <span class="font-name text-name font-[650]">{kitchen.data.name}</span>
+      <span class="text-soft">declares by {kitchen.data.regime_name}</span>
     </button>
     {#if naming}
       {#await import('./KitchenSheet.svelte') then { default: KitchenSheet }}
@@ -37,12 +38,9 @@
       {kitchen.data.unchecked} not checked
     </a>
   {/if}
-  <button
-    type="button"
-    class="grid size-11 place-items-center"
-    aria-label={theme.night ? 'Day colours' : 'Dark colours for the night pass'}
+  <IconButton
+    label={theme.night ? 'Day colours' : 'Dark colours for the night pass'}
     onclick={() => theme.toggle()}
+    >{#if theme.night}<Sun size={20} />{:else}<Moon size={20} />{/if}</IconButton
   >
-    {#if theme.night}<Sun size={20} />{:else}<Moon size={20} />{/if}
-  </button>
 </header>

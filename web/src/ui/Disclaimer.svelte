@@ -5,4 +5,4 @@
   const kitchen = kitchenQuery();
 </script>
 
-<p class="text-note text-soft">{kitchen.data?.say}</p>
+<p class="text-base text-soft">{kitchen.data?.say}</p>

@@ -18,7 +18,7 @@
     sideOffset={4}
     align="start"
     class={[
-      'max-h-96 min-w-72 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet text-[16px] text-ink',
+      'max-h-96 min-w-72 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet text-base text-ink',
       above ? 'z-[60]' : 'z-50'
     ]}
   >
@@ -29,7 +29,7 @@
         class="flex min-h-11 items-center justify-between gap-3 px-3 py-1 data-highlighted:bg-ladle-pale"
       >
         {entry.label}
-        <span class="text-note whitespace-nowrap text-soft">{entry.note}</span>
+        <span class="text-base whitespace-nowrap text-soft">{entry.note}</span>
       </Combobox.Item>
     {:else}
       <p class="px-3 py-3 text-soft">{empty}</p>

@@ -29,7 +29,7 @@
       ]}
     >
       <div class="flex items-start justify-between gap-4 px-6 pt-4 pb-3">
-        <Dialog.Title class="font-name text-[24px] leading-tight font-[650]">{title}</Dialog.Title>
+        <Dialog.Title class="font-name text-head leading-tight font-[650]">{title}</Dialog.Title>
         <Dialog.Close class="grid size-11 flex-none place-items-center" aria-label="Close">
           <X size={22} />
         </Dialog.Close>

@@ -1,6 +1,6 @@
 import { answer, api } from '../api/client';
 import { identified } from '../api/ids';
-import { afterRecording } from '../api/queries';
+import { askAgain } from '../api/queries';
 import { announcements } from '../app/announce.svelte';
 import { UNREAD } from '../features/larder/products/productDraft.svelte';
 
@@ -10,6 +10,6 @@ export async function newProduct(name: string): Promise<string> {
   const change = { change: 'product' as const, product };
   await answer(api.POST('/api/v1/changes', { body: { change, seen: null, why: '' } }));
   announcements.say(`${name} is in the larder now, not checked.`);
-  await afterRecording();
+  await askAgain();
   return product.id;
 }

@@ -22,7 +22,7 @@
 >
   {#if board.selected}
     <Scroll label="What it carries" class="min-h-0 flex-1 px-4.5 pt-4 pb-3">
-      <h2 class="text-[24px] leading-[1.1]">{board.selected.name}</h2>
+      <h2 class="text-head leading-[1.1]">{board.selected.name}</h2>
       {#if pot.data && pot.data.preparation.id === board.selected.id}
         {@const made = pot.data.preparation}
         <p class="mt-0.5 mb-3 text-soft">
@@ -46,7 +46,7 @@
       <div class="mb-2 flex gap-2.5">
         <Button main href={p('/pots/:id/swaps', params)}>
           Find a swap
-          <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-[14px]">w</kbd>
+          <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-base">w</kbd>
         </Button>
         <Button href={p('/pots/:id', params)}>Open pot</Button>
       </div>

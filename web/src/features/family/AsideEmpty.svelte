@@ -14,7 +14,7 @@
 </script>
 
 <div class="overflow-y-auto px-4.5 pt-4 pb-4">
-  <h2 class="text-[22px] leading-tight">Choose a pot</h2>
+  <h2 class="text-head leading-tight">Choose a pot</h2>
   <p class="mt-1 text-soft">
     Its pour lights up: what it is made from on the left, what it goes into on the right.
   </p>
@@ -24,7 +24,7 @@
     {/each}
   </ul>
   {#if holding.length > 0}
-    <h3 class="mt-5 border-t border-rule pt-4 text-[18px]">Nobody has read these yet</h3>
+    <h3 class="mt-5 border-t border-rule pt-4 text-lead">Nobody has read these yet</h3>
     <ul class="mt-1">
       {#each holding as jar (jar.id)}
         <li class="border-b border-rule">
@@ -35,7 +35,7 @@
             <span class="mt-0.5"><PotMark level="unchecked" decorative /></span>
             <span class="leading-tight">
               {jar.name}
-              <span class="block text-note text-soft">
+              <span class="block text-base text-soft">
                 {jar.unchecked}
                 {jar.unchecked === 1 ? 'statement' : 'statements'} not checked, holds back
                 {jar.plates}

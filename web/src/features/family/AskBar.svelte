@@ -1,10 +1,11 @@
 <script lang="ts">
+  import IconButton from '../../ui/IconButton.svelte';
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import { Combobox } from 'bits-ui';
-  import type { Level, Schema } from '../../api/client';
-  import { levelWord } from '../../ui/marks/levels';
+  import type { Schema } from '../../api/client';
+  import { LEVELS, levelWord } from '../../ui/marks/levels';
   import PotMark from '../../ui/marks/PotMark.svelte';
   import Button from '../../ui/Button.svelte';
   import Options from '../../ui/Options.svelte';
@@ -18,7 +19,6 @@
   }: { board: Board; kitchen: Schema['KitchenOut'] | undefined; onrecord: () => void } = $props();
 
   let words = $state('');
-  const LEVELS: Level[] = ['contains', 'may_contain', 'unchecked', 'free'];
   const VERDICTS = ['does_not_suit', 'ask', 'suits'] as const;
 
   const asks = $derived<Ask[]>([
@@ -51,7 +51,7 @@
 </script>
 
 <div class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[1000px]:col-span-1">
-  <span class="text-[20px]">Show me</span>
+  <span class="text-name">Show me</span>
   {#key board.ask}
     <Combobox.Root type="single" onValueChange={choose} inputValue={words}>
       <div class="relative">
@@ -61,7 +61,7 @@
           placeholder="a flag or a diet"
           autocomplete="off"
           defaultValue={words}
-          class="h-11 w-52 border-b-[3px] border-ladle bg-transparent px-1.5 pr-8 font-name text-[20px] font-[650] placeholder:text-ink"
+          class="h-11 w-52 border-b-[3px] border-ladle bg-transparent px-1.5 pr-8 font-name text-name font-[650] placeholder:text-ink"
           onfocus={(event) => event.currentTarget.select()}
           oninput={(event) => (words = event.currentTarget.value)}
         />
@@ -76,19 +76,14 @@
     </Combobox.Root>
   {/key}
   {#if board.ask}
-    <button
-      type="button"
-      class="grid size-11 place-items-center"
-      aria-label="Show nothing in particular"
-      onclick={() => show(null)}
+    <IconButton label="Show nothing in particular" onclick={() => show(null)}
+      ><X size={18} aria-hidden="true" /></IconButton
     >
-      <X size={18} aria-hidden="true" />
-    </button>
   {/if}
-  <span class="text-[20px]">in every pot</span>
+  <span class="text-name">in every pot</span>
   <ul class="ml-auto flex gap-4.5 text-soft" aria-label="How many pots">
     {#if board.ask?.what === 'flag'}
-      {#each LEVELS as level (level)}
+      {#each LEVELS.toReversed() as level (level)}
         <li class="flex items-center gap-1.5 whitespace-nowrap">
           <PotMark {level} decorative />{board.tally.get(level) ?? 0}
           {level === 'contains' ? 'contain' : levelWord(level)}

@@ -61,13 +61,13 @@
       <section class="relative z-10" aria-labelledby="column-{column.id}">
         <h2 id="column-{column.id}" class="flex min-h-[30px] items-baseline gap-2 text-soft">
           {column.name}
-          <span class="amount text-[14px]">
+          <span class="amount text-base">
             {groups.reduce((sum, group) => sum + group.strips.length, 0)}
           </span>
         </h2>
         {#each groups as group (group.kind)}
           {#if heading(column.id, group.kind)}
-            <h3 class="mt-2 mb-1 ml-2.5 font-sans text-[14px] font-normal text-soft">
+            <h3 class="mt-2 mb-1 ml-2.5 font-sans text-base font-normal text-soft">
               {heading(column.id, group.kind)}
             </h3>
           {/if}

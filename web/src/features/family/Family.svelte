@@ -24,7 +24,7 @@
     <Aside {board} />
   {:else if family.data}
     <div class="p-8">
-      <h2 class="text-[22px]">No pot is recorded yet</h2>
+      <h2 class="text-head">No pot is recorded yet</h2>
       <p class="mt-2 max-w-xl">
         Begin with the labels in the larder, then record a stock or a roux: by its lines, or by its
         flags alone where nobody has written the card.

@@ -32,18 +32,18 @@
   <span class={['strip-name', away && 'font-[450]']}>
     {strip.name}
     {#if strip.variant_of}
-      <span class={['block font-sans text-[14px] font-normal', !chosen && 'text-soft']}>
+      <span class={['block font-sans text-base font-normal', !chosen && 'text-soft']}>
         variant of {asWords(strip.variant_of)}
       </span>
     {/if}
     {#if board.byTools(strip)}
-      <span class={['block font-sans text-[14px] font-normal', !chosen && 'text-soft']}>
+      <span class={['block font-sans text-base font-normal', !chosen && 'text-soft']}>
         by {OWN_TOOLS}
       </span>
     {/if}
   </span>
   {#if verdict}
-    <span class={['text-right text-[14px] leading-tight', !chosen && verdictColour(verdict)]}>
+    <span class={['text-right text-base leading-tight', !chosen && verdictColour(verdict)]}>
       {verdictWord(verdict)}
     </span>
   {:else}

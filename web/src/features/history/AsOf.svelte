@@ -1,5 +1,7 @@
 <script lang="ts">
+  import Field from '../../ui/Field.svelte';
   import { answer, api, type Schema } from '../../api/client';
+  import { AsyncState } from '../../lib/asyncState.svelte';
   import LevelLists from '../../ui/marks/LevelLists.svelte';
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
@@ -7,8 +9,8 @@
   /** The larder as it stood at the end of a day. */
   let day = $state('');
   let words = $state('');
-  let larder = $state.raw<Schema['LarderAsOf'] | null>(null);
-  let error = $state<unknown>(null);
+  const asked = new AsyncState<Schema['LarderAsOf']>({ rest: 0 });
+  const larder = $derived(asked.value);
 
   const shown = $derived(
     (larder?.products ?? []).filter((product) =>
@@ -16,27 +18,21 @@
     )
   );
 
-  async function look() {
-    error = null;
-    try {
-      const query = { at: day };
-      larder = await answer(api.GET('/api/v1/larder/as-of', { params: { query } }));
-    } catch (refusal) {
-      error = refusal;
-    }
+  function look() {
+    const params = { query: { at: day } };
+    asked.ask(() => answer(api.GET('/api/v1/larder/as-of', { params })));
   }
 </script>
 
 <section aria-labelledby="as-of" class="pt-3">
-  <h2 id="as-of" class="text-[18px]">The larder as it was</h2>
+  <h2 id="as-of" class="text-lead">The larder as it was</h2>
   <div class="mt-1 flex items-end gap-3">
-    <label class="block flex-1">
-      <span class="text-soft">At the end of</span>
+    <Field label="At the end of" class="flex-1">
       <input class="field" type="date" bind:value={day} />
-    </label>
+    </Field>
     <Button disabled={day === ''} onclick={look}>Look</Button>
   </div>
-  <ErrorText {error} />
+  <ErrorText error={asked.error} />
   {#if larder}
     <label class="mt-2 block">
       <span class="text-soft">Part of a name</span>

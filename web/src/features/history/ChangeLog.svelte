@@ -1,7 +1,6 @@
 <script lang="ts">
   import { answer, api, type Schema } from '../../api/client';
-  import { afterRecording } from '../../api/queries';
-  import { announcements } from '../../app/announce.svelte';
+  import { Write } from '../../api/write.svelte';
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
   import { currentUser } from '../people/currentUser.svelte';
@@ -9,35 +8,25 @@
   /** What was changed, when, by whom and why; each can be taken back by a new change. */
   let { entries }: { entries: Schema['EntryOut'][] } = $props();
 
-  let error = $state<unknown>(null);
-
-  async function undo(entry: Schema['EntryOut']) {
-    error = null;
-    try {
-      const body = {
-        person: currentUser.initials,
-        why: `taken back: ${entry.told}`.slice(0, 1000)
-      };
-      const params = { path: { id: entry.id } };
-      const done = await answer(api.POST('/api/v1/history/{id}/undo', { params, body }));
-      announcements.say(`Taken back. ${done.sentence}`);
-      await afterRecording();
-    } catch (refusal) {
-      error = refusal;
-    }
-  }
+  const undoing = new Write(
+    ({ id, told }: Schema['EntryOut']) => {
+      const body = { person: currentUser.initials, why: `taken back: ${told}`.slice(0, 1000) };
+      return answer(api.POST('/api/v1/history/{id}/undo', { params: { path: { id } }, body }));
+    },
+    { says: (done) => `Taken back. ${done.sentence}` }
+  );
 
   const when = (at: string) => new Date(at).toLocaleString('sv-SE').slice(0, 16);
 </script>
 
-<ErrorText {error} />
+<ErrorText error={undoing.error} />
 <ol>
   {#each entries as entry (entry.id)}
     <li
       class="grid grid-cols-[180px_minmax(0,1fr)_auto] items-start gap-4 border-b border-rule py-2.5"
     >
       <div>
-        <time class="amount text-[15px]" datetime={entry.at}>{when(entry.at)}</time>
+        <time class="amount text-base" datetime={entry.at}>{when(entry.at)}</time>
         <p class="text-soft">{entry.person ?? 'nobody named'}</p>
       </div>
       <div>
@@ -46,7 +35,7 @@
         {#if entry.undone_by}<p class="text-clay">Taken back since.</p>{/if}
       </div>
       {#if entry.item !== '' && !entry.undone_by}
-        <Button onclick={() => undo(entry)}>Take back</Button>
+        <Button disabled={undoing.busy} onclick={() => undoing.send(entry)}>Take back</Button>
       {/if}
     </li>
   {:else}

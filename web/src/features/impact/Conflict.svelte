@@ -1,12 +1,12 @@
 <script lang="ts">
-  import type { Level, Standing } from '../../api/client';
+  import type { Standing } from '../../api/client';
   import LevelLists from '../../ui/marks/LevelLists.svelte';
 
   /** What somebody else recorded in the meantime, so that both states are in sight. */
   let { standing }: { standing: Standing } = $props();
 
   const content = $derived(standing.content);
-  const statements = $derived((content?.statements ?? {}) as Record<string, Level>);
+  const statements = $derived(content && 'statements' in content ? content.statements : {});
   const lines = $derived(content && 'lines' in content ? content.lines : []);
 </script>
 

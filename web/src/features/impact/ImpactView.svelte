@@ -28,12 +28,12 @@
 {#if impact.numbers.length > 0}<NumbersMoved numbers={impact.numbers} />{/if}
 {#if impact.items.length > 0}
   <Collapsible.Root>
-    <Collapsible.Trigger class="min-h-11 text-note underline underline-offset-4">
+    <Collapsible.Trigger class="min-h-11 text-base underline underline-offset-4">
       Flag by flag
     </Collapsible.Trigger>
     <Collapsible.Content>
       <Scroll label="Flag by flag" class="max-h-[32dvh]">
-        <table class="w-full text-left text-note">
+        <table class="w-full text-left text-base">
           <thead class="sr-only">
             <tr><th scope="col">Pot or plate</th><th scope="col">Before and after</th></tr>
           </thead>

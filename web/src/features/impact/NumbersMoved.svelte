@@ -5,7 +5,7 @@
   import Scroll from '../../ui/Scroll.svelte';
 
   /** The numbers that a change moves, pot by pot. */
-  let { numbers }: { numbers: Schema['NumberImpactOut'][] } = $props();
+  let { numbers }: { numbers: Schema['NumberImpact'][] } = $props();
 
   const NAMES = {
     salt_g_per_100g: ['salt', 'g in 100 g'],
@@ -17,13 +17,13 @@
 </script>
 
 <Collapsible.Root>
-  <Collapsible.Trigger class="min-h-11 text-note underline underline-offset-4">
+  <Collapsible.Trigger class="min-h-11 text-base underline underline-offset-4">
     Numbers of {numbers.length}
     {numbers.length === 1 ? 'pot' : 'pots'}
   </Collapsible.Trigger>
   <Collapsible.Content>
     <Scroll label="Numbers" class="max-h-[28dvh]">
-      <ul class="text-note" data-numbers>
+      <ul class="text-base" data-numbers>
         {#each numbers as entry (entry.item)}
           <li class="border-t border-rule py-1">
             <span class="font-[450]">{entry.name}</span>

@@ -1,10 +1,19 @@
 import { answer, api, Refused, type Schema, type Standing } from '../../api/client';
-import { afterRecording } from '../../api/queries';
-import { announcements } from '../../app/announce.svelte';
+import { Write } from '../../api/write.svelte';
 import { AsyncState } from '../../lib/asyncState.svelte';
 
 export type Change = Schema['RecordIn']['change'];
 export type Impact = Schema['ImpactOut'];
+
+interface Told {
+  readonly value: Impact | null;
+  readonly error: unknown;
+}
+
+function recorded({ impact, freed }: Schema['RecordedOut']): string {
+  const now = freed.length > 0 ? ` Now checked in full: ${freed.join(', ')}.` : '';
+  return `Recorded. ${impact.sentence}${now}`;
+}
 
 /**
  * A change on its way into the book: its impact is shown first, then it is recorded. What was typed
@@ -12,22 +21,44 @@ export type Impact = Schema['ImpactOut'];
  */
 export class Recording {
   #preview = new AsyncState<Impact>({ rest: 120 });
-  #refused = $state<unknown>(null);
-  impact = $derived<Impact | null>(this.#preview.value);
-  /** Why it was not recorded, or why it cannot be. */
-  error = $derived<unknown>(this.#refused ?? this.#preview.error);
+  #told: Told;
+  #write = new Write((body: Schema['RecordIn']) => answer(api.POST('/api/v1/changes', { body })), {
+    says: recorded
+  });
   /** What stands, where somebody else wrote in the meantime. */
   overtaken = $state.raw<Standing | null>(null);
-  busy = $state(false);
+
+  /** `told` gives the impact where something else asks for it already. */
+  constructor(told?: Told) {
+    this.#told = told ?? this.#preview;
+  }
+
+  get impact(): Impact | null {
+    return this.#told.value;
+  }
+
+  /** Why it was not recorded, or why it cannot be. */
+  get error(): unknown {
+    return this.#write.error ?? this.#told.error;
+  }
+
+  get busy(): boolean {
+    return this.#write.busy;
+  }
+
+  /** Another change is meant from here on: why the one before was refused counts no more. */
+  forget() {
+    if (!this.overtaken) this.#write.forget();
+  }
 
   /** Asks what a change would do; only the newest question is asked, its answer alone is shown. */
   preview(wanted: Change | null | (() => Change | Promise<Change>)) {
-    if (!this.overtaken) this.#refused = null;
+    this.forget();
     if (wanted === null) {
       this.#preview.clear();
       return;
     }
-    void this.#preview.ask(async () => {
+    this.#preview.ask(async () => {
       const change = await (typeof wanted === 'function' ? wanted() : wanted);
       return answer(api.POST('/api/v1/preview', { body: { change } }));
     });
@@ -39,30 +70,21 @@ export class Recording {
     seen: number | null,
     act: { person?: string | null; why?: string; seen_each?: Record<string, number | null> } = {}
   ): Promise<boolean> {
-    this.busy = true;
-    this.#refused = null;
-    try {
-      const { person = null, why = '', seen_each = null } = act;
-      const body = { change, seen: this.overtaken?.version ?? seen, person, why, seen_each };
-      const done = await answer(api.POST('/api/v1/changes', { body }));
-      const freed = done.freed.length > 0 ? ` Now checked in full: ${done.freed.join(', ')}.` : '';
-      announcements.say(`Recorded. ${done.impact.sentence}${freed}`);
+    const { person = null, why = '', seen_each = null } = act;
+    const body = { change, seen: this.overtaken?.version ?? seen, person, why, seen_each };
+    if (await this.#write.send(body)) {
       this.overtaken = null;
       this.#preview.clear();
-      await afterRecording();
       return true;
-    } catch (error) {
-      this.#refused = error;
-      if (error instanceof Refused) this.overtaken = error.current ?? null;
-      return false;
-    } finally {
-      this.busy = false;
     }
+    const { error } = this.#write;
+    if (error instanceof Refused) this.overtaken = error.current ?? null;
+    return false;
   }
 
   reset() {
     this.#preview.clear();
-    this.#refused = null;
+    this.#write.forget();
     this.overtaken = null;
   }
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../ui/Field.svelte';
   import { kitchenQuery } from '../../api/queries';
   import { currentUser } from './currentUser.svelte';
 
@@ -10,8 +11,7 @@
   const known = $derived(people.some((person) => person.initials === currentUser.person));
 </script>
 
-<label class="block w-44">
-  <span class="text-soft">{label}</span>
+<Field {label} class="w-44">
   {#if people.length > 0}
     <select class="field" bind:value={currentUser.person} onchange={() => currentUser.remember()}>
       <option value="">nobody yet</option>
@@ -30,4 +30,4 @@
       onchange={() => currentUser.remember()}
     />
   {/if}
-</label>
+</Field>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Field from '../../ui/Field.svelte';
+  import Check from '../../ui/Check.svelte';
   import { amountsRead } from '../cards/edit/reading';
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
@@ -13,7 +15,7 @@
   const recipes = new Recipes();
   const recording = new Recording();
 
-  $effect(() => void recording.preview(recipes.change));
+  $effect(() => recording.preview(recipes.change));
 
   async function record() {
     if (await amountsRead()) return;
@@ -29,10 +31,9 @@
 <svelte:head><title>Recipes in and out · Yellow Ladle</title></svelte:head>
 
 <div class="h-full overflow-y-auto px-5 pt-4">
-  <h1 class="text-[26px]">Recipes in and out</h1>
+  <h1 class="text-title">Recipes in and out</h1>
   <div class="mt-3 flex flex-wrap items-end gap-3">
-    <label class="block">
-      <span class="text-soft">A recipe file or a saved page (schema.org, JSON-LD)</span>
+    <Field label="A recipe file or a saved page (schema.org, JSON-LD)">
       <input
         type="file"
         class="field py-2"
@@ -42,28 +43,27 @@
           if (file) void recipes.read(file);
         }}
       />
-    </label>
+    </Field>
     <Button href="/api/v1/recipes.jsonld">Save all cards as recipes</Button>
     <Button href="/api/v1/book.csv">Save the book as a table</Button>
   </div>
   <ErrorText error={recipes.error} />
   {#each recipes.reviewed as recipe (recipe.preparation.id)}
     <section class="mt-5 border-t border-edge pt-3" aria-label={recipe.preparation.name}>
-      <label class="flex min-h-11 items-center gap-3">
-        <input type="checkbox" class="size-5" bind:checked={recipes.taken[recipe.preparation.id]} />
-        <span class="strip-name text-[20px]">{recipe.preparation.name}</span>
+      <Check class="gap-3" bind:checked={recipes.taken[recipe.preparation.id]}
+        ><span class="strip-name text-name">{recipe.preparation.name}</span>
         <span class="text-soft">
           {recipe.preparation.kind}, {recipe.lines.length} lines,
           {(recipe.preparation.method ?? []).length} steps
-        </span>
-      </label>
+        </span></Check
+      >
       {#each recipe.notes as note (note)}<p class="text-clay">{note}</p>{/each}
       {#if recipes.taken[recipe.preparation.id]}<ReviewTable {recipe} />{/if}
     </section>
   {/each}
   {#if recipes.reviewed.length > 0}
     <div class="sticky bottom-0 mt-4 border-t border-rule bg-porcelain py-3">
-      <p class="text-note text-soft">
+      <p class="text-base text-soft">
         {recipes.products.length} new
         {recipes.products.length === 1 ? 'product' : 'products'}, not checked until somebody reads a
         label.

@@ -12,7 +12,7 @@
 
 <table class="mt-2 w-full text-left" data-review={recipe.preparation.id}>
   <thead>
-    <tr class="border-b border-edge text-note text-soft">
+    <tr class="border-b border-edge text-base text-soft">
       <th scope="col" class="w-1/4 py-1.5 pr-3 font-normal">As it was written</th>
       <th scope="col" class="w-56 py-1.5 pr-3 text-right font-normal">Amount</th>
       <th scope="col" class="w-72 py-1.5 pr-3 font-normal">Item</th>
@@ -47,9 +47,9 @@
               onnamed={(item, name) => (recipe.names[item] = name)}
             />
           {/key}
-          {#if isNew(line.item)}<p class="text-note text-clay">new product, not checked</p>{/if}
+          {#if isNew(line.item)}<p class="text-base text-clay">new product, not checked</p>{/if}
         </td>
-        <td class="py-2 text-note">
+        <td class="py-2 text-base">
           {#if told && isNew(line.item)}
             {#each told.near as near (near.id)}
               <button

@@ -1,4 +1,4 @@
-import { Refused, type Problem, type Schema } from '../../api/client';
+import { answer, api, fileBody, type Schema } from '../../api/client';
 
 export type Reviewed = Schema['ReviewedOut'];
 
@@ -14,9 +14,7 @@ export class Recipes {
     this.reviewed = [];
     this.file = file.name;
     try {
-      const reply = await fetch('/api/v1/recipes/review', { method: 'POST', body: file });
-      if (!reply.ok) throw new Refused((await reply.json()) as Problem);
-      this.reviewed = (await reply.json()) as Reviewed[];
+      this.reviewed = await answer(api.POST('/api/v1/recipes/review', fileBody(file)));
       this.taken = Object.fromEntries(
         this.reviewed.map((each) => [
           each.preparation.id,

@@ -20,5 +20,9 @@ export const OWN_TOOLS = 'own tools';
 export const flagWord = (flag: string, tools: readonly string[] = []): string =>
   tools.includes(flag) ? `${asWords(flag)} (${OWN_TOOLS})` : asWords(flag);
 
-/** The levels in the order in which they are offered. */
+/** The levels in their order, the surest last. */
 export const LEVELS: Level[] = ['free', 'may_contain', 'unchecked', 'contains'];
+
+/** The surest of some levels; undefined where there is none. */
+export const surest = (levels: readonly Level[]): Level | undefined =>
+  LEVELS.findLast((level) => levels.includes(level));

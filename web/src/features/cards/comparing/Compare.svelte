@@ -46,10 +46,10 @@
   class="grid h-full grid-cols-[300px_minmax(0,1fr)] max-[1000px]:block max-[1000px]:overflow-y-auto"
 >
   <section class="min-h-0 overflow-y-auto border-r border-rule px-5 py-4" aria-label="Beside it">
-    <h1 class="text-[26px]">{pot.data?.preparation.name ?? ''}</h1>
+    <h1 class="text-title">{pot.data?.preparation.name ?? ''}</h1>
     <a class="underline" href={p('/pots/:id', { params: { id } })}>Back to the card</a>
     {#if ways.length > 0}
-      <h2 class="mt-3 text-[18px]">Its other ways</h2>
+      <h2 class="mt-3 text-lead">Its other ways</h2>
       <ul>
         {#each ways as way (way.name)}
           {@const side = `${id}~${way.name}`}
@@ -74,9 +74,9 @@
         </button>
       </p>
     {/if}
-    <h2 class="mt-3 text-[18px]">Another pot</h2>
+    <h2 class="mt-3 text-lead">Another pot</h2>
     <ItemBox id="other-pot" label="Another pot" bind:item={other} />
-    <h2 class="mt-3 text-[18px]">Its versions</h2>
+    <h2 class="mt-3 text-lead">Its versions</h2>
     <VersionList
       {id}
       chosen={shown}

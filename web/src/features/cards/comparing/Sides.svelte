@@ -21,12 +21,12 @@
 <div class="grid grid-cols-2 gap-6">
   {#each sides as side (side.side)}
     <div class="border-y border-b-[3px] border-rule border-b-ladle bg-sheet px-3 py-1.5">
-      <h2 class="text-[20px] leading-tight">{side.title}</h2>
-      <p class="text-note text-soft">{time(side)}</p>
+      <h2 class="text-name leading-tight">{side.title}</h2>
+      <p class="text-base text-soft">{time(side)}</p>
     </div>
   {/each}
 </div>
-<h3 class="mt-4 text-[18px]">What differs</h3>
+<h3 class="mt-4 text-lead">What differs</h3>
 <ul class="mt-1" data-differences>
   {#each comparison.differences as difference (difference.sentence)}
     <li class="border-b border-rule py-1">{difference.sentence}</li>
@@ -41,7 +41,7 @@
   </p>
 {/each}
 {#if comparison.flags.length > 0}
-  <h3 class="mt-4 text-[18px]">Flags that differ</h3>
+  <h3 class="mt-4 text-lead">Flags that differ</h3>
   <table class="mt-1 w-full text-left" data-flags>
     <thead class="sr-only">
       <tr><th scope="col">Flag</th><th scope="col">Left</th><th scope="col">Right</th></tr>
@@ -76,7 +76,7 @@
         </p>
       {/if}
       {#if salt(side)}
-        <p class="text-note text-soft">
+        <p class="text-base text-soft">
           salt {salt(side)?.at_least ? 'at least ' : ''}{figure(salt(side)?.value ?? 0)} g in 100 g
         </p>
       {/if}

@@ -37,12 +37,12 @@
         aria-pressed={chosen === side}
         onclick={() => onchoose(side)}
       >
-        <time class="amount text-[15px]" datetime={version.at}>{when(version.at)}</time>
+        <time class="amount text-base" datetime={version.at}>{when(version.at)}</time>
         <span class="text-soft">{version.person ?? 'nobody named'}</span>
         {#each version.differences.slice(0, 6) as difference (difference.sentence)}
-          <span class="block text-note">{difference.sentence}</span>
+          <span class="block text-base">{difference.sentence}</span>
         {:else}
-          <span class="block text-note text-soft">{version.told}</span>
+          <span class="block text-base text-soft">{version.told}</span>
         {/each}
       </button>
       <button type="button" class="min-h-11 px-2 underline" onclick={() => onleft(side)}>

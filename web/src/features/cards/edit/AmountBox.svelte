@@ -104,10 +104,7 @@
   <div aria-live="polite">
     {#if trouble || (found && (found.question || found.grams !== null))}
       <p
-        class={[
-          'text-[14px] leading-tight',
-          trouble || found?.question ? 'text-clay' : 'text-soft'
-        ]}
+        class={['text-base leading-tight', trouble || found?.question ? 'text-clay' : 'text-soft']}
       >
         {trouble || found?.question || (found?.grams ? gramsText(found.grams) : '')}
       </p>

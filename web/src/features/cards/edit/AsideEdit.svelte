@@ -1,4 +1,5 @@
 <script lang="ts">
+  import IconButton from '../../../ui/IconButton.svelte';
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import Button from '../../../ui/Button.svelte';
@@ -21,8 +22,8 @@
   }
 </script>
 
-<h2 class="text-[18px]">Also comes out</h2>
-<p class="text-note text-soft">
+<h2 class="text-lead">Also comes out</h2>
+<p class="text-base text-soft">
   Skimmed fat, picked meat, liquor: each carries everything that the pot carries.
 </p>
 <ul class="mt-2 grid gap-2">
@@ -43,14 +44,11 @@
           part.unit = unit;
         }}
       />
-      <button
-        type="button"
-        class="grid size-11 place-items-center"
-        aria-label="Take by-product {index + 1} out"
+      <IconButton
+        label="Take by-product {index + 1} out"
         onclick={() => (draft.piece.by_products = parts.filter((other) => other.id !== part.id))}
+        ><X size={20} /></IconButton
       >
-        <X size={20} />
-      </button>
       <div class="col-span-3"><ByProductLines {draft} {index} /></div>
     </li>
   {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { kitchenQuery } from '../../../api/queries';
   import Button from '../../../ui/Button.svelte';
   import type { CardDraft } from './cardDraft.svelte';
@@ -21,8 +22,8 @@
   }
 </script>
 
-<h2 class="mt-5 text-[18px]">What came out before</h2>
-<ul class="text-note">
+<h2 class="mt-5 text-lead">What came out before</h2>
+<ul class="text-base">
   {#each batches as batch, index (index)}
     <li class="flex items-center gap-3">
       {batch.date}: {batch.filled_l} l filled, {batch.came_out_l} l out, {batch.minutes} min
@@ -37,17 +38,14 @@
   {/each}
 </ul>
 <div class="mt-1 grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-  <label class="block">
-    <span class="text-note text-soft">Litres filled</span>
+  <Field label="Litres filled">
     <input class="field amount" type="number" min="0" step="any" bind:value={filled} />
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Litres out</span>
+  </Field>
+  <Field label="Litres out">
     <input class="field amount" type="number" min="0" step="any" bind:value={out} />
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Minutes</span>
+  </Field>
+  <Field label="Minutes">
     <input class="field amount" type="number" min="0" step="any" bind:value={minutes} />
-  </label>
+  </Field>
   <Button disabled={!whole} onclick={add}>Note it</Button>
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '../../../ui/Check.svelte';
   import { Collapsible } from 'bits-ui';
   import type { CardDraft } from './cardDraft.svelte';
 
@@ -19,25 +20,21 @@
 </script>
 
 <Collapsible.Root>
-  <Collapsible.Trigger class="min-h-11 text-left text-note underline underline-offset-4">
+  <Collapsible.Trigger class="min-h-11 text-left text-base underline underline-offset-4">
     Comes of {named.length > 0 ? named.join(', ') : 'the main lines of the pot'}
   </Collapsible.Trigger>
   <Collapsible.Content>
     <fieldset>
-      <legend class="text-note text-soft">
+      <legend class="text-base text-soft">
         It is lost when one of these is left out or swapped
       </legend>
       {#each draft.lines as line, at (at)}
         {#if line.item !== ''}
-          <label class="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              class="size-5 accent-enamel"
-              checked={(part?.of ?? []).includes(at)}
-              onchange={(event) => toggle(at, event.currentTarget.checked)}
-            />
-            {draft.names[line.item] ?? line.item}
-          </label>
+          <Check
+            checked={(part?.of ?? []).includes(at)}
+            onchange={(event) => toggle(at, event.currentTarget.checked)}
+            >{draft.names[line.item] ?? line.item}</Check
+          >
         {/if}
       {/each}
     </fieldset>

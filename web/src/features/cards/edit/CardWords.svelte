@@ -18,7 +18,7 @@
 
 {#if words.length > 0}
   <section aria-labelledby="card-words" data-card-words>
-    <h2 id="card-words" class="text-[18px]">Named, but in no line</h2>
+    <h2 id="card-words" class="text-lead">Named, but in no line</h2>
     <p class="text-soft">Recorded like this, it counts as not checked.</p>
     <ul>
       {#each words as word (`${word.step} ${word.text}`)}

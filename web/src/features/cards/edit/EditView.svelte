@@ -31,9 +31,9 @@
   }: { base: Piece; version: number | null; names: Record<string, string> } = $props();
 
   const kitchen = kitchenQuery();
-  const recording = new Recording();
-  const consequences = new Consequences();
   const draft = new CardDraft();
+  const consequences = new Consequences(draft);
+  const recording = new Recording(consequences);
   const presence = new Presence(untrack(() => base.id || 'new'));
   untrack(() => draft.begin(base, version, names));
   let tab = $state('lines');
@@ -49,14 +49,9 @@
 
   $effect(() => {
     const ready = draft.ready;
-    const wanted = ready && draft.changed ? () => changeOf(ready) : null;
-    void recording.preview(wanted);
+    untrack(() => recording.forget());
     consequences.look(ready);
   });
-
-  async function changeOf(piece: Piece): Promise<Change> {
-    return { change: 'preparation', preparation: await identified(piece) };
-  }
 
   async function record() {
     if ((await amountsRead()) || !draft.ready || draft.wants) return;
@@ -80,7 +75,7 @@
   class="grid h-full grid-cols-[minmax(0,1fr)_340px] max-[1000px]:block max-[1000px]:overflow-y-auto"
 >
   <section class="relative min-h-0 overflow-y-auto px-5 py-3" aria-label="The card">
-    <h1 class="text-[26px]">{base.id === '' ? 'A new pot' : draft.piece.name || base.name}</h1>
+    <h1 class="text-title">{base.id === '' ? 'A new pot' : draft.piece.name || base.name}</h1>
     {#if draft.recovered}
       <p class="mb-2 border-l-4 border-ladle pl-3" data-recovered>
         Your draft of {new Date(draft.recovered).toLocaleString('sv-SE').slice(0, 16)} is here again.
@@ -108,7 +103,11 @@
       </Tabs.Content>
       <Tabs.Content value="aside" class="pt-3"><AsideEdit {draft} /></Tabs.Content>
       <Tabs.Content value="flags" class="pt-3">
-        <FlagsEdit {draft} flags={kitchen.data?.flags ?? []} />
+        <FlagsEdit
+          {draft}
+          flags={kitchen.data?.flags ?? []}
+          otherwise={consequences.draft?.otherwise ?? 'unchecked'}
+        />
       </Tabs.Content>
     </Tabs.Root>
   </section>
@@ -116,7 +115,7 @@
     class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet px-5 py-3 max-[1000px]:border-l-0"
     aria-label="What it comes to"
   >
-    <h2 class="text-[18px]">What it comes to</h2>
+    <h2 class="text-lead">What it comes to</h2>
     <Together {draft} {presence} onmerged={() => recording.reset()} />
     <RecordFoot
       {recording}

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import type { Schema } from '../../../api/client';
+  import type { Level, Schema } from '../../../api/client';
   import FlagToggles from '../../larder/flags/FlagToggles.svelte';
   import OtherwiseChoice from '../pot/OtherwiseChoice.svelte';
   import type { CardDraft } from './cardDraft.svelte';
 
   /** What is known of the pot itself, with or without lines. */
-  let { draft, flags }: { draft: CardDraft; flags: Schema['FlagOut'][] } = $props();
+  let { draft, flags, otherwise }: { draft: CardDraft; flags: Schema['Flag'][]; otherwise: Level } =
+    $props();
 </script>
 
 <p class="mb-2 max-w-2xl text-soft">
@@ -21,6 +22,6 @@
 <FlagToggles
   {flags}
   statements={draft.piece.statements ?? {}}
-  otherwise={draft.ownOtherwise}
+  {otherwise}
   onset={(flag, level) => draft.state(flag, level)}
 />

@@ -1,11 +1,11 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import type { Schema } from '../../../api/client';
   import { asWords } from '../../../ui/marks/levels';
   import { capital } from '../pot/lines';
   import AmountBox from './AmountBox.svelte';
   import type { CardDraft } from './cardDraft.svelte';
   import KeepsEdit from './KeepsEdit.svelte';
-  import type { Piece } from './pieces';
   import ToolsField from './ToolsField.svelte';
 
   /** What a card says of the pot as a whole. */
@@ -24,23 +24,17 @@
 
 <div class="grid grid-cols-4 gap-3 max-[900px]:grid-cols-2">
   <label class="col-span-2 block">
-    <span class="text-note text-soft">Name</span>
+    <span class="text-base text-soft">Name</span>
     <input class="field" maxlength="200" data-pot-name bind:value={piece.name} />
   </label>
-  <label class="block">
-    <span class="text-note text-soft">Kind</span>
-    <select
-      class="field"
-      value={piece.kind}
-      onchange={(event) => (piece.kind = event.currentTarget.value as Piece['kind'])}
-    >
+  <Field label="Kind">
+    <select class="field" bind:value={piece.kind}>
       {#each kitchen?.kinds ?? [piece.kind] as kind (kind)}
         <option value={kind}>{capital(kind)}</option>
       {/each}
     </select>
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Colour family</span>
+  </Field>
+  <Field label="Colour family">
     <select
       class="field"
       value={piece.colour ?? ''}
@@ -50,9 +44,9 @@
       {#each kitchen?.colours ?? [] as colour (colour)}<option value={colour}>{colour}</option
         >{/each}
     </select>
-  </label>
+  </Field>
   <div class="block">
-    <span class="text-note text-soft">Yield</span>
+    <span class="text-base text-soft">Yield</span>
     <AmountBox
       quantity={piece.yield?.quantity ?? 0}
       unit={piece.yield?.unit ?? 'l'}
@@ -61,8 +55,7 @@
         (piece.yield = quantity ? { quantity, unit, note: piece.yield?.note ?? '' } : null)}
     />
   </div>
-  <label class="block">
-    <span class="text-note text-soft">Why more comes out</span>
+  <Field label="Why more comes out">
     <input
       class="field"
       maxlength="200"
@@ -73,9 +66,8 @@
         if (piece.yield) piece.yield.note = event.currentTarget.value;
       }}
     />
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Portions</span>
+  </Field>
+  <Field label="Portions">
     <input
       class="field amount"
       type="number"
@@ -84,9 +76,8 @@
       value={piece.portions ?? ''}
       oninput={(event) => (piece.portions = event.currentTarget.valueAsNumber || null)}
     />
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Class, for swaps</span>
+  </Field>
+  <Field label="Class, for swaps">
     <select
       class="field"
       value={piece.class ?? ''}
@@ -95,9 +86,8 @@
       <option value="">none</option>
       {#each classes as known (known)}<option value={known}>{asWords(known)}</option>{/each}
     </select>
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Pan, cm across</span>
+  </Field>
+  <Field label="Pan, cm across">
     <input
       class="field amount"
       type="number"
@@ -106,9 +96,8 @@
       value={piece.pan?.width_cm ?? ''}
       oninput={(event) => setPan(event.currentTarget.valueAsNumber)}
     />
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Lid</span>
+  </Field>
+  <Field label="Lid">
     <select
       class="field"
       disabled={!piece.pan}
@@ -119,9 +108,8 @@
     >
       {#each kitchen?.lids ?? ['off'] as lid (lid)}<option value={lid}>{lid}</option>{/each}
     </select>
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Grams in a millilitre</span>
+  </Field>
+  <Field label="Grams in a millilitre">
     <input
       class="field amount"
       type="number"
@@ -131,7 +119,7 @@
       value={piece.density_g_per_ml ?? ''}
       oninput={(event) => (piece.density_g_per_ml = event.currentTarget.valueAsNumber || null)}
     />
-  </label>
+  </Field>
   <KeepsEdit {draft} />
   <div class="col-span-3 max-[900px]:col-span-2">
     <ToolsField

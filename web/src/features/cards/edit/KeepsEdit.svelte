@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import type { CardDraft } from './cardDraft.svelte';
 
   /** How many days the pot keeps, chilled and frozen; empty where nobody has said. */
@@ -17,8 +18,7 @@
 </script>
 
 {#each FIELDS as [field, label] (field)}
-  <label class="block">
-    <span class="text-note text-soft">{label}</span>
+  <Field {label}>
     <input
       class="field amount"
       type="number"
@@ -27,5 +27,5 @@
       value={draft.piece.keeps?.[field] ?? ''}
       oninput={(event) => set(field, event.currentTarget.valueAsNumber)}
     />
-  </label>
+  </Field>
 {/each}

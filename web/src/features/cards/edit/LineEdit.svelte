@@ -1,4 +1,5 @@
 <script lang="ts">
+  import IconButton from '../../../ui/IconButton.svelte';
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import ChevronUp from '@lucide/svelte/icons/chevron-up';
   import X from '@lucide/svelte/icons/x';
@@ -81,25 +82,14 @@
       makes
       onnamed={(item, name) => (draft.names[item] = name)}
     />
-    {#if told}<p class="text-[14px] leading-tight text-soft">{told}</p>{/if}
+    {#if told}<p class="text-base leading-tight text-soft">{told}</p>{/if}
   </div>
-  <button
-    type="button"
-    class="grid size-11 place-items-center hover:bg-ladle-pale"
-    aria-expanded={open}
-    aria-label="More of line {index + 1}"
-    onclick={() => (open = !open)}
+  <IconButton aria-expanded={open} label="More of line {index + 1}" onclick={() => (open = !open)}
+    >{#if open}<ChevronUp size={20} />{:else}<ChevronDown size={20} />{/if}</IconButton
   >
-    {#if open}<ChevronUp size={20} />{:else}<ChevronDown size={20} />{/if}
-  </button>
-  <button
-    type="button"
-    class="grid size-11 place-items-center hover:bg-ladle-pale"
-    aria-label="Take line {index + 1} out"
-    onclick={() => draft.remove('lines', index)}
+  <IconButton label="Take line {index + 1} out" onclick={() => draft.remove('lines', index)}
+    ><X size={20} /></IconButton
   >
-    <X size={20} />
-  </button>
 </div>
 {#if open}
   <LineMore {line} number={index + 1} {roles} {stages} {treatments} onchoose={choose} />

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
+  import Check from '../../../ui/Check.svelte';
   import { asWords } from '../../../ui/marks/levels';
   import type { LinePiece } from './pieces';
   import ToolsField from './ToolsField.svelte';
@@ -24,26 +26,22 @@
 </script>
 
 <div class="grid grid-cols-4 gap-3 border-l-[3px] border-rule py-2 pl-3 max-[900px]:grid-cols-2">
-  <label class="block">
-    <span class="text-note text-soft">Role</span>
+  <Field label="Role">
     <select class="field" aria-label="Role {of}" bind:value={line.role}>
       {#each roles as role (role)}<option value={role}>{role}</option>{/each}
     </select>
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Stage</span>
+  </Field>
+  <Field label="Stage">
     <select class="field" aria-label="Stage {of}" bind:value={line.stage}>
       {#each stages as stage (stage)}<option value={stage}>{stage}</option>{/each}
     </select>
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Treatment</span>
+  </Field>
+  <Field label="Treatment">
     <select class="field" aria-label="Treatment {of}" bind:value={line.treatment}>
       {#each treatments as each (each)}<option value={each}>{asWords(each)}</option>{/each}
     </select>
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Minutes in the pot</span>
+  </Field>
+  <Field label="Minutes in the pot">
     <input
       class="field amount"
       type="number"
@@ -52,13 +50,11 @@
       aria-label="Minutes {of}"
       bind:value={line.minutes}
     />
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Heading it stands under</span>
+  </Field>
+  <Field label="Heading it stands under">
     <input class="field" maxlength="200" aria-label="Heading {of}" bind:value={line.group} />
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Any one of</span>
+  </Field>
+  <Field label="Any one of">
     <input
       class="field"
       maxlength="200"
@@ -69,9 +65,9 @@
         if (line.choice === null) line.chosen = false;
       }}
     />
-  </label>
+  </Field>
   <label class="col-span-2 block">
-    <span class="text-note text-soft">Note</span>
+    <span class="text-base text-soft">Note</span>
     <input class="field" maxlength="4000" aria-label="Note {of}" bind:value={line.note} />
   </label>
   <div class="col-span-2">
@@ -83,17 +79,8 @@
     />
   </div>
   <div class="col-span-2 flex flex-wrap items-end gap-x-5">
-    <label class="flex min-h-11 items-center gap-2">
-      <input type="checkbox" class="size-5" bind:checked={line.optional} />optional
-    </label>
-    <label class="flex min-h-11 items-center gap-2">
-      <input
-        type="checkbox"
-        class="size-5"
-        aria-label="Strained out {of}"
-        bind:checked={line.strained_out}
-      />strained out
-    </label>
+    <Check bind:checked={line.optional}>optional</Check>
+    <Check aria-label="Strained out {of}" bind:checked={line.strained_out}>strained out</Check>
     {#if line.choice}
       <label class="flex min-h-11 items-center gap-2">
         <input

@@ -34,7 +34,7 @@
 <Reorder entries={draft.lines} what="Line" move={(from, to) => draft.move('lines', from, to)}>
   {#snippet entry(line, index, onmove, dragging)}
     {#if line.group && line.group !== draft.lines[index - 1]?.group}
-      <p class="pt-1 text-[14px] text-soft">{line.group}</p>
+      <p class="pt-1 text-base text-soft">{line.group}</p>
     {/if}
     <LineEdit
       {draft}

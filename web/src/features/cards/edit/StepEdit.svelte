@@ -1,4 +1,7 @@
 <script lang="ts">
+  import IconButton from '../../../ui/IconButton.svelte';
+  import Field from '../../../ui/Field.svelte';
+  import Check from '../../../ui/Check.svelte';
   import X from '@lucide/svelte/icons/x';
   import type { Schema } from '../../../api/client';
   import type { CardDraft } from './cardDraft.svelte';
@@ -42,8 +45,7 @@
       aria-label="Text {of}"
       bind:value={step.text}></textarea>
     <div class="grid grid-cols-[88px_1fr_1.4fr_auto] items-end gap-2 max-[900px]:grid-cols-2">
-      <label class="block">
-        <span class="text-note text-soft">Minutes</span>
+      <Field label="Minutes">
         <input
           class="field amount"
           type="number"
@@ -52,25 +54,20 @@
           aria-label="Minutes {of}"
           bind:value={step.minutes}
         />
-      </label>
-      <label class="block">
-        <span class="text-note text-soft">Heat</span>
+      </Field>
+      <Field label="Heat">
         <input class="field" list="heats" aria-label="Heat {of}" bind:value={step.heat} />
-      </label>
-      <label class="block">
-        <span class="text-note text-soft">What to look for</span>
+      </Field>
+      <Field label="What to look for">
         <input class="field" aria-label="Cue {of}" bind:value={step.cue} />
-      </label>
-      <label class="flex min-h-11 items-center gap-2">
-        <input type="checkbox" class="size-5" bind:checked={step.passive} />by itself
-      </label>
+      </Field>
+      <Check bind:checked={step.passive}>by itself</Check>
     </div>
-    <label class="block">
-      <span class="text-note text-soft">Caution</span>
+    <Field label="Caution">
       <input class="field" aria-label="Caution {of}" bind:value={step.caution} />
-    </label>
+    </Field>
     {#each offered as each (each.id)}
-      <p class="flex items-start gap-3 text-note">
+      <p class="flex items-start gap-3 text-base">
         <button
           type="button"
           class="min-h-11 flex-none border-[1.5px] border-ink bg-sheet px-3 font-semibold hover:bg-ladle-pale"
@@ -85,16 +82,13 @@
     {/each}
     {#if items.length > 0}
       <fieldset class="flex flex-wrap gap-x-4">
-        <legend class="text-note text-soft">What goes in here</legend>
+        <legend class="text-base text-soft">What goes in here</legend>
         {#each items as item (item)}
-          <label class="flex min-h-11 items-center gap-1.5">
-            <input
-              type="checkbox"
-              class="size-5"
-              checked={(step.uses ?? []).includes(item)}
-              onchange={() => toggle(item)}
-            />{draft.names[item] ?? item}
-          </label>
+          <Check
+            class="gap-1.5"
+            checked={(step.uses ?? []).includes(item)}
+            onchange={() => toggle(item)}>{draft.names[item] ?? item}</Check
+          >
         {/each}
       </fieldset>
     {/if}
@@ -105,12 +99,7 @@
       onset={(tools) => (step.equipment = tools)}
     />
   </div>
-  <button
-    type="button"
-    class="grid size-11 place-items-center hover:bg-ladle-pale"
-    aria-label="Take step {index + 1} out"
-    onclick={() => draft.remove('method', index)}
+  <IconButton label="Take step {index + 1} out" onclick={() => draft.remove('method', index)}
+    ><X size={20} /></IconButton
   >
-    <X size={20} />
-  </button>
 </div>

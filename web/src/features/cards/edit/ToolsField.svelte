@@ -27,7 +27,7 @@
 </script>
 
 <div>
-  <label class="text-note text-soft" for={id}>{label}</label>
+  <label class="text-base text-soft" for={id}>{label}</label>
   <div class="flex flex-wrap items-center gap-x-3">
     {#each tools as tool (tool)}
       <button
@@ -37,7 +37,7 @@
         onclick={() => onset(tools.filter((other) => other !== tool))}
       >
         {tool}
-        {#if isNew(tool)}<span class="text-note text-clay">new</span>{/if}
+        {#if isNew(tool)}<span class="text-base text-clay">new</span>{/if}
         <X size={16} aria-hidden="true" />
       </button>
     {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import Button from '../../../ui/Button.svelte';
   import type { CardDraft } from './cardDraft.svelte';
 
@@ -17,19 +18,17 @@
   }
 </script>
 
-<h2 class="mt-5 text-[18px]">Ways</h2>
-<p class="text-note text-soft">
+<h2 class="mt-5 text-lead">Ways</h2>
+<p class="text-base text-soft">
   Where cooks disagree, a pot holds more than one way; the one on this card counts.
 </p>
 <div class="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] items-end gap-2">
-  <label class="block">
-    <span class="text-note text-soft">The way on this card</span>
+  <Field label="The way on this card">
     <input class="field" maxlength="200" bind:value={draft.piece.way} />
-  </label>
-  <label class="block">
-    <span class="text-note text-soft">Begin another way, called</span>
+  </Field>
+  <Field label="Begin another way, called">
     <input class="field" maxlength="200" bind:value={name} />
-  </label>
+  </Field>
   <Button disabled={name.trim() === '' || taken} onclick={add}>Begin it</Button>
 </div>
 {#if taken && name.trim()}<p class="text-clay">That way is there already.</p>{/if}

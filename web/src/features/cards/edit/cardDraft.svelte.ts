@@ -12,6 +12,11 @@ import {
   type StepPiece
 } from './pieces';
 
+const moved = <T>(entries: readonly T[], from: number, to: number): T[] => {
+  const rest = entries.filter((_, at) => at !== from);
+  return [...rest.slice(0, to), ...entries.slice(from, from + 1), ...rest.slice(to)];
+};
+
 /** Changes that follow each other within this many milliseconds are taken back together. */
 const TOGETHER = 600;
 const MAX_UNDOS = 200;
@@ -108,11 +113,6 @@ export class CardDraft {
     this.note();
   }
 
-  /** The level of all that is not stated, as the screen shows it while nothing is chosen. */
-  ownOtherwise = $derived<Level>(
-    this.piece.otherwise ?? ((this.piece.lines ?? []).length === 0 ? 'unchecked' : 'free')
-  );
-
   /** What is still to be said before the card can be recorded; empty where nothing is. */
   wants = $derived.by((): string => {
     if (this.piece.name.trim() === '') return 'It has no name yet.';
@@ -172,15 +172,12 @@ export class CardDraft {
 
   /** Moves an entry to another place; says whether it moved. */
   move(list: 'lines' | 'method', from: number, to: number): boolean {
-    const entries = [...(list === 'lines' ? this.lines : this.steps)];
-    if (to < 0 || to >= entries.length || from === to) return false;
-    entries.splice(to, 0, ...entries.splice(from, 1));
+    const length = (list === 'lines' ? this.lines : this.steps).length;
+    if (to < 0 || to >= length || from === to) return false;
     if (list === 'lines') {
-      const order = this.lines.map((_, at) => at);
-      order.splice(to, 0, ...order.splice(from, 1));
-      this.#renumber(order);
-      this.piece.lines = entries as LinePiece[];
-    } else this.piece.method = entries as StepPiece[];
+      this.#renumber(moved([...this.lines.keys()], from, to));
+      this.piece.lines = moved(this.lines, from, to);
+    } else this.piece.method = moved(this.steps, from, to);
     return true;
   }
 

@@ -28,7 +28,7 @@
 <dl class="mt-1 grid gap-3">
   {#if figures.thickness}
     <div>
-      <dt class="text-note text-soft">On the spoon</dt>
+      <dt class="text-base text-soft">On the spoon</dt>
       <dd><ThicknessView thickness={figures.thickness} /></dd>
     </div>
   {/if}
@@ -36,7 +36,7 @@
     <div>
       <NumberView {number} portions={figures.portions} />
       {#if number.name === 'salt_g_per_100g' && figures.salt.pinch_more > figures.salt.already}
-        <dd class="text-note text-soft">
+        <dd class="text-base text-soft">
           a pinch more makes {figures.salt.pinch_more.toFixed(3)} g from {figures.salt.already.toFixed(
             3
           )} g
@@ -46,23 +46,23 @@
   {/each}
   {#if figures.sulphites}
     <div data-sulphites>
-      <dt class="text-note text-soft">Sulphites</dt>
-      <dd class="text-note">{figures.sulphites.sentence}</dd>
+      <dt class="text-base text-soft">Sulphites</dt>
+      <dd class="text-base">{figures.sulphites.sentence}</dd>
     </div>
   {/if}
   <div>
-    <dt class="text-note text-soft">In and out</dt>
+    <dt class="text-base text-soft">In and out</dt>
     <dd><YieldView {figures} {id} stock={kind === 'stock'} /></dd>
   </div>
   {#if minutes}
     <div>
-      <dt class="text-note text-soft">Time</dt>
+      <dt class="text-base text-soft">Time</dt>
       <dd>{minutes}</dd>
     </div>
   {/if}
   {#if figures.portions}
     <div>
-      <dt class="text-note text-soft">Portions</dt>
+      <dt class="text-base text-soft">Portions</dt>
       <dd class="amount">{figure(figures.portions)}</dd>
     </div>
   {/if}

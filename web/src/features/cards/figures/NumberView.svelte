@@ -17,7 +17,7 @@
   const rest = $derived(1 - most.reduce((sum, share) => sum + share.share, 0));
 </script>
 
-<dt class="text-note text-soft" data-number={number.name}>{told.title}</dt>
+<dt class="text-base text-soft" data-number={number.name}>{told.title}</dt>
 <dd>
   <p>
     {number.at_least ? 'at least ' : ''}<span class="amount">{figure(number.value)}</span>
@@ -36,17 +36,17 @@
       {/each}
       {#if rest > 0.01}<span style:width="{rest * 100}%"></span>{/if}
     </div>
-    <p class="text-note text-soft">
+    <p class="text-base text-soft">
       {most.map((share) => `${share.name} ${Math.round(share.share * 100)} %`).join(', ')}
     </p>
     {#if roots.length > 0 && roots[0]?.item !== most[0]?.item}
-      <p class="text-note text-soft">
+      <p class="text-base text-soft">
         from {roots.map((share) => share.name).join(', ')}
       </p>
     {/if}
   {/if}
   {#if number.missing.length > 0}
-    <p class="text-note text-clay">
+    <p class="text-base text-clay">
       not known of {number.missing.map((item) => item.name).join(', ')}
     </p>
   {/if}

@@ -18,18 +18,18 @@
     <p>
       {thickness.at_least ? 'At least: ' : ''}<b class="font-[650]">{hot.name}</b>
     </p>
-    <p class="text-note text-soft">
+    <p class="text-base text-soft">
       as {figure(hot.grams_per_l)} g flour in a litre{range ? `, ${range}` : ''}; then the spoon
       test
     </p>
     {#if thickness.lukewarm.place !== hot.place}
-      <p class="text-note text-soft">lukewarm: {thickness.lukewarm.name}</p>
+      <p class="text-base text-soft">lukewarm: {thickness.lukewarm.name}</p>
     {/if}
     {#if thickness.thawed.place !== hot.place}
-      <p class="text-note text-soft">frozen and thawed: {thickness.thawed.name}</p>
+      <p class="text-base text-soft">frozen and thawed: {thickness.thawed.name}</p>
     {/if}
   </div>
 </div>
 {#each thickness.effects as effect (effect)}
-  <p class="mt-1 text-note">{effect}</p>
+  <p class="mt-1 text-base">{effect}</p>
 {/each}

@@ -29,17 +29,17 @@
   )}
 </p>
 {#if made.by_products > 0}
-  <p class="text-note text-soft">
+  <p class="text-base text-soft">
     and {gramsText(made.by_products)} of by-products
   </p>
 {/if}
 {#if made.unknown.length > 0}
-  <p class="text-note text-clay">
+  <p class="text-base text-clay">
     at least: no weight for {made.unknown.map((item) => item.name).join(', ')}
   </p>
 {/if}
 {#if figures.evaporation}
-  <p class="text-note text-soft">
+  <p class="text-base text-soft">
     steam takes about {figure(figures.evaporation.corrected)} l
     {figures.evaporation.batches > 0
       ? `by your last ${figures.evaporation.batches} batches (${figure(figures.evaporation.estimated)} l by the pan alone)`

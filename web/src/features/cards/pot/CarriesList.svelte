@@ -41,7 +41,7 @@
     >
       <PotMark level={entry.level} />
       <b class="font-[650]">{many ? `${entry.names.length} flags` : entry.names.join(', ')}</b>
-      <div class={['text-note text-soft', !side && 'col-start-2']}>
+      <div class={['text-base text-soft', !side && 'col-start-2']}>
         {#each entry.ways.slice(0, most) as way (way.source + way.via.join())}
           <WayText {way} level={entry.level} />
         {/each}

@@ -30,7 +30,7 @@
   label="Where it goes, and its numbers"
   class="min-h-0 border-l border-rule px-5 py-3 max-[1000px]:border-l-0"
 >
-  <h2 class="text-[18px]">Goes into</h2>
+  <h2 class="text-lead">Goes into</h2>
   <ul class="mt-1.5">
     {#each pot.goes_into as use (use.id + use.as_by_product)}
       <li class="border-b border-rule">
@@ -41,7 +41,7 @@
           <span>
             {use.name}
             {#if use.as_by_product}
-              <span class="block text-[14px] text-soft">{use.as_by_product}</span>
+              <span class="block text-base text-soft">{use.as_by_product}</span>
             {/if}
           </span>
           <span class="amount whitespace-nowrap">{amountText(use.quantity, use.unit)}</span>
@@ -54,18 +54,18 @@
     {/each}
   </ul>
   {#if further.length > 0}
-    <p class="mt-2 text-note text-soft">
+    <p class="mt-2 text-base text-soft">
       and from there into {further.map((other) => other.name).join(', ')}
     </p>
   {/if}
   {#if byProducts.length > 0}
-    <h2 class="mt-4 text-[18px]">Also comes out</h2>
+    <h2 class="mt-4 text-lead">Also comes out</h2>
     <ul class="mt-1">
       {#each byProducts as part (part.id)}
         <li class="flex min-h-9 items-center justify-between gap-3 border-b border-rule py-1">
           <span class="leading-tight">
             {part.name}
-            <span class="block text-[14px] text-soft">
+            <span class="block text-base text-soft">
               {takers(part.name) ? `into ${takers(part.name)}` : 'nothing takes it yet'}
             </span>
           </span>
@@ -79,14 +79,14 @@
     </ul>
   {/if}
   {#if figures}
-    <h2 class="mt-4 text-[18px]">Numbers</h2>
+    <h2 class="mt-4 text-lead">Numbers</h2>
     <Figures {figures} id={pot.preparation.id} kind={pot.preparation.kind} />
   {/if}
-  <h2 class="mt-4 text-[18px]">To declare</h2>
+  <h2 class="mt-4 text-lead">To declare</h2>
   <dl class="mt-1 grid gap-2">
     {#each declared as [word, groups] (word)}
       <div>
-        <dt class="text-note text-soft">{word}</dt>
+        <dt class="text-base text-soft">{word}</dt>
         <dd>{groups.join(', ')}</dd>
       </div>
     {:else}

@@ -29,13 +29,13 @@
     class="grid min-h-11 min-w-0 flex-1 grid-cols-[60px_88px_minmax(0,1fr)] items-baseline py-1.5 text-left leading-[1.2] hover:bg-ladle-pale"
   >
     <LineMarks flags={line.flags} />
-    <span class="amount pr-3 text-right text-[15px]">
+    <span class="amount pr-3 text-right text-base">
       {line.line.typed || amountText(line.line.quantity, line.line.unit)}
     </span>
     <span class="sr-only">Change:</span>
     <span class={line.line.choice && !line.counted ? 'text-soft' : ''}>
       <span class={line.line.choice && line.counted ? 'font-[650]' : ''}>{line.name}</span>
-      {#if told}<span class="block text-[14px] text-soft">{told}</span>{/if}
+      {#if told}<span class="block text-base text-soft">{told}</span>{/if}
     </span>
   </button>
   {#if line.item_kind === 'preparation'}

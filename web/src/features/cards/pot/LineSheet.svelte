@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { untrack } from 'svelte';
   import AmountBox from '../edit/AmountBox.svelte';
   import { amountsRead } from '../edit/reading';
@@ -53,7 +54,7 @@
     };
   });
 
-  $effect(() => void recording.preview(change));
+  $effect(() => recording.preview(change));
 
   async function record() {
     if (await amountsRead()) return;
@@ -74,10 +75,9 @@
       </div>
     {/if}
     {#if !choosing}
-      <label class="block">
-        <span class="text-soft">Item</span>
+      <Field label="Item">
         <ItemBox id="line-item" bind:item name={line.name} />
-      </label>
+      </Field>
       <div class="block w-52">
         <span class="text-soft">Amount, as you type it: 1 1/2 l, 2 bunches</span>
         <AmountBox
@@ -89,10 +89,9 @@
           onset={(...found) => ([quantity, unit, typed] = found)}
         />
       </div>
-      <label class="block">
-        <span class="text-soft">Tools it goes through, by name, with commas between</span>
+      <Field label="Tools it goes through, by name, with commas between">
         <input class="field" autocomplete="off" maxlength="400" bind:value={tools} />
-      </label>
+      </Field>
     {/if}
   </div>
   {#snippet foot()}

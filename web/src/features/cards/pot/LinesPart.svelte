@@ -10,7 +10,7 @@
 </script>
 
 {#each groups as group (group.heading)}
-  <h3 class="pt-2 pb-0.5 font-sans text-[14px] font-normal text-soft">{group.heading}</h3>
+  <h3 class="pt-2 pb-0.5 font-sans text-base font-normal text-soft">{group.heading}</h3>
   <ul>
     {#each group.lines as line (line.index)}
       <li><LineRow {line} onclick={() => onchange(line)} /></li>

@@ -43,7 +43,7 @@
 
   $effect(() => {
     const wanted = name.trim() !== '' && act ? changeOf : null;
-    void recording.preview(wanted);
+    recording.preview(wanted);
   });
 
   async function record() {

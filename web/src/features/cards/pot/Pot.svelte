@@ -41,7 +41,7 @@
       class="grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-[1000px]:block max-[1000px]:overflow-y-auto"
     >
       <section class="relative min-h-0 overflow-y-auto px-5 py-3" aria-labelledby="goes-in">
-        <h2 id="goes-in" class="text-[18px]">What goes in</h2>
+        <h2 id="goes-in" class="text-lead">What goes in</h2>
         {#if (pot.data.preparation.ways ?? []).length > 0}<WayPick pot={pot.data} />{/if}
         <LinesPart pot={pot.data} onchange={(chosen) => (line = chosen)} />
         {#if figures.data}<QuietWarnings figures={figures.data} />{/if}
@@ -56,9 +56,9 @@
         label="What it carries"
         class="min-h-0 border-l border-rule px-5 py-3 max-[1000px]:border-l-0"
       >
-        <h2 class="mb-1.5 text-[18px]">What it carries</h2>
+        <h2 class="mb-1.5 text-lead">What it carries</h2>
         <CarriesList carries={pot.data.carries} side />
-        <h2 class="mt-4 mb-1.5 text-[18px]">Who can have it</h2>
+        <h2 class="mt-4 mb-1.5 text-lead">Who can have it</h2>
         <SuitsList suits={pot.data.suits} notes />
         <div class="mt-3 border-t border-rule pt-2.5"><Disclaimer /></div>
       </Scroll>

@@ -27,8 +27,8 @@
 
 <div class="flex items-end gap-4 border-b border-rule px-5 pt-3.5 pb-3">
   <div class="border-y border-b-[3px] border-rule border-b-ladle bg-sheet px-3.5 py-1.5">
-    <h1 class="text-[26px] leading-[1.1]">{made.name}</h1>
-    <p class="text-note text-soft">{told}</p>
+    <h1 class="text-title leading-[1.1]">{made.name}</h1>
+    <p class="text-base text-soft">{told}</p>
   </div>
   <div class="max-w-md leading-snug">
     {#if made.retired}<p class="text-clay">Retired on {made.retired}; not offered any more.</p>{/if}
@@ -57,7 +57,7 @@
   <div class="ml-auto flex gap-2.5">
     <Button main href={p('/pots/:id/swaps', params)}>
       Find a swap
-      <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-[14px]">w</kbd>
+      <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-base">w</kbd>
     </Button>
     <IntoBag {items} />
     <Button href={p('/pots/:id/edit', params)}>Edit the card</Button>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { potsQuery } from '../../../api/queries';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -24,7 +25,7 @@
           href={p('/pots/:id', { params: { id: pot.id } })}
         >
           <span class="strip-name">{pot.name}</span>
-          <span class="text-note text-soft">{pot.kind}</span>
+          <span class="text-base text-soft">{pot.kind}</span>
         </a>
       </li>
     {/each}
@@ -32,12 +33,11 @@
 {/snippet}
 
 <div class="h-full overflow-y-auto px-5 py-4">
-  <h1 class="text-[26px]">Which pot?</h1>
+  <h1 class="text-title">Which pot?</h1>
   <div class="mt-2 flex flex-wrap items-end gap-3">
-    <label class="block w-80">
-      <span class="text-soft">Part of its name</span>
+    <Field label="Part of its name" class="w-80">
       <input class="field" bind:value={words} />
-    </label>
+    </Field>
     <Button main href={p('/pots/new')}>Record a pot</Button>
     <Button href={p('/thickening')}>Thickening bench</Button>
     <Button href={p('/recipes')}>Recipes in and out</Button>
@@ -45,7 +45,7 @@
   <ErrorText error={pots.error} />
   {@render list(shown)}
   {#if retired.length > 0}
-    <h2 class="mt-5 text-[18px]">Retired</h2>
+    <h2 class="mt-5 text-lead">Retired</h2>
     {@render list(retired)}
   {/if}
 </div>

@@ -32,7 +32,7 @@
     <DropdownMenu.Content
       align="end"
       sideOffset={4}
-      class="z-50 min-w-64 border border-edge bg-sheet py-1 text-[16px] text-ink"
+      class="z-50 min-w-64 border border-edge bg-sheet py-1 text-base text-ink"
     >
       {#each pages as [word, href] (href)}
         <DropdownMenu.Item class={item} onSelect={() => void navigate(href as '/')}>

@@ -6,7 +6,7 @@
 </script>
 
 {#if figures.clashes.length + figures.asked.length > 0}
-  <ul class="mt-3 grid gap-1 border-t border-rule pt-2 text-note" data-quiet>
+  <ul class="mt-3 grid gap-1 border-t border-rule pt-2 text-base" data-quiet>
     {#each figures.clashes as clash (clash.sentence)}
       <li>{clash.sentence}</li>
     {/each}

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { answer, api } from '../../../api/client';
-  import { afterRecording } from '../../../api/queries';
-  import { announcements } from '../../../app/announce.svelte';
+  import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import PersonPick from '../../people/PersonPick.svelte';
@@ -11,25 +10,21 @@
   /** Who checked the pot, and whether that still holds. */
   let { pot }: { pot: Pot } = $props();
 
-  let error = $state<unknown>(null);
   const signed = $derived(pot.sign_off);
-
-  async function sign() {
-    error = null;
-    try {
+  const signing = new Write(
+    (person: string) => {
       const params = { path: { id: pot.preparation.id } };
-      const body = { person: currentUser.person.trim() };
-      await answer(api.POST('/api/v1/preparations/{id}/sign-off', { params, body }));
-      announcements.say(`${pot.preparation.name} is signed off by ${body.person}.`);
-      await afterRecording();
-    } catch (refusal) {
-      error = refusal;
+      return answer(api.POST('/api/v1/preparations/{id}/sign-off', { params, body: { person } }));
+    },
+    {
+      says: (_, person) => `${pot.preparation.name} is signed off by ${person}.`,
+      reaches: 'sign_off'
     }
-  }
+  );
 </script>
 
 <section aria-labelledby="sign-off" class="mt-4 border-t border-rule pt-3" data-sign-off>
-  <h2 id="sign-off" class="text-[18px]">Checked</h2>
+  <h2 id="sign-off" class="text-lead">Checked</h2>
   {#if signed}
     <p class={signed.stale_by ? 'text-soft line-through' : 'text-moss'}>
       Checked by {signed.person} on {signed.date}
@@ -42,7 +37,10 @@
   {/if}
   <div class="mt-1 flex flex-wrap items-end gap-3">
     <PersonPick />
-    <Button disabled={currentUser.person.trim() === ''} onclick={sign}>Sign it off</Button>
+    <Button
+      disabled={currentUser.person.trim() === '' || signing.busy}
+      onclick={() => signing.send(currentUser.person.trim())}>Sign it off</Button
+    >
   </div>
-  <ErrorText {error} />
+  <ErrorText error={signing.error} />
 </section>

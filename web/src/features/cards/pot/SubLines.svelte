@@ -20,7 +20,7 @@
           class="grid grid-cols-[44px_84px_minmax(0,1fr)_auto] items-center border-b border-rule"
         >
           <LineMarks flags={line.flags} />
-          <span class="amount pr-2 text-right text-[14px]">
+          <span class="amount pr-2 text-right text-base">
             {line.line.typed || amountText(line.line.quantity, line.line.unit)}
           </span>
           <span class="py-1 leading-tight">{line.name}</span>

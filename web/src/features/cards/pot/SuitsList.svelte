@@ -31,6 +31,6 @@
 </ul>
 {#if notes}
   {#each limits as [note, names] (note)}
-    <p class="mt-2 text-note text-soft">{names.join(', ')}: {note}</p>
+    <p class="mt-2 text-base text-soft">{names.join(', ')}: {note}</p>
   {/each}
 {/if}

@@ -14,7 +14,7 @@
     wanted === '' ? null : { change: 'way', preparation: made.id, way: wanted }
   );
 
-  $effect(() => void recording.preview(change));
+  $effect(() => recording.preview(change));
 
   async function record() {
     if (change && (await recording.record(change, pot.version))) wanted = '';

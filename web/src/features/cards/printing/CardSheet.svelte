@@ -38,11 +38,11 @@
 <article
   class={[
     'sheet mx-auto my-5 bg-sheet px-10 py-8 print:m-0 print:p-0',
-    size === 'A4' ? 'w-[794px] min-h-[1123px]' : 'w-[560px] min-h-[794px] text-[14px]'
+    size === 'A4' ? 'w-[794px] min-h-[1123px]' : 'w-[560px] min-h-[794px] text-base'
   ]}
   data-sheet={size}
 >
-  <h2 class="text-[28px] leading-tight">{made.name}</h2>
+  <h2 class="text-title leading-tight">{made.name}</h2>
   <p class="border-b-[3px] border-ladle pb-1">{head}</p>
   <dl class="mt-2 grid gap-0.5">
     {#each LEVELS as [level, word] (level)}
@@ -54,7 +54,7 @@
       {/if}
     {/each}
   </dl>
-  <h3 class="mt-3 text-[18px]">What goes in</h3>
+  <h3 class="mt-3 text-lead">What goes in</h3>
   {#each groups as group (group.heading)}
     <p class="mt-1 text-soft">{group.heading}</p>
     <ul>
@@ -73,7 +73,7 @@
     </ul>
   {/each}
   {#if (made.method ?? []).length > 0}
-    <h3 class="mt-3 text-[18px]">Method</h3>
+    <h3 class="mt-3 text-lead">Method</h3>
     <ol class="list-decimal pl-6">
       {#each made.method ?? [] as step, index (index)}
         <li class="break-inside-avoid py-0.5">
@@ -98,7 +98,7 @@
         Checked by ____________________ on ______________
       {/if}
     </p>
-    <p class="text-note text-soft">
+    <p class="text-base text-soft">
       {kitchen?.name ?? ''} · {kitchen?.today ?? ''} · {kitchen?.say ?? ''}
     </p>
   </footer>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { kitchenQuery, potQuery } from '../../../api/queries';
   import { selection } from '../../family/selection.svelte';
   import Button from '../../../ui/Button.svelte';
@@ -24,16 +25,15 @@
 <div class="h-full overflow-y-auto print:h-auto print:overflow-visible">
   <div class="flex flex-wrap items-end gap-3 border-b border-rule px-5 py-3 print:hidden">
     <div class="mr-auto">
-      <h1 class="text-[26px]">Print the card</h1>
+      <h1 class="text-title">Print the card</h1>
       <a class="underline" href={p('/pots/:id', { params: { id } })}>Back to the card</a>
     </div>
-    <label class="block w-32">
-      <span class="text-soft">Paper</span>
+    <Field label="Paper" class="w-32">
       <select class="field" bind:value={size}>
         <option value="A4">A4</option>
         <option value="A5">A5</option>
       </select>
-    </label>
+    </Field>
     <Button main onclick={() => window.print()}>Print</Button>
     <Button href="/api/v1/cards/{id}/card.pdf?size={size}">Save as PDF</Button>
   </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { answer, api, type Schema } from '../../../api/client';
   import { potQuery } from '../../../api/queries';
   import { AsyncState } from '../../../lib/asyncState.svelte';
@@ -35,7 +36,7 @@
     const body = { by, text: text.trim(), line };
     const params = { path: { id } };
     if (body.text === '') asked.clear();
-    else void asked.ask(() => answer(api.POST('/api/v1/cards/{id}/scaled', { params, body })));
+    else asked.ask(() => answer(api.POST('/api/v1/cards/{id}/scaled', { params, body })));
   });
 </script>
 
@@ -43,28 +44,25 @@
 
 <div class="h-full overflow-y-auto px-5 py-4">
   {#if pot.data}
-    <h1 class="text-[26px]">{pot.data.preparation.name}, for another amount</h1>
+    <h1 class="text-title">{pot.data.preparation.name}, for another amount</h1>
     <a class="underline" href={p('/pots/:id', { params: { id } })}>Back to the card</a>
     <fieldset class="mt-3 flex flex-wrap items-end gap-4">
       <legend class="sr-only">Scale it</legend>
-      <label class="block w-52">
-        <span class="text-soft">Scale it</span>
+      <Field label="Scale it" class="w-52">
         <select class="field" bind:value={by}>
           {#each BY as [key, word] (key)}<option value={key}>{word}</option>{/each}
         </select>
-      </label>
+      </Field>
       {#if by === 'line'}
-        <label class="block w-72">
-          <span class="text-soft">I have</span>
+        <Field label="I have" class="w-72">
           <select class="field" bind:value={line}>
             {#each pot.data.lines as each (each.index)}
               <option value={each.index}>{each.name}</option>
             {/each}
           </select>
-        </label>
+        </Field>
       {/if}
-      <label class="block w-44">
-        <span class="text-soft">How much</span>
+      <Field label="How much" class="w-44">
         <input
           class="field amount"
           placeholder={sample}
@@ -72,7 +70,7 @@
           data-how-much
           bind:value={text}
         />
-      </label>
+      </Field>
     </fieldset>
     <ErrorText error={asked.error} />
     {#if found}
@@ -88,7 +86,7 @@
     {/if}
     <table class="mt-4 w-full max-w-3xl text-left">
       <thead>
-        <tr class="border-b border-edge text-note text-soft">
+        <tr class="border-b border-edge text-base text-soft">
           <th scope="col" class="w-32 py-1.5 pr-3 text-right font-normal">On the card</th>
           <th scope="col" class="w-36 py-1.5 pr-3 text-right font-normal">Take</th>
           <th scope="col" class="py-1.5 font-normal">What</th>
@@ -106,7 +104,7 @@
             </td>
             <td class="py-1.5">
               {each.name}
-              <span class="text-note text-soft">
+              <span class="text-base text-soft">
                 {[scaled?.kept_exact && 'to the tenth of a gram', !each.counted && 'not in use']
                   .filter(Boolean)
                   .join(', ')}
@@ -116,7 +114,7 @@
         {/each}
       </tbody>
     </table>
-    <p class="mt-2 text-note text-soft">
+    <p class="mt-2 text-base text-soft">
       Rounded to what your scale and jugs show; roux and salt are kept exact. Nothing is recorded.
     </p>
   {:else}

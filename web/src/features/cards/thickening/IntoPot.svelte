@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { untrack } from 'svelte';
   import { figure } from '../figures/spoon';
   import Sheet from '../../../ui/Sheet.svelte';
@@ -34,7 +35,7 @@
     };
   });
 
-  $effect(() => void recording.preview(change));
+  $effect(() => recording.preview(change));
 
   async function record() {
     if (change && (await recording.record(change, pot.version))) onclose();
@@ -43,14 +44,13 @@
 
 <Sheet bind:open={() => true, onclose} title="{option.name} into {pot.preparation.name}">
   <div class="grid gap-3">
-    <label class="block">
-      <span class="text-soft">From the larder</span>
+    <Field label="From the larder">
       <select class="field" bind:value={product}>
         {#each option.candidates as candidate (candidate.id)}
           <option value={candidate.id}>{candidate.name}</option>
         {/each}
       </select>
-    </label>
+    </Field>
     <p>
       {#if option.flour !== null}
         {figure(option.flour)} g of it with {figure(option.fat ?? 0)} g of {fatName}.

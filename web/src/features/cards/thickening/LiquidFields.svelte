@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
+  import Check from '../../../ui/Check.svelte';
   import type { Bench } from './bench.svelte';
 
   /** The liquid, what will happen to it, and the roux if it is to be one. */
@@ -8,42 +10,31 @@
 </script>
 
 <div class="mt-3 flex flex-wrap items-end gap-4">
-  <label class="block w-32">
-    <span class="text-soft">Litres</span>
+  <Field label="Litres" class="w-32">
     <input class="field amount" type="number" min="0.01" step="any" bind:value={bench.litres} />
-  </label>
-  <label class="block w-44">
-    <span class="text-soft">Flour in a litre already, g</span>
+  </Field>
+  <Field label="Flour in a litre already, g" class="w-44">
     <input class="field amount" type="number" min="0" step="any" bind:value={bench.already} />
-  </label>
-  <label class="block w-40">
-    <span class="text-soft">Boiling time, min</span>
+  </Field>
+  <Field label="Boiling time, min" class="w-40">
     <input class="field amount" type="number" min="0" step="any" bind:value={bench.minutes} />
-  </label>
-  <label class="block w-36">
-    <span class="text-soft">Roux is</span>
+  </Field>
+  <Field label="Roux is" class="w-36">
     <select class="field" bind:value={bench.colour}>
       {#each bench.words.data?.colours ?? ['white'] as colour (colour)}
         <option value={colour}>{colour}</option>
       {/each}
     </select>
-  </label>
-  <label class="block w-80">
-    <span class="text-soft">with</span>
+  </Field>
+  <Field label="with" class="w-80">
     <select class="field" bind:value={bench.fat}>
       {#each fats as fat (fat.id)}<option value={fat.id}>{fat.name}</option>{/each}
       {#if !fats.some((fat) => fat.id === bench.fat)}
         <option value={bench.fat}>{bench.fat}</option>
       {/if}
     </select>
-  </label>
-  <label class="flex min-h-11 items-center gap-2">
-    <input type="checkbox" class="size-5" bind:checked={bench.equal} />equal weights
-  </label>
-  <label class="flex min-h-11 items-center gap-2">
-    <input type="checkbox" class="size-5" bind:checked={bench.sour} />it is sour
-  </label>
-  <label class="flex min-h-11 items-center gap-2">
-    <input type="checkbox" class="size-5" bind:checked={bench.milk} />milk or cream in it
-  </label>
+  </Field>
+  <Check bind:checked={bench.equal}>equal weights</Check>
+  <Check bind:checked={bench.sour}>it is sour</Check>
+  <Check bind:checked={bench.milk}>milk or cream in it</Check>
 </div>

@@ -17,7 +17,7 @@
 <div class="mt-4 overflow-x-auto">
   <table class="w-full min-w-[900px] text-left" data-options>
     <thead>
-      <tr class="border-b border-edge text-note text-soft">
+      <tr class="border-b border-edge text-base text-soft">
         <th scope="col" class="w-44 py-1.5 pr-3 font-normal">Thickener</th>
         <th scope="col" class="w-44 py-1.5 pr-3 font-normal">Take</th>
         <th scope="col" class="w-64 py-1.5 pr-3 font-normal">In the larder</th>
@@ -34,7 +34,7 @@
           <th scope="row" class="py-2 pr-3 font-[650]">
             {option.name}
             {#each option.unmet as goal (goal)}
-              <span class="block text-note font-normal text-clay">
+              <span class="block text-base font-normal text-clay">
                 not: {GOAL_WORDS[goal] ?? goal}
               </span>
             {/each}
@@ -46,13 +46,13 @@
             {:else}
               <span class="amount">{figure(option.grams)} g</span>
             {/if}
-            {#if range(option)}<span class="block text-note text-soft">{range(option)}</span>{/if}
+            {#if range(option)}<span class="block text-base text-soft">{range(option)}</span>{/if}
           </td>
           <td class="py-2 pr-3">
             {#each option.candidates as candidate (candidate.id)}
               <p>
                 {candidate.name}
-                <span class="block text-note text-soft">{carries(candidate.flags)}</span>
+                <span class="block text-base text-soft">{carries(candidate.flags)}</span>
               </p>
             {:else}
               <span class="text-soft">none; something to buy</span>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '../../../ui/Check.svelte';
   import { potQuery } from '../../../api/queries';
   import { selection } from '../../family/selection.svelte';
   import Spoon from '../figures/Spoon.svelte';
@@ -29,7 +30,7 @@
 <svelte:head><title>Thickening bench · Yellow Ladle</title></svelte:head>
 
 <div class="h-full overflow-y-auto px-5 py-4">
-  <h1 class="text-[26px]">
+  <h1 class="text-title">
     Thickening bench{pot.data ? `: ${pot.data.preparation.name}` : ''}
   </h1>
   {#if id}
@@ -56,32 +57,22 @@
   <fieldset class="mt-3 flex flex-wrap gap-x-6">
     <legend class="text-soft">Requirements</legend>
     {#each bench.words.data?.goals ?? [] as goal (goal)}
-      <label class="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          class="size-5"
-          checked={bench.goals.includes(goal)}
-          onchange={() => bench.toggle(goal)}
-        />{GOAL_WORDS[goal] ?? goal}
-      </label>
+      <Check checked={bench.goals.includes(goal)} onchange={() => bench.toggle(goal)}
+        >{GOAL_WORDS[goal] ?? goal}</Check
+      >
     {/each}
   </fieldset>
   <fieldset class="mt-2 flex flex-wrap gap-x-6">
     <legend class="text-soft">Which thickeners</legend>
     {#each bench.words.data?.thickeners ?? [] as each (each.id)}
-      <label class="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          class="size-5"
-          checked={!bench.left.includes(each.id)}
-          onchange={() => bench.want(each.id)}
-        />{each.name}
-      </label>
+      <Check checked={!bench.left.includes(each.id)} onchange={() => bench.want(each.id)}
+        >{each.name}</Check
+      >
     {/each}
   </fieldset>
   <ErrorText error={bench.error} />
   <OptionsTable {bench} onput={pot.data ? (option) => (putting = option) : undefined} />
-  <p class="mt-2 max-w-3xl text-note text-soft">
+  <p class="mt-2 max-w-3xl text-base text-soft">
     Where a figure has a range the middle is used; then the spoon test. “No gluten source” holds
     only where the larder has a product that is recorded as free of them.
   </p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { answer, api, type Schema } from '../../../api/client';
   import { AsyncState } from '../../../lib/asyncState.svelte';
   import Spoon from '../figures/Spoon.svelte';
@@ -15,33 +16,31 @@
 
   $effect(() => {
     const body = { litres: bench.litres, grams: { [thickener]: grams }, colour: bench.colour };
-    if (!(grams > 0) || !(bench.litres > 0)) return;
-    void asked.ask(() => answer(api.POST('/api/v1/thickening/will-be', { body })));
+    if (!(grams > 0) || !(bench.litres > 0)) asked.clear();
+    else asked.ask(() => answer(api.POST('/api/v1/thickening/will-be', { body })));
   });
 </script>
 
 <section class="mt-5 border-t border-rule pt-3" aria-labelledby="will-be" data-will-be>
-  <h2 id="will-be" class="text-[18px]">What will it be?</h2>
+  <h2 id="will-be" class="text-lead">What will it be?</h2>
   <div class="mt-1 flex flex-wrap items-end gap-4">
-    <label class="block w-32">
-      <span class="text-soft">Grams</span>
+    <Field label="Grams" class="w-32">
       <input class="field amount" type="number" min="0" step="any" bind:value={grams} />
-    </label>
-    <label class="block w-64">
-      <span class="text-soft">of</span>
+    </Field>
+    <Field label="of" class="w-64">
       <select class="field" bind:value={thickener}>
         {#each bench.words.data?.thickeners ?? [] as each (each.id)}
           <option value={each.id}>{each.name}</option>
         {/each}
       </select>
-    </label>
+    </Field>
     {#if stand}
       <div class="flex items-center gap-3">
         <Spoon {stand} />
         <p aria-live="polite">
           in {figure(bench.litres)} l: <b class="font-[650]">{stand.name}</b>
           {#if stand.low_name !== stand.high_name}
-            <span class="block text-note text-soft">
+            <span class="block text-base text-soft">
               from “{stand.low_name}” to “{stand.high_name}”
             </span>
           {/if}

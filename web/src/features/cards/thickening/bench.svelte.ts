@@ -25,7 +25,7 @@ export class Bench {
   fat = $state('butter');
   colour = $state('white');
   equal = $state(true);
-  goals = $state<string[]>([]);
+  goals = $state<Goal[]>([]);
   /** Thickeners that are not wanted side by side. */
   left = $state<string[]>([]);
   #asked = new AsyncState<Option[]>({ keeps: true });
@@ -35,7 +35,7 @@ export class Bench {
   error = $derived<unknown>(this.#poured ?? this.#asked.error);
 
   words = createQuery(
-    () => ({ queryKey: ['bench'], queryFn: () => answer(api.GET('/api/v1/thickening')) }),
+    () => ({ queryKey: ['thickening'], queryFn: () => answer(api.GET('/api/v1/thickening')) }),
     () => queries
   );
 
@@ -73,9 +73,9 @@ export class Bench {
       fat: this.fat,
       colour: this.colour,
       equal: this.equal,
-      goals: this.goals as Goal[]
+      goals: this.goals
     };
-    void this.#asked.ask(() => answer(api.POST('/api/v1/thickening', { body })));
+    this.#asked.ask(() => answer(api.POST('/api/v1/thickening', { body })));
   }
 
   want(thickener: string) {
@@ -84,7 +84,7 @@ export class Bench {
       : [...this.left, thickener];
   }
 
-  toggle(goal: string) {
+  toggle(goal: Goal) {
     this.goals = this.goals.includes(goal)
       ? this.goals.filter((other) => other !== goal)
       : [...this.goals, goal];

@@ -44,7 +44,7 @@
     data-bag={id}
   >
     <div>
-      <h2 class="text-[20px]">
+      <h2 class="text-name">
         <a class="hover:underline" href={p('/larder/:id', { params: { id } })}>
           {bag.data.product.name}
         </a>
@@ -70,7 +70,7 @@
       </ul>
     </div>
     <div>
-      <h3 class="text-[17px]">It carries</h3>
+      <h3 class="text-lead">It carries</h3>
       <LevelLists flags={bag.data.flags} />
       {#if Object.keys(bag.data.flags).length === 0}<p class="text-soft">
           No flag is recorded.

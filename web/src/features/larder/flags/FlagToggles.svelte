@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { ToggleGroup } from 'bits-ui';
   import type { Level, Schema } from '../../../api/client';
   import { LEVELS, levelWord } from '../../../ui/marks/levels';
@@ -11,7 +12,7 @@
     otherwise,
     onset
   }: {
-    flags: Schema['FlagOut'][];
+    flags: Schema['Flag'][];
     statements: Record<string, Level>;
     otherwise: Level;
     onset: (flag: string, level: Level | null) => void;
@@ -28,18 +29,17 @@
 </script>
 
 <div class="mb-1 flex flex-wrap items-end gap-x-6 gap-y-2">
-  <label class="block w-72">
-    <span class="text-soft">Find a flag</span>
+  <Field label="Find a flag" class="w-72">
     <input class="field" bind:value={words} />
-  </label>
-  <ul class="flex min-h-11 items-center gap-5 text-note text-soft" aria-label="The marks">
+  </Field>
+  <ul class="flex min-h-11 items-center gap-5 text-base text-soft" aria-label="The marks">
     {#each LEVELS as level (level)}
       <li class="flex items-center gap-1.5"><PotMark {level} decorative />{levelWord(level)}</li>
     {/each}
   </ul>
 </div>
 {#each groups as group (group.id)}
-  <h3 class="mt-3 text-[17px]">{group.name}</h3>
+  <h3 class="mt-3 text-lead">{group.name}</h3>
   <ul class="grid grid-cols-2 gap-x-8 max-[1100px]:grid-cols-1">
     {#each group.flags as flag (flag.id)}
       {@const stated = statements[flag.id]}
@@ -49,7 +49,7 @@
       >
         <span class="leading-tight" title={flag.note}>
           {flag.name}
-          <span class={['block text-[14px]', stated ? 'text-ink' : 'text-soft']}>
+          <span class={['block text-base', stated ? 'text-ink' : 'text-soft']}>
             {levelWord(stated ?? otherwise)}{stated ? '' : ', as all the rest'}
           </span>
         </span>

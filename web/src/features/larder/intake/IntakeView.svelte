@@ -14,7 +14,7 @@
   const taken = $derived(looked.columns.filter((column) => column.field !== null));
 </script>
 
-<h2 class="mt-4 text-[20px]">{intake.name}</h2>
+<h2 class="mt-4 text-name">{intake.name}</h2>
 {#if taken.length > 0}
   <p>
     Columns: {taken
@@ -30,7 +30,7 @@
   </p>
 {/if}
 {#if looked.faults.length > 0}
-  <h3 class="mt-3 text-[17px]">Faults</h3>
+  <h3 class="mt-3 text-lead">Faults</h3>
   <ul class="text-clay" data-faults>
     {#each looked.faults.slice(0, 100) as fault, index (index)}
       <li>Row {fault.row}, {fault.column}: {fault.message}</li>

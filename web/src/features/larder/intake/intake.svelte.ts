@@ -1,6 +1,5 @@
-import { answer, Refused, api, type Problem, type Schema } from '../../../api/client';
-import { afterRecording } from '../../../api/queries';
-import { announcements } from '../../../app/announce.svelte';
+import { answer, api, fileBody, type Schema } from '../../../api/client';
+import { Write } from '../../../api/write.svelte';
 import { currentUser } from '../../people/currentUser.svelte';
 
 type Looked = Schema['IntakeOut'];
@@ -10,55 +9,59 @@ export class Intake {
   looked = $state.raw<Looked | null>(null);
   name = $state('');
   impact = $state.raw<Schema['ImpactOut'] | null>(null);
-  error = $state<unknown>(null);
-  busy = $state(false);
+  #refused = $state<unknown>(null);
+  #looking = $state(false);
+  #recording = new Write(
+    (body: Schema['RecordIn']) => answer(api.POST('/api/v1/changes', { body })),
+    { says: (done) => `Recorded ${this.looked?.rows.length} products. ${done.impact.sentence}` }
+  );
+
+  get busy(): boolean {
+    return this.#looking || this.#recording.busy;
+  }
+
+  get error(): unknown {
+    return this.#refused ?? this.#recording.error;
+  }
 
   async look(file: File) {
-    await this.#try(async () => {
-      this.looked = this.impact = null;
-      this.name = file.name;
-      const kind = file.name.toLowerCase().endsWith('.json') ? 'sheet' : 'table';
-      const who = currentUser.initials ? `?person=${encodeURIComponent(currentUser.initials)}` : '';
-      const reply = await fetch(`/api/v1/intake/${kind}${who}`, { method: 'POST', body: file });
-      if (!reply.ok) throw new Refused((await reply.json()) as Problem);
-      this.looked = (await reply.json()) as Looked;
+    this.looked = this.impact = this.#refused = null;
+    this.#recording.forget();
+    this.name = file.name;
+    this.#looking = true;
+    try {
+      const form = file.name.toLowerCase().endsWith('.json') ? 'sheet' : 'table';
+      const query = currentUser.initials ? { person: currentUser.initials } : {};
+      const sent = { params: { query }, ...fileBody(file) };
+      this.looked = await answer(
+        form === 'sheet'
+          ? api.POST('/api/v1/intake/sheet', sent)
+          : api.POST('/api/v1/intake/table', sent)
+      );
       if (this.looked.rows.length > 0) {
         const body = { change: this.#change(this.looked) };
         this.impact = await answer(api.POST('/api/v1/preview', { body }));
       }
-    });
+    } catch (refusal) {
+      this.#refused = refusal;
+    } finally {
+      this.#looking = false;
+    }
   }
 
   async record() {
     const looked = this.looked;
     if (!looked) return;
-    await this.#try(async () => {
-      const seen_each = Object.fromEntries(
-        looked.rows.map((row) => [row.product.id, row.seen ?? null])
-      );
-      const why = `taken in from ${this.name}`.slice(0, 1000);
-      const change = this.#change(looked);
-      const body = { change, seen: null, seen_each, person: currentUser.initials, why };
-      const done = await answer(api.POST('/api/v1/changes', { body }));
-      announcements.say(`Recorded ${looked.rows.length} products. ${done.impact.sentence}`);
-      this.looked = this.impact = null;
-      await afterRecording();
-    });
+    const seen_each = Object.fromEntries(
+      looked.rows.map((row) => [row.product.id, row.seen ?? null])
+    );
+    const why = `taken in from ${this.name}`.slice(0, 1000);
+    const change = this.#change(looked);
+    const body = { change, seen: null, seen_each, person: currentUser.initials, why };
+    if (await this.#recording.send(body)) this.looked = this.impact = null;
   }
 
   #change(looked: Looked): Schema['ProductsChange'] {
     return { change: 'products', products: looked.rows.map((row) => row.product) };
-  }
-
-  async #try(act: () => Promise<void>) {
-    this.busy = true;
-    this.error = null;
-    try {
-      await act();
-    } catch (refusal) {
-      this.error = refusal;
-    } finally {
-      this.busy = false;
-    }
   }
 }

@@ -8,7 +8,7 @@
   const NAMES: Record<string, string> = { gluten_free: 'gluten-free, under 20 mg/kg' };
 </script>
 
-<h2 class="mt-5 text-[18px]">Certificates</h2>
+<h2 class="mt-5 text-lead">Certificates</h2>
 <p class="text-soft">
   Halal and kosher count in those diets until their last day; the others are kept beside the product
   and change no flag.

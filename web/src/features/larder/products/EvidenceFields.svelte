@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import PersonPick from '../../people/PersonPick.svelte';
   import type { LabelDraft } from './labelDraft.svelte';
 
@@ -21,12 +22,11 @@
 </script>
 
 <div class="mt-2 flex flex-wrap items-end gap-4">
-  <label class="block">
-    <span class="text-soft">Known from</span>
+  <Field label="Known from">
     <select class="field" bind:value={label.evidence}>
       {#each CHOSEN as kind (kind)}<option value={kind}>{KINDS[kind]}</option>{/each}
     </select>
-  </label>
+  </Field>
   <PersonPick label="Read by" />
   <p class={['min-h-11 content-center', secondLook ? 'text-clay' : 'text-soft']}>
     {#if latest}

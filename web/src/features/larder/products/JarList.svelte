@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import Plus from '@lucide/svelte/icons/plus';
   import { Toggle } from 'bits-ui';
   import { untrack } from 'svelte';
@@ -38,16 +39,15 @@
 <section class="flex min-h-0 flex-col border-r border-rule" aria-labelledby="larder">
   <div class="border-b border-rule px-5 pt-3.5 pb-3">
     <div class="flex items-center justify-between gap-3">
-      <h1 id="larder" class="text-[26px]">Larder</h1>
+      <h1 id="larder" class="text-title">Larder</h1>
       <Button href={p('/larder/:id', { params: { id: 'new' } })}>
         <Plus size={18} aria-hidden="true" />New product
       </Button>
     </div>
     <div class="mt-2 flex items-end gap-3">
-      <label class="block min-w-0 flex-1">
-        <span class="text-soft">Part of its name</span>
+      <Field label="Part of its name" class="min-w-0 flex-1">
         <input class="field" bind:value={words} />
-      </label>
+      </Field>
       <Toggle.Root
         bind:pressed={unread}
         class="min-h-11 border-b-[3px] border-edge px-2 data-[state=on]:border-ladle data-[state=on]:bg-ladle-pale"
@@ -69,7 +69,7 @@
         >
           <span class="min-w-0 flex-1">
             <span class="font-[550]">{jar.name}</span>
-            <span class={['block text-[14px]', jar.id !== chosen && 'text-soft']}>
+            <span class={['block text-base', jar.id !== chosen && 'text-soft']}>
               {asWords(jar.class_name)} · in {jar.used_in}
               {jar.used_in === 1 ? 'pot' : 'pots'}{jar.makers > 0
                 ? ` · ${jar.makers} makers`
@@ -79,7 +79,7 @@
           {#if jar.unchecked > 0}
             <span
               class={[
-                'flex items-center gap-1 text-note whitespace-nowrap',
+                'flex items-center gap-1 text-base whitespace-nowrap',
                 jar.id === chosen ? '[--clay:#20242c]' : 'text-clay'
               ]}
             >

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { languagesQuery } from '../../../api/queries';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -16,7 +17,7 @@
 </script>
 
 <section aria-labelledby="label-text" class="mt-2">
-  <h2 id="label-text" class="text-[18px]">The label's words</h2>
+  <h2 id="label-text" class="text-lead">The label's words</h2>
   <div class="mt-1 flex items-end gap-3">
     <label class="block flex-1">
       <span class="sr-only">Text of the label</span>
@@ -27,15 +28,14 @@
         bind:value={label.text}></textarea>
     </label>
     <div class="grid w-40 gap-2">
-      <label class="block">
-        <span class="text-soft">Language</span>
+      <Field label="Language">
         <select class="field" bind:value={reading.language}>
           <option value="auto">find it out</option>
           {#each languages.data ?? [] as known (known.id)}
             <option value={known.id}>{known.name}</option>
           {/each}
         </select>
-      </label>
+      </Field>
       <Button
         disabled={label.text.trim() === '' || reading.busy}
         onclick={() => reading.ask(label.text)}

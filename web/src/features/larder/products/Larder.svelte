@@ -30,7 +30,7 @@
       {/key}
     {:else}
       <div class="p-8">
-        <h2 class="text-[22px]">What does the label say?</h2>
+        <h2 class="text-head">What does the label say?</h2>
         <p class="mt-2 max-w-lg">
           Choose a jar, or record a new one. What nobody has read yet stands first in the list.
         </p>

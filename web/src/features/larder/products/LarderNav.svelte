@@ -38,7 +38,7 @@
       ]}
     >
       {page.name}
-      {#if page.count > 0}<span class="amount text-[14px] text-clay">{page.count}</span>{/if}
+      {#if page.count > 0}<span class="amount text-base text-clay">{page.count}</span>{/if}
     </a>
   {/each}
 </nav>

@@ -19,7 +19,7 @@
   <Scroll label={title} class="px-6 pt-4 pb-8">
     <div class="flex flex-wrap items-end justify-between gap-4 border-b border-rule pb-3">
       <div class="max-w-3xl">
-        <h1 class="text-[26px]">{title}</h1>
+        <h1 class="text-title">{title}</h1>
         <p class="text-soft">{told}</p>
       </div>
       {@render aside?.()}

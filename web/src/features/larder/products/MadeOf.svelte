@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '../../../ui/Check.svelte';
   import type { Schema } from '../../../api/client';
   import Button from '../../../ui/Button.svelte';
   import ItemBox from '../../../ui/ItemBox.svelte';
@@ -14,7 +15,7 @@
   }
 </script>
 
-<h2 class="mt-3 text-[18px]">What it is made of</h2>
+<h2 class="mt-3 text-lead">What it is made of</h2>
 <p class="text-soft">
   Other products of the larder that are in it. It carries all that they carry, whatever their share.
 </p>
@@ -55,11 +56,10 @@
 <div class="mt-2">
   <Button onclick={() => (draft.parts = [...draft.parts, { product: '' }])}>Add a part</Button>
 </div>
-<h2 class="mt-5 text-[18px]">A running bag</h2>
-<label class="flex min-h-11 items-center gap-2">
-  <input type="checkbox" class="size-5" bind:checked={draft.isBag} />
-  It is filled over time: shells, trimmings, bread ends, a fat tub
-</label>
+<h2 class="mt-5 text-lead">A running bag</h2>
+<Check bind:checked={draft.isBag}
+  >It is filled over time: shells, trimmings, bread ends, a fat tub</Check
+>
 <p class="text-soft">
   A bag carries all that was put into it since it was last emptied and washed. Fill and empty it
   under Running bags.

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import type { Schema } from '../../../api/client';
   import LevelLists from '../../../ui/marks/LevelLists.svelte';
   import Button from '../../../ui/Button.svelte';
@@ -22,25 +23,18 @@
 
   function choose(change: Change) {
     wanted = change;
-    void recording.preview(change);
+    recording.preview(change);
   }
 
   const use = (maker: string | null) =>
     choose({ change: 'maker_in_use', product: product.id, maker });
 
   function add() {
-    const stem = name
-      .trim()
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '');
-    const taken = makers.map((maker) => maker.id);
-    const id = taken.includes(stem) || stem === '' ? `maker-${taken.length + 1}` : stem;
     choose({
       change: 'maker',
       product: product.id,
       maker: {
-        id,
+        id: '',
         name: name.trim(),
         statements: {},
         otherwise: 'unchecked',
@@ -65,7 +59,7 @@
   }
 </script>
 
-<h2 class="mt-3 text-[18px]">Who makes it</h2>
+<h2 class="mt-3 text-lead">Who makes it</h2>
 {#if makers.length === 0}
   <p class="text-soft">
     One label, no maker named. With the first maker that you add, what is recorded now becomes the
@@ -122,18 +116,15 @@
     {/each}
   </fieldset>
 {/if}
-<h3 class="mt-4 text-[17px]">One more maker</h3>
+<h3 class="mt-4 text-lead">One more maker</h3>
 <div class="flex flex-wrap items-end gap-3">
-  <label class="block w-60">
-    <span class="text-soft">Name of the maker</span>
+  <Field label="Name of the maker" class="w-60">
     <input class="field" autocomplete="off" maxlength="200" bind:value={name} />
-  </label>
-  <label class="block w-36">
-    <span class="text-soft">Pack</span>
+  </Field>
+  <Field label="Pack" class="w-36">
     <input class="field" autocomplete="off" maxlength="200" bind:value={pack} />
-  </label>
-  <label class="block w-44">
-    <span class="text-soft">Bar code</span>
+  </Field>
+  <Field label="Bar code" class="w-44">
     <input
       class="field amount"
       inputmode="numeric"
@@ -141,11 +132,10 @@
       maxlength="14"
       bind:value={code}
     />
-  </label>
-  <label class="block w-40">
-    <span class="text-soft">Total SO2, mg/kg</span>
+  </Field>
+  <Field label="Total SO2, mg/kg" class="w-40">
     <input class="field amount" type="number" min="0" step="any" bind:value={sulphites} />
-  </label>
+  </Field>
   <Button disabled={name.trim() === ''} onclick={add}>See what it would change</Button>
 </div>
 <div class="mt-4 border-t border-rule pt-3">

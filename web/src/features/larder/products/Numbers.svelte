@@ -1,14 +1,14 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { NUMBERS, type ProductDraft } from './productDraft.svelte';
 
   let { draft }: { draft: ProductDraft } = $props();
 </script>
 
-<h2 class="mt-3 text-[18px]">Numbers</h2>
+<h2 class="mt-3 text-lead">Numbers</h2>
 <div class="mt-1 grid grid-cols-3 gap-4">
   {#each NUMBERS as [field, text] (field)}
-    <label class="block">
-      <span class="text-soft">{text}</span>
+    <Field label={text}>
       <input
         class="field amount"
         type="number"
@@ -21,14 +21,12 @@
           draft.numbers = { ...draft.numbers, [field]: Number.isNaN(typed) ? null : typed };
         }}
       />
-    </label>
+    </Field>
   {/each}
-  <label class="block">
-    <span class="text-soft">Pack</span>
+  <Field label="Pack">
     <input class="field" autocomplete="off" maxlength="200" bind:value={draft.label.pack} />
-  </label>
-  <label class="block">
-    <span class="text-soft">Number of its bar code</span>
+  </Field>
+  <Field label="Number of its bar code">
     <input
       class="field amount"
       autocomplete="off"
@@ -36,5 +34,5 @@
       maxlength="14"
       bind:value={draft.label.code}
     />
-  </label>
+  </Field>
 </div>

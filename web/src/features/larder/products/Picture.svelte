@@ -1,35 +1,28 @@
 <script lang="ts">
-  import type { Problem } from '../../../api/client';
-  import { Refused, type Schema } from '../../../api/client';
-  import { afterRecording } from '../../../api/queries';
+  import { answer, api, fileBody, type Schema } from '../../../api/client';
+  import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
 
   /** The photograph of the label. */
   let { known }: { known: Schema['ProductOut'] } = $props();
 
-  let error = $state<unknown>(null);
-  let busy = $state(false);
   let round = $state(0);
   const place = $derived(`/api/v1/products/${known.product.id}/photo`);
 
-  async function send(method: 'PUT' | 'DELETE', body?: Blob) {
-    busy = true;
-    error = null;
-    try {
-      const answer = await fetch(place, { method, body });
-      if (!answer.ok) throw new Refused((await answer.json()) as Problem);
+  const keeping = new Write(
+    async (file: File | null) => {
+      const params = { path: { id: known.product.id } };
+      const address = '/api/v1/products/{id}/photo';
+      if (file) await answer(api.PUT(address, { params, ...fileBody(file) }));
+      else await answer(api.DELETE(address, { params }));
       round += 1;
-      await afterRecording();
-    } catch (refusal) {
-      error = refusal;
-    } finally {
-      busy = false;
-    }
-  }
+    },
+    { reaches: 'photo' }
+  );
 </script>
 
-<h2 class="mt-3 text-[18px]">Photograph of the label</h2>
+<h2 class="mt-3 text-lead">Photograph of the label</h2>
 <p class="text-soft">PNG, JPEG or WebP up to 10 MB. It is kept beside the book, made smaller.</p>
 <div class="mt-2 flex flex-wrap items-center gap-3">
   <label
@@ -40,18 +33,19 @@
       type="file"
       class="sr-only"
       accept="image/png,image/jpeg,image/webp"
-      disabled={busy}
+      disabled={keeping.busy}
       onchange={(event) => {
         const [file] = event.currentTarget.files ?? [];
-        if (file) void send('PUT', file);
+        if (file) void keeping.send(file);
         event.currentTarget.value = '';
       }}
     />
   </label>
-  {#if known.has_photo}<Button disabled={busy} onclick={() => send('DELETE')}>Take it away</Button
+  {#if known.has_photo}<Button disabled={keeping.busy} onclick={() => keeping.send(null)}
+      >Take it away</Button
     >{/if}
 </div>
-<ErrorText {error} />
+<ErrorText error={keeping.error} />
 {#if known.has_photo}
   <img
     class="mt-3 max-h-[420px] border border-rule"

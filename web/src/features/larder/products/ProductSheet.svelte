@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { searchParams } from 'sv-router';
   import { untrack } from 'svelte';
   import type { Schema } from '../../../api/client';
@@ -32,7 +33,7 @@
 
   $effect(() => {
     const piece = draft.changed ? draft.piece : null;
-    void recording.preview(piece && (() => changeOf(piece)));
+    recording.preview(piece && (() => changeOf(piece)));
   });
 
   async function changeOf(piece: Product): Promise<Change> {
@@ -72,17 +73,15 @@
 <section class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto]" aria-label="Product">
   <div class="border-b border-rule px-6 pt-3 pb-2">
     <div class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4">
-      <label class="block">
-        <span class="text-soft">Name on the jar</span>
-        <input class="field font-name text-[20px] font-[650]" bind:value={draft.name} />
-      </label>
-      <label class="block">
-        <span class="text-soft">Class, for swaps</span>
+      <Field label="Name on the jar">
+        <input class="field font-name text-name font-[650]" bind:value={draft.name} />
+      </Field>
+      <Field label="Class, for swaps">
         <select class="field" bind:value={draft.className}>
           <option value="">nobody has said</option>
           {#each classes as name (name)}<option value={name}>{asWords(name)}</option>{/each}
         </select>
-      </label>
+      </Field>
     </div>
     {#if known}
       <div class="mt-1.5 flex items-center justify-between gap-4">

@@ -64,7 +64,7 @@
         <LabelReader label={draft.label} />
         <OtherwiseSwitch bind:otherwise={draft.label.otherwise} />
         <EvidenceFields label={draft.label} secondLook={known?.second_look ?? false} />
-        <h2 class="mt-4 text-[18px]">Flag by flag</h2>
+        <h2 class="mt-4 text-lead">Flag by flag</h2>
         <FlagToggles
           flags={kitchen.data?.flags ?? []}
           statements={draft.label.statements}

@@ -1,6 +1,5 @@
 <script lang="ts">
   import Check from '@lucide/svelte/icons/check';
-  import type { Level } from '../../../api/client';
   import { asWords, LEVELS, levelWord } from '../../../ui/marks/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
   import Button from '../../../ui/Button.svelte';
@@ -34,9 +33,7 @@
               <select
                 class="field"
                 aria-label="Level of {asWords(proposal.flag)}"
-                value={level}
-                onchange={(event) =>
-                  reading.correct(proposal.flag, event.currentTarget.value as Level)}
+                bind:value={() => level, (corrected) => reading.correct(proposal.flag, corrected)}
               >
                 {#each LEVELS as known (known)}<option value={known}>{levelWord(known)}</option
                   >{/each}
@@ -70,13 +67,13 @@
     </p>
   {/if}
   {#if read.questions.length > 0}
-    <h3 class="mt-2 text-[17px]">Ask the maker</h3>
+    <h3 class="mt-2 text-lead">Ask the maker</h3>
     <ul class="list-disc pl-5 text-clay">
       {#each read.questions as question (question)}<li>{question}</li>{/each}
     </ul>
   {/if}
   {#if read.unknown.length > 0}
-    <h3 class="mt-2 text-[17px]">Not known here</h3>
+    <h3 class="mt-2 text-lead">Not known here</h3>
     <p class="text-clay" data-unknown>
       {[...new Set(read.unknown.map((word) => word.text))].join(', ')}. Look at each and state what
       it brings.

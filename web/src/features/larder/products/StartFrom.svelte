@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { Combobox } from 'bits-ui';
   import type { Schema } from '../../../api/client';
   import { goodsQuery } from '../../../api/queries';
@@ -32,8 +33,7 @@
 </script>
 
 <div class="mt-2 flex flex-wrap items-end gap-4 border-b border-rule pb-3">
-  <label class="block w-80">
-    <span class="text-soft">Begin from a common good</span>
+  <Field label="Begin from a common good" class="w-80">
     <Combobox.Root type="single" onValueChange={begin}>
       <Combobox.Input
         id="start-from"
@@ -44,11 +44,11 @@
       />
       <Options entries={options} empty="No common good is like that." />
     </Combobox.Root>
-  </label>
+  </Field>
   {#if good?.plain}
     <Button onclick={() => draft.markPlain()}>
       A plain single food, nothing else in it
-      <kbd class="amount border border-edge px-1.5 text-[14px]">p</kbd>
+      <kbd class="amount border border-edge px-1.5 text-base">p</kbd>
     </Button>
   {:else if good}
     <p class="max-w-md text-clay">

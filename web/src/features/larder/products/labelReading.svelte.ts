@@ -1,4 +1,5 @@
 import { answer, api, type Level, type Schema } from '../../../api/client';
+import { surest } from '../../../ui/marks/levels';
 import type { LabelDraft } from './labelDraft.svelte';
 
 type Proposal = Schema['ProposalOut'];
@@ -11,8 +12,6 @@ export interface Run {
   /** Whether the reader does not know the words. */
   strange: boolean;
 }
-
-const RANK: Record<Level, number> = { free: 0, may_contain: 1, unchecked: 2, contains: 3 };
 
 /** Reads the text of a label in hand; each proposal waits until a person takes it. */
 export class LabelReading {
@@ -69,7 +68,7 @@ export class LabelReading {
     const places = [...edges].sort((a, b) => a - b);
     return places.slice(0, -1).map((start, index) => {
       const over = marks.filter((mark) => mark.start <= start && start < mark.end);
-      const level = over.map((mark) => mark.level).sort((a, b) => RANK[b] - RANK[a])[0] ?? null;
+      const level = surest(over.map((mark) => mark.level)) ?? null;
       const text = letters.slice(start, places[index + 1]).join('');
       const strange = unknown.some((word) => word.start <= start && start < word.end);
       return { text, level, flags: [...new Set(over.map((mark) => mark.flag))], strange };

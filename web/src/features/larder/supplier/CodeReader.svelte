@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { answer, api } from '../../../api/client';
   import { codesQuery } from '../../../api/queries';
   import Button from '../../../ui/Button.svelte';
@@ -23,7 +24,7 @@
 </script>
 
 <section aria-labelledby="codes" class="pt-3">
-  <h2 id="codes" class="text-[18px]">Bar code</h2>
+  <h2 id="codes" class="text-lead">Bar code</h2>
   <form
     class="mt-1 flex items-end gap-2"
     onsubmit={(event) => {
@@ -31,10 +32,9 @@
       void open(typed);
     }}
   >
-    <label class="block flex-1">
-      <span class="text-soft">Number under the bars</span>
+    <Field label="Number under the bars" class="flex-1">
       <input class="field amount" inputmode="numeric" autocomplete="off" bind:value={typed} />
-    </label>
+    </Field>
     <Button disabled={typed.trim() === ''} onclick={() => open(typed)}>Open</Button>
   </form>
   <ErrorText {error} />
@@ -46,7 +46,7 @@
           class="grid min-h-11 w-full grid-cols-[130px_minmax(0,1fr)] items-center text-left hover:bg-ladle-pale"
           onclick={() => open(entry.code)}
         >
-          <span class="amount text-[14px]">{entry.code}</span>
+          <span class="amount text-base">{entry.code}</span>
           <span>{entry.product.name}{entry.maker ? `, ${entry.maker}` : ''}</span>
         </button>
       </li>

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { answer, api, type Schema } from '../../../api/client';
-  import { afterRecording } from '../../../api/queries';
-  import { announcements } from '../../../app/announce.svelte';
+  import { Write } from '../../../api/write.svelte';
   import { asWords, levelWord } from '../../../ui/marks/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
   import Button from '../../../ui/Button.svelte';
@@ -14,24 +13,18 @@
   /** The maker changed the label: what it says now, and what accepting that would change. */
   let { notice }: { notice: Schema['NoticeOut'] } = $props();
 
-  let error = $state<unknown>(null);
-
-  async function decide(decision: 'accept' | 'keep_apart') {
-    error = null;
-    try {
+  const deciding = new Write(
+    (decision: 'accept' | 'keep_apart') => {
       const params = { path: { id: notice.id } };
       const body = { decision, person: currentUser.initials, why: '' };
-      const done = await answer(api.POST('/api/v1/notices/{id}/decide', { params, body }));
-      announcements.say(`Recorded. ${done.sentence}`);
-      await afterRecording();
-    } catch (refusal) {
-      error = refusal;
-    }
-  }
+      return answer(api.POST('/api/v1/notices/{id}/decide', { params, body }));
+    },
+    { says: (done) => `Recorded. ${done.sentence}` }
+  );
 </script>
 
 <article class="border-b border-rule py-4" data-notice={notice.product.id}>
-  <h2 class="text-[20px]">
+  <h2 class="text-name">
     <a class="hover:underline" href={p('/larder/:id', { params: { id: notice.product.id } })}>
       {notice.product.name}
     </a>
@@ -59,10 +52,14 @@
   {/each}
   {#if notice.ingredients}<p class="mt-1 border-l-4 border-rule pl-3">{notice.ingredients}</p>{/if}
   <div class="mt-2"><ImpactView impact={notice.impact} /></div>
-  <ErrorText {error} />
+  <ErrorText error={deciding.error} />
   <div class="mt-2 flex flex-wrap items-center gap-3">
-    <Button onclick={() => decide('accept')}>Accept the new label</Button>
-    <Button onclick={() => decide('keep_apart')}>Keep both apart</Button>
+    <Button disabled={deciding.busy} onclick={() => deciding.send('accept')}>
+      Accept the new label
+    </Button>
+    <Button disabled={deciding.busy} onclick={() => deciding.send('keep_apart')}>
+      Keep both apart
+    </Button>
     <p class="max-w-sm text-soft">
       Kept apart, the product carries the highest of both while old packs are in the house.
     </p>

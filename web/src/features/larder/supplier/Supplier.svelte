@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { answer, api } from '../../../api/client';
-  import { afterRecording, noticesQuery } from '../../../api/queries';
+  import { answer, api, type Schema } from '../../../api/client';
+  import { noticesQuery } from '../../../api/queries';
+  import { Write } from '../../../api/write.svelte';
   import LarderPage from '../products/LarderPage.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -9,31 +10,24 @@
   import NoticeView from './NoticeView.svelte';
 
   const notices = noticesQuery();
-  let error = $state<unknown>(null);
+  const fetching = new Write(() => answer(api.POST('/api/v1/feed/fetch')), { reaches: 'notices' });
   let told = $state('');
-  let busy = $state(false);
+
+  function words(found: Schema['FetchedOut']): string {
+    const fresh =
+      found.notices === 0
+        ? 'nothing differs from what is recorded'
+        : `${found.notices} ${found.notices === 1 ? 'label has' : 'labels have'} changed`;
+    const unknown =
+      found.unknown_goods.length > 0
+        ? ` Not in the larder yet: ${found.unknown_goods.join(', ')}.`
+        : '';
+    return `${found.sheets} sheets read: ${fresh}.${unknown}`;
+  }
 
   async function fetchSheets() {
-    busy = true;
-    error = null;
-    try {
-      const found = await answer(api.POST('/api/v1/feed/fetch'));
-      const fresh =
-        found.notices === 0
-          ? 'nothing differs from what is recorded'
-          : `${found.notices} ${found.notices === 1 ? 'label has' : 'labels have'} changed`;
-      const unknown =
-        found.unknown_goods.length > 0
-          ? ` Not in the larder yet: ${found.unknown_goods.join(', ')}.`
-          : '';
-      told = `${found.sheets} sheets read: ${fresh}.${unknown}`;
-      await afterRecording();
-    } catch (refusal) {
-      told = '';
-      error = refusal;
-    } finally {
-      busy = false;
-    }
+    const found = await fetching.send(undefined);
+    told = found ? words(found) : '';
   }
 </script>
 
@@ -44,10 +38,10 @@
   {#snippet aside()}
     <div class="flex items-end gap-4">
       <PersonPick />
-      <Button main disabled={busy} onclick={fetchSheets}>Fetch the sheets</Button>
+      <Button main disabled={fetching.busy} onclick={fetchSheets}>Fetch the sheets</Button>
     </div>
   {/snippet}
-  <ErrorText {error} />
+  <ErrorText error={fetching.error} />
   <p class="min-h-6 pt-2 font-semibold" aria-live="polite">{told}</p>
   <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[1000px]:grid-cols-1">
     <div>

@@ -9,7 +9,7 @@
 </script>
 
 <section aria-labelledby="day" class="pt-3">
-  <h2 id="day" class="text-[18px]">Traces today</h2>
+  <h2 id="day" class="text-lead">Traces today</h2>
   {#if day}
     <p class="text-soft">{day.day}, besides what the cards carry</p>
     <ul data-traces>
@@ -28,7 +28,7 @@
       {/each}
     </ul>
     {#if day.uses.length > 0}
-      <h3 class="mt-4 text-[17px]">In this order</h3>
+      <h3 class="mt-4 text-lead">In this order</h3>
       <ol class="list-decimal pl-5">
         {#each day.uses as use, index (index)}
           <li>

@@ -1,8 +1,8 @@
 <script lang="ts">
+  import Check from '../../../ui/Check.svelte';
   import { untrack } from 'svelte';
   import { answer, api, type Schema } from '../../../api/client';
-  import { afterRecording } from '../../../api/queries';
-  import { announcements } from '../../../app/announce.svelte';
+  import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import ItemBox from '../../../ui/ItemBox.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -17,20 +17,23 @@
   const tool = $derived(entry.tool);
   let item = $state('');
   let round = $state(0);
-  let error = $state<unknown>(null);
+
+  const noting = new Write(
+    (through: string | null) => {
+      const body = { tool: tool.name, item: through, person: currentUser.initials };
+      return answer(api.POST('/api/v1/tools/uses', { body }));
+    },
+    {
+      says: (_, through) =>
+        through ? `Noted for the ${tool.name}.` : `The ${tool.name} is washed.`,
+      reaches: 'day'
+    }
+  );
 
   async function use(through: string | null) {
-    error = null;
-    try {
-      const body = { tool: tool.name, item: through, person: currentUser.initials };
-      await answer(api.POST('/api/v1/tools/uses', { body }));
-      announcements.say(through ? `Noted for the ${tool.name}.` : `The ${tool.name} is washed.`);
-      item = '';
-      round += 1;
-      await afterRecording();
-    } catch (refusal) {
-      error = refusal;
-    }
+    if (!(await noting.send(through))) return;
+    item = '';
+    round += 1;
   }
 
   $effect(() => {
@@ -43,32 +46,24 @@
   data-tool={tool.name}
 >
   <div>
-    <h2 class="text-[18px]">{tool.name}</h2>
+    <h2 class="text-lead">{tool.name}</h2>
     <p class="text-soft">
       {entry.pots.length > 0
         ? `On the cards of ${entry.pots.map((pot) => pot.name).join(', ')}`
         : 'On no card'}
     </p>
     <div class="flex flex-wrap gap-x-6">
-      <label class="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          class="size-5"
-          checked={tool.dedicated}
-          onchange={(event) => onchange({ ...tool, dedicated: event.currentTarget.checked })}
-        />
-        kept for one thing only
-      </label>
-      <label class="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          class="size-5"
-          checked={tool.always_shared}
-          disabled={tool.dedicated}
-          onchange={(event) => onchange({ ...tool, always_shared: event.currentTarget.checked })}
-        />
-        we share this one always
-      </label>
+      <Check
+        checked={tool.dedicated}
+        onchange={(event) => onchange({ ...tool, dedicated: event.currentTarget.checked })}
+        >kept for one thing only</Check
+      >
+      <Check
+        checked={tool.always_shared}
+        disabled={tool.dedicated}
+        onchange={(event) => onchange({ ...tool, always_shared: event.currentTarget.checked })}
+        >we share this one always</Check
+      >
     </div>
     <p>
       {entry.inside.length > 0
@@ -84,6 +79,6 @@
       </label>
     {/key}
     <div><Button onclick={() => use(null)}>Washed</Button></div>
-    <ErrorText {error} />
+    <ErrorText error={noting.error} />
   </div>
 </li>

@@ -1,7 +1,8 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { answer, api, type Schema } from '../../../api/client';
-  import { afterRecording, dayQuery, toolsQuery } from '../../../api/queries';
-  import { announcements } from '../../../app/announce.svelte';
+  import { dayQuery, toolsQuery } from '../../../api/queries';
+  import { Write } from '../../../api/write.svelte';
   import LarderPage from '../products/LarderPage.svelte';
   import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
@@ -14,27 +15,20 @@
 
   const tools = toolsQuery();
   const day = dayQuery();
-  let error = $state<unknown>(null);
   let name = $state('');
   const known = $derived((tools.data ?? []).map((entry) => entry.tool));
 
-  async function keep(wanted: Tool[]) {
-    error = null;
-    try {
-      await answer(api.PUT('/api/v1/tools', { body: wanted }));
-      announcements.say('Recorded. The book was read anew with its tools.');
-      await afterRecording();
-    } catch (refusal) {
-      error = refusal;
-    }
-  }
+  const keeping = new Write(
+    (wanted: Tool[]) => answer(api.PUT('/api/v1/tools', { body: wanted })),
+    { says: () => 'Recorded. The book was read anew with its tools.' }
+  );
 
   const change = (tool: Tool) =>
-    keep(known.map((other) => (other.name === tool.name ? tool : other)));
+    keeping.send(known.map((other) => (other.name === tool.name ? tool : other)));
 
   async function add() {
-    await keep([...known, { name: name.trim(), dedicated: false, always_shared: false, id: '' }]);
-    name = '';
+    const made = { name: name.trim(), dedicated: false, always_shared: false, id: '' };
+    if (await keeping.send([...known, made])) name = '';
   }
 </script>
 
@@ -43,7 +37,7 @@
   told="One sieve, one blender, one fryer. What went through since the last wash leaves traces in what follows, in the reading of the day."
 >
   {#snippet aside()}<PersonPick />{/snippet}
-  <ErrorText {error} />
+  <ErrorText error={keeping.error} />
   <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[1000px]:grid-cols-1">
     <div>
       <ul>
@@ -52,10 +46,9 @@
         {/each}
       </ul>
       <div class="mt-3 flex items-end gap-3">
-        <label class="block w-72">
-          <span class="text-soft">One more tool</span>
+        <Field label="One more tool" class="w-72">
           <input class="field" maxlength="200" autocomplete="off" bind:value={name} />
-        </label>
+        </Field>
         <Button disabled={name.trim() === ''} onclick={add}>Add it</Button>
       </div>
       <div class="mt-3"><Disclaimer /></div>

@@ -18,7 +18,7 @@
 </script>
 
 <section aria-labelledby="contradictions" data-contradictions>
-  <h2 id="contradictions" class="text-[18px]">Two records that cannot both be right</h2>
+  <h2 id="contradictions" class="text-lead">Two records that cannot both be right</h2>
   <p class="text-soft">The higher of the two counts until one is corrected.</p>
   <ul>
     {#each found as entry (entry.product.id + entry.maker + entry.flag + entry.against)}

@@ -29,7 +29,7 @@
   <div>
     <p class="flex items-center gap-2">
       <PotMark level="unchecked" decorative />
-      <a class="font-name text-[18px] font-[600] hover:underline" href={place}>{entry.name}</a>
+      <a class="font-name text-lead font-[600] hover:underline" href={place}>{entry.name}</a>
       {#if entry.maker}<span class="text-soft">label of {entry.maker}</span>{/if}
     </p>
     <p class="text-clay">

@@ -1,6 +1,8 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { answer, api, type Schema } from '../../../api/client';
-  import { afterRecording, kitchenQuery } from '../../../api/queries';
+  import { kitchenQuery } from '../../../api/queries';
+  import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { asWords } from '../../../ui/marks/levels';
@@ -14,19 +16,11 @@
   let guest = $state('');
   let goal = $state('');
   let strictness = $state<Need['strictness']>('allergy');
-  let error = $state<unknown>(null);
 
-  async function keep(wanted: Need[]) {
-    error = null;
-    try {
-      await answer(api.PUT('/api/v1/needs', { body: wanted }));
-      await afterRecording();
-      return true;
-    } catch (refusal) {
-      error = refusal;
-      return false;
-    }
-  }
+  const keeping = new Write(
+    (wanted: Need[]) => answer(api.PUT('/api/v1/needs', { body: wanted })),
+    { reaches: 'needs' }
+  );
 
   async function add() {
     const [kind, id = ''] = goal.split(':');
@@ -37,7 +31,7 @@
       fit: kind === 'fit' ? [id] : [],
       strictness
     };
-    if (await keep([...needs, made])) guest = goal = '';
+    if (await keeping.send([...needs, made])) guest = goal = '';
   }
 
   const told = (need: Need) =>
@@ -47,7 +41,7 @@
 </script>
 
 <section aria-labelledby="needs">
-  <h2 id="needs" class="text-[18px]">Guests who wait for an answer</h2>
+  <h2 id="needs" class="text-lead">Guests who wait for an answer</h2>
   <ul>
     {#each needs as need (need.id)}
       <li class="flex items-start justify-between gap-2 border-b border-rule py-1.5">
@@ -59,7 +53,7 @@
           type="button"
           class="min-h-11 px-2 underline underline-offset-4"
           aria-label="{need.guest} is answered"
-          onclick={() => keep(needs.filter((other) => other.id !== need.id))}
+          onclick={() => keeping.send(needs.filter((other) => other.id !== need.id))}
         >
           answered
         </button>
@@ -67,13 +61,11 @@
     {/each}
   </ul>
   <div class="mt-2 grid gap-2">
-    <label class="block">
-      <span class="text-soft">Guest or table</span>
+    <Field label="Guest or table">
       <input class="field" maxlength="200" autocomplete="off" bind:value={guest} />
-    </label>
+    </Field>
     <div class="flex gap-2">
-      <label class="block min-w-0 flex-1">
-        <span class="text-soft">Must be</span>
+      <Field label="Must be" class="min-w-0 flex-1">
         <select class="field" bind:value={goal}>
           <option value="">choose</option>
           {#each kitchen.data?.diets ?? [] as diet (diet.id)}
@@ -83,18 +75,17 @@
             <option value="clear:{flag.id}">without {flag.name.toLowerCase()}</option>
           {/each}
         </select>
-      </label>
-      <label class="block w-32">
-        <span class="text-soft">As</span>
+      </Field>
+      <Field label="As" class="w-32">
         <select class="field" bind:value={strictness}>
           {#each kitchen.data?.strictness ?? [] as word (word)}<option value={word}>{word}</option
             >{/each}
         </select>
-      </label>
+      </Field>
     </div>
     <div>
       <Button disabled={guest.trim() === '' || goal === ''} onclick={add}>Add the guest</Button>
     </div>
-    <ErrorText {error} />
+    <ErrorText error={keeping.error} />
   </div>
 </section>

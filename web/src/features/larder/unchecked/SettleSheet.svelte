@@ -27,7 +27,7 @@
 
   $effect(() => {
     void currentUser.person;
-    void recording.preview(async () => (change = await wanted()));
+    recording.preview(async () => (change = await wanted()));
   });
 
   async function record() {

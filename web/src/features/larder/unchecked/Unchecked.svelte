@@ -37,7 +37,7 @@
         {/if}
         <Needs needs={list.needs} />
         <section aria-labelledby="stale">
-          <h2 id="stale" class="text-[18px]">Signed off, then changed</h2>
+          <h2 id="stale" class="text-lead">Signed off, then changed</h2>
           {#each list.stale_sign_offs as stale (stale.pot.id)}
             <p class="border-b border-rule py-2">
               <a
@@ -52,7 +52,7 @@
           {/each}
         </section>
         <section aria-labelledby="second">
-          <h2 id="second" class="text-[18px]">Read over {list.second_look_days} days ago</h2>
+          <h2 id="second" class="text-lead">Read over {list.second_look_days} days ago</h2>
           <p class="text-soft">Listed, not lowered: look at the label again.</p>
           <ul>
             {#each list.second_looks as look (look.product.id + look.maker)}
@@ -71,7 +71,7 @@
         </section>
         {#if list.run_out.length > 0}
           <section aria-labelledby="run-out">
-            <h2 id="run-out" class="text-[18px]">Expired certificates</h2>
+            <h2 id="run-out" class="text-lead">Expired certificates</h2>
             {#each list.run_out as gone (gone.product.id + gone.kind)}
               <p class="border-b border-rule py-1.5 text-clay">
                 {gone.product.name}: {gone.kind}

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { answer, api, type Schema } from '../../../api/client';
-  import { afterRecording } from '../../../api/queries';
-  import { announcements } from '../../../app/announce.svelte';
+  import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { p } from '../../../app/routes';
@@ -10,7 +9,6 @@
   /** One plan in the book: what it says, what it made and changed, and its way back. */
   let { plan }: { plan: Schema['AppliedPlanOut'] } = $props();
 
-  let error = $state<unknown>(null);
   let tasting = $state(false);
   const how = {
     variant: 'small pots',
@@ -19,17 +17,13 @@
     today: 'for the day only'
   } as const;
 
-  async function takeBack() {
-    error = null;
-    try {
-      const path = { params: { path: { id: plan.id } }, body: { why: '' } };
-      await answer(api.POST('/api/v1/plans/applied/{id}/take-back', path));
-      announcements.say(`Taken back as a whole: ${plan.item.name}.`);
-      await afterRecording();
-    } catch (refusal) {
-      error = refusal;
-    }
-  }
+  const takingBack = new Write(
+    (id: number) => {
+      const path = { params: { path: { id } }, body: { why: '' } };
+      return answer(api.POST('/api/v1/plans/applied/{id}/take-back', path));
+    },
+    { says: () => `Taken back as a whole: ${plan.item.name}.` }
+  );
 </script>
 
 <li class="border-b border-rule py-3">
@@ -37,7 +31,7 @@
     <div class="max-w-3xl">
       <p>
         <a
-          class="font-name text-[20px] font-[650] underline underline-offset-4"
+          class="font-name text-name font-[650] underline underline-offset-4"
           href={p('/pots/:id', { params: { id: plan.item.id } })}>{plan.item.name}</a
         >
         <span class="text-soft">{how[plan.how]}, {plan.at.slice(0, 10)}</span>
@@ -54,9 +48,11 @@
     <div class="flex gap-3">
       {#if plan.rules.length > 0}<Button onclick={() => (tasting = true)}>How it tasted</Button
         >{/if}
-      {#if !plan.ended}<Button onclick={takeBack}>Take it back</Button>{/if}
+      {#if !plan.ended}<Button disabled={takingBack.busy} onclick={() => takingBack.send(plan.id)}>
+          Take it back
+        </Button>{/if}
     </div>
   </div>
-  <ErrorText {error} />
+  <ErrorText error={takingBack.error} />
 </li>
 <TasteSheet {plan} bind:open={tasting} />

@@ -1,7 +1,7 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { answer, api, type Schema } from '../../../api/client';
-  import { afterRecording } from '../../../api/queries';
-  import { announcements } from '../../../app/announce.svelte';
+  import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import Sheet from '../../../ui/Sheet.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -15,24 +15,22 @@
   let verdict = $state({ flavour: 0.9, texture: 0.9, colour: 0.9 });
   let chosen = $derived(plan.rules.map((rule) => rule.id));
   let note = $state('');
-  let error = $state<unknown>(null);
+
+  const tasting = new Write(
+    () => {
+      const body = { ...verdict, rules: chosen, note, item: plan.item.id };
+      return answer(api.POST('/api/v1/rules/verdict', { body }));
+    },
+    { says: () => 'Recorded. These figures count here from now on.', reaches: 'applied' }
+  );
 
   async function keep() {
-    error = null;
-    try {
-      const body = { ...verdict, rules: chosen, note, item: plan.item.id };
-      await answer(api.POST('/api/v1/rules/verdict', { body }));
-      announcements.say('Recorded. These figures count here from now on.');
-      open = false;
-      await afterRecording();
-    } catch (refusal) {
-      error = refusal;
-    }
+    if (await tasting.send(undefined)) open = false;
   }
 </script>
 
 <Sheet bind:open title="How it tasted">
-  <ErrorText {error} />
+  <ErrorText error={tasting.error} />
   {#each parts as part (part)}
     <label class="mb-2 block">
       <span class="text-soft">{part[0]?.toUpperCase()}{part.slice(1)}</span>
@@ -50,16 +48,15 @@
       </label>
     {/each}
   </fieldset>
-  <label class="block">
-    <span class="text-soft">A note that comes up next time</span>
+  <Field label="A note that comes up next time">
     <input
       class="field"
       maxlength="1000"
       placeholder="too sweet with the leeks"
       bind:value={note}
     />
-  </label>
+  </Field>
   {#snippet foot()}
-    <Button main disabled={chosen.length === 0} onclick={keep}>Record it</Button>
+    <Button main disabled={chosen.length === 0 || tasting.busy} onclick={keep}>Record it</Button>
   {/snippet}
 </Sheet>

@@ -23,7 +23,7 @@
 
 <div class="border-t border-rule bg-sheet px-5 py-2">
   {#if plan}
-    <p class="pb-2 text-[18px]"><span class="text-soft">For the floor:</span> {plan.sentence}</p>
+    <p class="pb-2 text-lead"><span class="text-soft">For the floor:</span> {plan.sentence}</p>
   {/if}
   <div class="flex flex-wrap items-center gap-3">
     <Button main disabled={bench.busy} onclick={() => (naming = true)}>Make the small pots</Button>

@@ -23,7 +23,7 @@
 </script>
 
 {#if told.length > 0}
-  <h3 class="mt-4 text-[18px]">What stands in the way</h3>
+  <h3 class="mt-4 text-lead">What stands in the way</h3>
   <p class="text-soft">
     No choice of swaps gets round {told.length === 1 ? 'this' : `these ${told.length}`}, and no
     fewer are to blame.

@@ -41,7 +41,7 @@
 {#snippet chip(goal: Goal)}
   <button
     type="button"
-    class="flex h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1.5 font-name text-[20px] font-[650]"
+    class="flex h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1.5 font-name text-name font-[650]"
     aria-label="Drop the goal {goal.name}"
     onclick={() => bench.drop(goal)}
   >
@@ -49,7 +49,7 @@
   </button>
 {/snippet}
 
-<div class="flex flex-wrap items-center gap-3 py-1.5 text-[20px]">
+<div class="flex flex-wrap items-center gap-3 py-1.5 text-name">
   {#if without.length > 0}
     <span>without</span>
     {#each without as goal (goal.id)}{@render chip(goal)}{/each}
@@ -62,7 +62,7 @@
     <Combobox.Root type="single" onValueChange={choose} inputValue={words}>
       <Combobox.Input
         id="add-goal"
-        class="field w-64 text-[16px] placeholder:text-soft"
+        class="field w-64 text-base placeholder:text-soft"
         placeholder={bench.goals.length > 0 ? 'and …' : 'without … or fit for …'}
         aria-label="Add a goal: a flag to clear or a diet to fit"
         autocomplete="off"

@@ -1,8 +1,9 @@
 <script lang="ts">
+  import Check from '../../../ui/Check.svelte';
   import X from '@lucide/svelte/icons/x';
   import type { Schema } from '../../../api/client';
   import type { Bench } from './bench.svelte';
-  import { CRITERIA, type Criterion } from './criteria';
+  import { CRITERIA } from './criteria';
 
   /** What a plan may not do. */
   let { bench, kitchen }: { bench: Bench; kitchen: Schema['KitchenOut'] | undefined } = $props();
@@ -27,12 +28,9 @@
   </button>
 {/snippet}
 
-<div class="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule pb-2 text-[16px]">
+<div class="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule pb-2 text-base">
   {#each switches as [key, words] (key)}
-    <label class="flex min-h-11 items-center gap-2">
-      <input type="checkbox" class="size-5 accent-enamel" bind:checked={bench.limits[key]} />
-      {words}
-    </label>
+    <Check bind:checked={bench.limits[key]}>{words}</Check>
   {/each}
   <label class="flex min-h-11 items-center gap-2">
     at most
@@ -47,8 +45,7 @@
     <select
       class="field !w-44"
       aria-label="What counts most"
-      value={bench.first ?? order[0]}
-      onchange={(event) => (bench.first = event.currentTarget.value as Criterion)}
+      bind:value={() => bench.first ?? order[0] ?? null, (first) => (bench.first = first)}
     >
       {#each order as criterion (criterion)}
         <option value={criterion}>{CRITERIA[criterion]}</option>

@@ -35,7 +35,7 @@
     <th scope="row" class={rowHead}>In {line.in_name}</th>
     <td class={row}>
       {line.from_name}
-      <span class="amount block text-note text-soft">
+      <span class="amount block text-base text-soft">
         {amountText(line.quantity_before, line.unit_before)}
       </span>
     </td>

@@ -8,7 +8,7 @@
 </script>
 
 <section class="mt-4 mb-5" aria-labelledby="loosen">
-  <h2 id="loosen" class="text-[18px]">What dropping a goal or limit would allow</h2>
+  <h2 id="loosen" class="text-lead">What dropping a goal or limit would allow</h2>
   {#if bench.loosened === null}
     <div class="mt-2">
       <Button onclick={() => bench.askWhatLooseningOpens()}>Try each goal and limit</Button>

@@ -23,7 +23,7 @@
         ? 'no pot more'
         : `${counted(placement.beside.length, 'pot')} more`}
     </dt>
-    <dd class="text-note">
+    <dd class="text-base">
       {#if placement.beside.length > 0}
         <span class="block">{placement.beside.map((pot) => pot.name).join(' → ')}</span>
       {/if}

@@ -30,8 +30,8 @@
       class="min-h-11 flex-1 px-3 pt-1 pb-1 text-left"
       onclick={() => bench.pick(at)}
     >
-      <span class="font-name text-[20px]">Plan {at + 1}</span>
-      <span class="block text-note font-normal text-soft">
+      <span class="font-name text-name">Plan {at + 1}</span>
+      <span class="block text-base font-normal text-soft">
         {changes}{plan.meets ? '' : ', falls short'}
       </span>
     </button>
@@ -45,9 +45,9 @@
       <Pin size={18} fill={pinned ? 'currentColor' : 'none'} aria-hidden="true" />
     </button>
   </div>
-  {#if adds}<p class="px-3 pb-1 text-[16px] font-[650] text-brick">adds {adds}</p>{/if}
+  {#if adds}<p class="px-3 pb-1 text-base font-[650] text-brick">adds {adds}</p>{/if}
   {#each plan.harms as harm (harm.guest)}
-    <p class="px-3 pb-1 text-[16px] font-[650] text-brick">
+    <p class="px-3 pb-1 text-base font-[650] text-brick">
       not for {harm.guest} ({harm.strictness}): {harm.flags.join(', ').toLowerCase()}
     </p>
   {/each}

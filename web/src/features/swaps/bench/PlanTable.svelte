@@ -47,10 +47,10 @@
   {#each plan.adjustments as part (part.in_name + part.name)}
     <p class="mb-2">
       {part.name} in {part.in_name}
-      <span class="amount block text-note">
+      <span class="amount block text-base">
         {amountText(part.before, part.unit)} → {amountText(part.after, part.unit)}
       </span>
-      <span class="block text-note text-soft">{part.why}</span>
+      <span class="block text-base text-soft">{part.why}</span>
     </p>
   {/each}
 {/snippet}
@@ -69,19 +69,19 @@
     </div>
   {/each}
   {#each new Set(plan.swaps.map((entry) => entry.thickness).filter(tells)) as text (text)}
-    <p class="text-note text-soft">{text}</p>
+    <p class="text-base text-soft">{text}</p>
   {/each}
 {/snippet}
 {#snippet keeps(plan: Plan)}
-  <p class="text-note">
+  <p class="text-base">
     flavour {share(plan.fidelity.flavour)} · texture {share(plan.fidelity.texture)} · colour
     {share(plan.fidelity.colour)}
   </p>
   {#each plan.swaps.filter((entry) => entry.colour !== 'any') as entry (entry.swap.in + entry.swap.line)}
-    <p class="text-note text-soft">{entry.to_name ?? entry.from_name}: right for {entry.colour}</p>
+    <p class="text-base text-soft">{entry.to_name ?? entry.from_name}: right for {entry.colour}</p>
   {/each}
-  {#if plan.swaps.some((entry) => entry.tasted)}<p class="text-note text-moss">tasted here</p>{/if}
-  {#if plan.cost !== null}<p class="text-note">new goods cost {plan.cost.toFixed(2)}</p>{/if}
+  {#if plan.swaps.some((entry) => entry.tasted)}<p class="text-base text-moss">tasted here</p>{/if}
+  {#if plan.cost !== null}<p class="text-base">new goods cost {plan.cost.toFixed(2)}</p>{/if}
 {/snippet}
 {#snippet places(plan: Plan)}<Placements {plan} />{/snippet}
 {#snippet steps(plan: Plan)}<StepList {plan} />{/snippet}
@@ -95,7 +95,7 @@
   <thead>
     <tr>
       <td class="w-[104px]"></td>
-      <th scope="col" class="w-[20%] px-3 pb-2 text-left align-top font-name text-[20px]">Now</th>
+      <th scope="col" class="w-[20%] px-3 pb-2 text-left align-top font-name text-name">Now</th>
       {#each shown as { at, plan } (at)}<PlanHead {bench} {plan} {at} />{/each}
     </tr>
   </thead>

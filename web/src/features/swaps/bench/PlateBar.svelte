@@ -20,7 +20,7 @@
   }
 </script>
 
-<div class="flex flex-wrap items-center gap-x-3 gap-y-1 pt-2 text-[20px]">
+<div class="flex flex-wrap items-center gap-x-3 gap-y-1 pt-2 text-name">
   <span>Make</span>
   <a
     class="flex min-h-11 items-center font-name font-[650] underline decoration-ladle decoration-[3px] underline-offset-[9px]"
@@ -39,7 +39,7 @@
       {other}<X size={16} aria-hidden="true" />
     </button>
   {/each}
-  <label class="flex items-center gap-2 text-[16px]">
+  <label class="flex items-center gap-2 text-base">
     and
     <select
       class="field !w-44"
@@ -51,7 +51,7 @@
       {#each dishes as dish (dish.id)}<option value={dish.id}>{dish.name}</option>{/each}
     </select>
   </label>
-  <nav class="ml-auto flex gap-5 text-[16px]" aria-label="More about swaps">
+  <nav class="ml-auto flex gap-5 text-base" aria-label="More about swaps">
     <a class={link} href={p('/menu')}>For the whole menu</a>
     <a class={link} href={p('/applied')}>Applied plans</a>
     <a class={link} href={p('/rules')}>Rules</a>

@@ -11,7 +11,7 @@
 
 {#snippet picture(title: string, pour: ReturnType<typeof drawn>)}
   <figure class="min-w-0">
-    <figcaption class="text-note text-soft">{title}</figcaption>
+    <figcaption class="text-base text-soft">{title}</figcaption>
     <svg
       viewBox="0 0 {pour.width} {pour.height}"
       width={pour.width}

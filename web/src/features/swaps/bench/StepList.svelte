@@ -17,11 +17,11 @@
 <p>{plan.steps.length} steps, {time}</p>
 {#if plan.steps.length > 0}
   <Collapsible.Root>
-    <Collapsible.Trigger class="min-h-11 text-note underline underline-offset-4">
+    <Collapsible.Trigger class="min-h-11 text-base underline underline-offset-4">
       Steps that change
     </Collapsible.Trigger>
     <Collapsible.Content>
-      <ol class="text-note">
+      <ol class="text-base">
         {#each plan.steps as step, at (at)}
           <li class="mb-1.5">
             <span class="text-soft">{step.pot}, {words[step.kind]}:</span>

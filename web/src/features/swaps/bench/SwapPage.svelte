@@ -30,7 +30,7 @@
   </nav>
   <Scroll label={title} class="px-6 pt-4 pb-8">
     <div class="max-w-3xl border-b border-rule pb-3">
-      <h1 class="text-[26px]">{title}</h1>
+      <h1 class="text-title">{title}</h1>
       <p class="text-soft">{told}</p>
     </div>
     {@render children()}

@@ -5,19 +5,19 @@
 
   /** One swap of a line: what comes instead, how much and why so much, and what was found with it here. */
   let { bench, entry }: { bench: Bench; entry: Schema['SwapOut'] } = $props();
-  const small = 'min-h-11 text-note whitespace-nowrap underline underline-offset-4';
+  const small = 'min-h-11 text-base whitespace-nowrap underline underline-offset-4';
 </script>
 
 <div>
   <b class="font-[650]">{entry.to_name ?? 'left out'}</b>
   {#if entry.to_name !== null}
-    <span class="amount block text-note">
+    <span class="amount block text-base">
       {amountText(entry.swap.quantity, entry.swap.unit)}
     </span>
   {/if}
-  {#if entry.why}<span class="block text-note text-soft">{entry.why}</span>{/if}
+  {#if entry.why}<span class="block text-base text-soft">{entry.why}</span>{/if}
   {#if entry.or_names.length > 0}
-    <span class="block text-note text-soft">or {entry.or_names.join(', ')}</span>
+    <span class="block text-base text-soft">or {entry.or_names.join(', ')}</span>
   {/if}
   <div class="flex flex-wrap gap-x-4">
     {#if entry.swap.to !== null}
@@ -36,6 +36,6 @@
     >
   </div>
   {#each entry.notes as note (note.text + note.date)}
-    <span class="block text-note text-clay">“{note.text}”, {note.date}</span>
+    <span class="block text-base text-clay">“{note.text}”, {note.date}</span>
   {/each}
 </div>

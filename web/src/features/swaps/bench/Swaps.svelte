@@ -27,7 +27,7 @@
 
   $effect(() => {
     void [JSON.stringify(bench.asked), kitchen.data?.version];
-    void bench.find();
+    bench.find();
   });
 </script>
 
@@ -43,28 +43,28 @@
   <div class="min-h-0 overflow-y-auto px-5" aria-busy={bench.busy}>
     <ErrorText error={bench.error ?? pot.error} />
     {#if plans?.met_already}
-      <p class="mt-6 text-[20px] text-moss">Nothing to swap: it already meets this.</p>
+      <p class="mt-6 text-name text-moss">Nothing to swap: it already meets this.</p>
     {:else if plans}
       <ChecksFirst checks={plans.checks} />
       {#if !plans.plans.some((plan) => plan.meets)}
-        <h2 class="mt-4 text-[22px]">No plan gets there with what the larder and the book hold</h2>
+        <h2 class="mt-4 text-head">No plan gets there with what the larder and the book hold</h2>
         <BlockedList blocked={plans.blocked} />
         <LoosenList {bench} />
-        {#if plans.plans.length > 0}<h2 class="text-[18px]">The closest plans</h2>{/if}
+        {#if plans.plans.length > 0}<h2 class="text-lead">The closest plans</h2>{/if}
       {/if}
       {#if plans.plans.length > 0}
         <PlanTable {bench} {plans} />
         <PlanTurns {bench} />
         {#if bench.plan}<PourDrawing plan={bench.plan} />{/if}
         {#if plans.plans.some((plan) => plan.meets)}<LoosenList {bench} />{/if}
-        <p class="mb-4 text-note text-soft">
+        <p class="mb-4 text-base text-soft">
           {plans.whole
             ? 'Nothing that is better in every way was left out.'
             : 'The search stopped early: these clear it, but a better plan may exist.'}
         </p>
       {/if}
     {:else if !bench.busy}
-      <p class="mt-6 max-w-xl text-[18px]">
+      <p class="mt-6 max-w-xl text-lead">
         Name what must go, or a diet that it must suit. Plans are made from what the larder holds
         and what the book can cook, and each is carried through again before it is shown.
       </p>

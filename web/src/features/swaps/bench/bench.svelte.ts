@@ -1,6 +1,7 @@
 import { answer, api, type Schema } from '../../../api/client';
-import { afterRecording } from '../../../api/queries';
+import { Write } from '../../../api/write.svelte';
 import { announcements } from '../../../app/announce.svelte';
+import { AsyncState } from '../../../lib/asyncState.svelte';
 import type { Criterion } from './criteria';
 
 export type Plans = Schema['PlansOut'];
@@ -29,8 +30,12 @@ const without = (record: Record<string, string>, key: string) =>
 export class Bench {
   goals = $state<Goal[]>([]);
   limits = $state<Limits>(noLimits());
-  plans = $state.raw<Plans | null>(null);
-  loosened = $state.raw<Loosened[] | null>(null);
+  #found = new AsyncState<Plans>({ rest: 0, keeps: true, then: () => this.#answered() });
+  #loosened = new AsyncState<Loosened[]>({ rest: 0 });
+  #applying = new Write(
+    (body: Schema['ApplyIn']) => answer(api.POST('/api/v1/plans/apply', { body })),
+    { says: ({ made }, { as }) => `${said[as]}: ${made.map((pot) => pot.name).join('; ')}.` }
+  );
   picked = $state(0);
   pinned = $state<number[]>([]);
   /** What counts most this once; null leaves it to the kitchen's own order. */
@@ -41,13 +46,28 @@ export class Bench {
   /** The place of the first plan that is shown; three stand side by side. */
   from = $state(0);
   names = $state<Record<string, string>>({});
-  error = $state<unknown>(null);
-  busy = $state(false);
-  #latest = 0;
+  /** The place of the first plan to be shown once the plans that are asked for are there. */
+  #turningTo = 0;
   #item: () => string;
 
   constructor(item: () => string) {
     this.#item = item;
+  }
+
+  get plans(): Plans | null {
+    return this.#found.value;
+  }
+
+  get loosened(): Loosened[] | null {
+    return this.#loosened.value;
+  }
+
+  get busy(): boolean {
+    return this.#found.busy || this.#applying.busy;
+  }
+
+  get error(): unknown {
+    return this.#applying.error ?? this.#loosened.error ?? this.#found.error;
   }
 
   plan = $derived<Plan | undefined>(this.plans?.plans[this.picked]);
@@ -134,86 +154,62 @@ export class Bench {
       : [...this.pinned, at].slice(-2);
   }
 
-  async find() {
-    const mine = ++this.#latest;
-    this.error = null;
-    this.loosened = null;
-    if (this.goals.length === 0) {
-      this.plans = null;
-      return;
-    }
-    this.busy = true;
-    try {
-      const found = await answer(api.POST('/api/v1/plans', { body: this.asked }));
-      if (mine !== this.#latest) return;
-      this.plans = found;
+  find() {
+    this.#loosened.clear();
+    this.#applying.forget();
+    if (this.goals.length === 0) return this.#found.clear();
+    this.#turningTo = 0;
+    const body = this.asked;
+    this.#found.ask(() => answer(api.POST('/api/v1/plans', { body })));
+  }
+
+  #answered() {
+    if (this.#turningTo === 0) {
       this.pinned = [];
-      this.from = 0;
       this.pick(0);
-    } catch (error) {
-      if (mine === this.#latest) this.error = error;
-    } finally {
-      if (mine === this.#latest) this.busy = false;
     }
+    this.from = this.#turningTo;
+    if (this.from > 0) this.#sayWhich();
+  }
+
+  #sayWhich() {
+    const last = Math.min(this.from + SHOWN, this.plans?.plans.length ?? 0);
+    announcements.say(`Plans ${this.from + 1} to ${last}.`);
   }
 
   further = $derived((this.plans?.plans.length ?? 0) > this.from + SHOWN);
 
   /** Turns to the next plans; those before stay where they are, also where they are pinned. */
-  async turn() {
-    const mine = this.#latest;
-    const from = this.from + SHOWN;
-    try {
-      const body = { ...this.asked, limit: from + SHOWN + 1 };
-      const found = await answer(api.POST('/api/v1/plans', { body }));
-      if (mine !== this.#latest) return;
-      this.plans = found;
-      this.from = from;
-      announcements.say(`Plans ${from + 1} to ${from + this.shown.length}.`);
-    } catch (error) {
-      if (mine === this.#latest) this.error = error;
-    }
+  turn() {
+    this.#turningTo = this.from + SHOWN;
+    const body = { ...this.asked, limit: this.#turningTo + SHOWN + 1 };
+    this.#found.ask(() => answer(api.POST('/api/v1/plans', { body })));
   }
 
   turnBack() {
-    this.from = Math.max(this.from - SHOWN, 0);
-    announcements.say(`Plans ${this.from + 1} to ${this.from + this.shown.length}.`);
+    this.#turningTo = this.from = Math.max(this.from - SHOWN, 0);
+    this.#sayWhich();
   }
 
-  async askWhatLooseningOpens() {
-    try {
-      this.loosened = await answer(api.POST('/api/v1/plans/loosened', { body: this.asked }));
-    } catch (error) {
-      this.error = error;
-    }
+  askWhatLooseningOpens() {
+    const body = this.asked;
+    this.#loosened.ask(() => answer(api.POST('/api/v1/plans/loosened', { body })));
   }
 
   /** Applies the picked plan; the id of the pot to look at, or null where it was refused. */
   async apply(as: How): Promise<string | null> {
     if (!this.plan) return null;
-    this.busy = true;
-    this.error = null;
-    try {
-      const body = {
-        item: this.#item(),
-        and_items: Object.keys(this.others),
-        goals: this.wanted,
-        swaps: this.plan.swaps.map((entry) => entry.swap),
-        cleaned: this.plan.cleaned.map((entry) => entry.move),
-        as,
-        names: this.names,
-        seen: this.plan.seen
-      };
-      const done = await answer(api.POST('/api/v1/plans/apply', { body }));
-      announcements.say(`${said[as]}: ${done.made.map((pot) => pot.name).join('; ')}.`);
-      await afterRecording();
-      return done.item;
-    } catch (error) {
-      this.error = error;
-      return null;
-    } finally {
-      this.busy = false;
-    }
+    const done = await this.#applying.send({
+      item: this.#item(),
+      and_items: Object.keys(this.others),
+      goals: this.wanted,
+      swaps: this.plan.swaps.map((entry) => entry.swap),
+      cleaned: this.plan.cleaned.map((entry) => entry.move),
+      as,
+      names: this.names,
+      seen: this.plan.seen
+    });
+    return done && done.item;
   }
 }
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { kitchenQuery } from '../../../api/queries';
   import { asWords } from '../../../ui/marks/levels';
   import Button from '../../../ui/Button.svelte';
@@ -32,7 +33,7 @@
 </script>
 
 <section aria-labelledby="guests">
-  <h2 id="guests" class="text-[18px]">Guests</h2>
+  <h2 id="guests" class="text-lead">Guests</h2>
   <ul>
     {#each bench.guests as guest (guest.name)}
       <li class="flex items-center justify-between gap-2 border-b border-rule py-1">
@@ -50,12 +51,10 @@
     {/each}
   </ul>
   <div class="mt-2 flex flex-wrap items-end gap-3">
-    <label class="block w-44">
-      <span class="text-soft">Guest</span>
+    <Field label="Guest" class="w-44">
       <input class="field" maxlength="200" autocomplete="off" bind:value={name} />
-    </label>
-    <label class="block w-56">
-      <span class="text-soft">Must have</span>
+    </Field>
+    <Field label="Must have" class="w-56">
       <select class="field" bind:value={goal}>
         <option value=""></option>
         {#each kitchen.data?.flags ?? [] as flag (flag.id)}
@@ -65,7 +64,7 @@
           <option value="fit:{diet.id}">{diet.name}</option>
         {/each}
       </select>
-    </label>
+    </Field>
     <Button disabled={name.trim() === '' || goal === ''} onclick={add}>Add it</Button>
   </div>
 </section>

@@ -29,7 +29,7 @@
 >
   <div class="mt-3 grid grid-cols-2 gap-8 max-[900px]:grid-cols-1">
     <fieldset>
-      <legend class="text-[18px] font-[650]">Plates</legend>
+      <legend class="text-lead font-[650]">Plates</legend>
       <div class="grid grid-cols-2 gap-x-4 max-[700px]:grid-cols-1">
         {#each dishes as dish (dish.id)}
           <label class="flex min-h-11 items-center gap-2 border-b border-rule">

@@ -10,7 +10,7 @@
 </script>
 
 <section class="mt-5" aria-labelledby="answer">
-  <h2 id="answer" class="text-[22px]">
+  <h2 id="answer" class="text-head">
     {found.pots.length === 0 ? 'No small pot is needed' : `${pots(found.pots.length)} in all`}
   </h2>
   <p class="text-soft">
@@ -29,7 +29,7 @@
         {#each groups as group (group.goals)}
           <th scope="col" class="px-3 py-2 text-left align-top">
             {group.guests.join(', ')}
-            <span class="block text-note font-normal text-soft">{group.goals}</span>
+            <span class="block text-base font-normal text-soft">{group.goals}</span>
           </th>
         {/each}
       </tr>
@@ -54,7 +54,7 @@
     </tbody>
   </table>
   {#if found.pots.length > 0}
-    <h3 class="mt-5 text-[18px]">The small pots, bases first</h3>
+    <h3 class="mt-5 text-lead">The small pots, bases first</h3>
     <ul>
       {#each found.pots as pot (pot.name + pot.for_guests.join())}
         <li class="border-b border-rule py-1.5">

@@ -1,4 +1,5 @@
 import { answer, api, type Schema } from '../../../api/client';
+import { AsyncState } from '../../../lib/asyncState.svelte';
 
 export type Guest = Schema['GuestPiece'];
 export type Menu = Schema['MenuOut'];
@@ -8,21 +9,23 @@ export class MenuBench {
   plates = $state<string[]>([]);
   guests = $state<Guest[]>([]);
   seconds = $state(5);
-  found = $state<Menu | null>(null);
-  error = $state<unknown>(null);
-  busy = $state(false);
+  #asked = new AsyncState<Menu>({ rest: 0, keeps: true });
 
-  async find() {
-    this.busy = true;
-    this.error = null;
-    try {
-      const body = { plates: this.plates, guests: this.guests, seconds: this.seconds };
-      this.found = await answer(api.POST('/api/v1/plans/menu', { body }));
-    } catch (error) {
-      this.error = error;
-    } finally {
-      this.busy = false;
-    }
+  get found(): Menu | null {
+    return this.#asked.value;
+  }
+
+  get busy(): boolean {
+    return this.#asked.busy;
+  }
+
+  get error(): unknown {
+    return this.#asked.error;
+  }
+
+  find() {
+    const body = { plates: this.plates, guests: this.guests, seconds: this.seconds };
+    this.#asked.ask(() => answer(api.POST('/api/v1/plans/menu', { body })));
   }
 
   /** Plates with one serving for each group of guests. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import Button from '../../../ui/Button.svelte';
   import Sheet from '../../../ui/Sheet.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -41,14 +42,12 @@
     <div class="col-span-full">
       <WordBoxes label="In the role of" words={words.roles} bind:chosen={form.rule.roles} />
     </div>
-    <label class="block">
-      <span class="text-soft">How its amount is found</span>
+    <Field label="How its amount is found">
       <select class="field" bind:value={form.rule.law}>
         {#each words.laws as law (law)}<option value={law}>{LAWS[law] ?? law}</option>{/each}
       </select>
-    </label>
-    <label class="block">
-      <span class="text-soft">How much for one of the old</span>
+    </Field>
+    <Field label="How much for one of the old">
       <input
         class="field amount"
         type="number"
@@ -56,7 +55,7 @@
         step="any"
         bind:value={form.rule.ratio}
       />
-    </label>
+    </Field>
   </div>
   <div class="mt-2"><RuleHow bind:rule={form.rule} {words} /></div>
   <RuleWhere bind:rule={form.rule} {words} />

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
+  import Check from '../../../ui/Check.svelte';
   import { type Piece, type Words } from './ruleForm.svelte';
 
   /** What the cook does otherwise by a rule, and how near it comes. */
@@ -17,18 +19,16 @@
   }
 </script>
 
-<label class="block">
-  <span class="text-soft">What the cook does otherwise, a step on each line</span>
+<Field label="What the cook does otherwise, a step on each line">
   <textarea
     class="field min-h-20"
     maxlength="4000"
     value={rule.method.join('\n')}
     oninput={(event) => (rule.method = event.currentTarget.value.split('\n'))}></textarea>
-</label>
+</Field>
 <div class="mt-2 grid grid-cols-3 gap-x-6 gap-y-2 max-[700px]:grid-cols-1">
   {#each NEAR as what, at (what)}
-    <label class="block">
-      <span class="text-soft">How close in {what}, per cent</span>
+    <Field label="How close in {what}, per cent">
       <input
         class="field amount"
         type="number"
@@ -37,46 +37,32 @@
         value={Math.round((rule.fidelity[at] ?? 0) * 100)}
         onchange={(event) => near(at, event.currentTarget.valueAsNumber)}
       />
-    </label>
+    </Field>
   {/each}
 </div>
 <details class="mt-2 border-t border-rule py-2">
   <summary class="min-h-11 cursor-pointer py-2 font-[650]">Its place, its time and cautions</summary
   >
   <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[700px]:grid-cols-1">
-    <label class="block">
-      <span class="text-soft">These steps come</span>
+    <Field label="These steps come">
       <select class="field" bind:value={rule.when}>
         {#each words.whens as when (when)}<option value={when}>{WHEN[when] ?? when}</option>{/each}
       </select>
-    </label>
-    <label class="block">
-      <span class="text-soft">Minutes more</span>
+    </Field>
+    <Field label="Minutes more">
       <input class="field amount" type="number" min="0" max="10000" bind:value={rule.minutes} />
-    </label>
-    <label class="flex min-h-11 items-center gap-2">
-      <input type="checkbox" class="size-5 accent-enamel" bind:checked={rule.drops} />
-      drop the steps that use only the old one
-    </label>
-    <label class="flex min-h-11 items-center gap-2">
-      <input type="checkbox" class="size-5 accent-enamel" bind:checked={rule.thinner} />
-      it comes out thinner
-    </label>
-    <label class="flex min-h-11 items-center gap-2">
-      <input type="checkbox" class="size-5 accent-enamel" bind:checked={rule.freezes} />
-      it can be frozen
-    </label>
-    <label class="block">
-      <span class="text-soft">On the spoon</span>
+    </Field>
+    <Check bind:checked={rule.drops}>drop the steps that use only the old one</Check>
+    <Check bind:checked={rule.thinner}>it comes out thinner</Check>
+    <Check bind:checked={rule.freezes}>it can be frozen</Check>
+    <Field label="On the spoon">
       <input class="field" maxlength="1000" bind:value={rule.thickness} />
-    </label>
-    <label class="block">
-      <span class="text-soft">To mind</span>
+    </Field>
+    <Field label="To mind">
       <input class="field" maxlength="1000" bind:value={rule.caution} />
-    </label>
-    <label class="block">
-      <span class="text-soft">Where this is from</span>
+    </Field>
+    <Field label="Where this is from">
       <input class="field" maxlength="1000" bind:value={rule.source} />
-    </label>
+    </Field>
   </div>
 </details>

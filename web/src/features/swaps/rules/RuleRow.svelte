@@ -53,7 +53,7 @@
       </p>
     {/if}
   </div>
-  <p class="w-80 flex-none text-note text-soft">
+  <p class="w-80 flex-none text-base text-soft">
     flavour {share(rule.fidelity.flavour)} · texture {share(rule.fidelity.texture)} · colour
     {share(rule.fidelity.colour)}
     <span class="block">{rule.tasted ? 'as tasted here' : rule.source}</span>

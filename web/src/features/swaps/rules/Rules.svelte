@@ -1,7 +1,9 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { createQuery } from '@tanstack/svelte-query';
   import { answer, api, type Schema } from '../../../api/client';
-  import { afterRecording, queries } from '../../../api/queries';
+  import { queries } from '../../../api/queries';
+  import { Write } from '../../../api/write.svelte';
   import { asWords } from '../../../ui/marks/levels';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -16,7 +18,6 @@
   );
   let words = $state('');
   const form = new RuleForm();
-  let error = $state<unknown>(null);
 
   type Rule = Schema['RuleOut'];
   const functions = $derived.by(() => {
@@ -29,20 +30,14 @@
     return [...found];
   });
 
-  async function record(act: Promise<unknown>) {
-    error = null;
-    try {
-      await act;
-      await afterRecording();
-    } catch (refusal) {
-      error = refusal;
-    }
-  }
-
+  const writing = new Write((act: () => Promise<unknown>) => act(), { reaches: 'rules' });
   const path = (rule: Rule) => ({ params: { path: { id: rule.id } } });
   const turn = (rule: Rule, off: boolean) =>
-    record(answer(api.POST('/api/v1/rules/{id}/switch', { ...path(rule), body: { off } })));
-  const drop = (rule: Rule) => record(answer(api.DELETE('/api/v1/rules/own/{id}', path(rule))));
+    writing.send(() =>
+      answer(api.POST('/api/v1/rules/{id}/switch', { ...path(rule), body: { off } }))
+    );
+  const drop = (rule: Rule) =>
+    writing.send(() => answer(api.DELETE('/api/v1/rules/own/{id}', path(rule))));
 </script>
 
 <SwapPage
@@ -50,15 +45,14 @@
   told="A rule proposes; only the carried result decides. Switch off what your kitchen will not do, and add what it does."
 >
   <div class="mt-3 flex flex-wrap items-end gap-4">
-    <label class="block w-72">
-      <span class="text-soft">Find a rule</span>
+    <Field label="Find a rule" class="w-72">
       <input class="field" autocomplete="off" bind:value={words} />
-    </label>
+    </Field>
     <Button main onclick={() => form.begin()}>A rule of our own</Button>
   </div>
-  <ErrorText error={error ?? rules.error} />
+  <ErrorText error={writing.error ?? rules.error} />
   {#each functions as [name, found] (name)}
-    <h2 class="mt-5 text-[20px] first-letter:uppercase">
+    <h2 class="mt-5 text-name first-letter:uppercase">
       {name === 'own' ? 'Our own' : asWords(name)}
     </h2>
     <ul>
@@ -72,7 +66,7 @@
       {/each}
     </ul>
   {/each}
-  <h2 class="mt-6 text-[20px]">What no rule can clear</h2>
+  <h2 class="mt-6 text-name">What no rule can clear</h2>
   <ul class="text-soft">
     {#each Object.entries(rules.data?.never_cleared ?? {}) as [flag, classes] (flag)}
       <li class="border-b border-rule py-1">

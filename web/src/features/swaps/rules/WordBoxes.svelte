@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '../../../ui/Check.svelte';
   import { asWords } from '../../../ui/marks/levels';
 
   /** Some of a few words, each with a box to tick. */
@@ -16,15 +17,9 @@
   <legend class="text-soft">{label}</legend>
   <div class="flex flex-wrap gap-x-4">
     {#each words as word (word)}
-      <label class="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          class="size-5 accent-enamel"
-          checked={chosen.includes(word)}
-          onchange={() => (chosen = turned(word))}
-        />
-        {asWords(word)}
-      </label>
+      <Check checked={chosen.includes(word)} onchange={() => (chosen = turned(word))}
+        >{asWords(word)}</Check
+      >
     {/each}
   </div>
 </fieldset>

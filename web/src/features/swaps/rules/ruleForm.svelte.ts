@@ -1,12 +1,10 @@
 import { answer, api, type Schema } from '../../../api/client';
-import { afterRecording } from '../../../api/queries';
-import { announcements } from '../../../app/announce.svelte';
+import { Write } from '../../../api/write.svelte';
+import { AsyncState } from '../../../lib/asyncState.svelte';
 
 export type Piece = Schema['OwnRulePiece'];
 export type Words = Schema['RuleWordsOut'];
 type Rule = Schema['RuleOut'];
-
-const WAIT = 200;
 
 const blank = (): Piece => ({
   name: '',
@@ -37,10 +35,21 @@ const blank = (): Piece => ({
 export class RuleForm {
   open = $state(false);
   rule = $state<Piece>(blank());
-  tried = $state<Schema['RuleTryOut'] | null>(null);
-  error = $state<unknown>(null);
+  #tried = new AsyncState<Schema['RuleTryOut']>({ rest: 200 });
+  #keeping = new Write(
+    (body: Schema['OwnRuleIn']) => answer(api.PUT('/api/v1/rules/own', { body })),
+    { says: (_, { rule }) => `Recorded: ${rule.name}.`, reaches: 'rules' }
+  );
   #id: string | null = null;
-  #waiting: ReturnType<typeof setTimeout> | undefined;
+
+  /** What the rule would do, and what is wrong with it. */
+  get tried(): Schema['RuleTryOut'] | null {
+    return this.#tried.value;
+  }
+
+  get error(): unknown {
+    return this.#keeping.error ?? this.#tried.error;
+  }
 
   ready = $derived(
     this.rule.name.trim() !== '' &&
@@ -54,7 +63,8 @@ export class RuleForm {
   begin(rule?: Rule) {
     this.#id = rule?.id ?? null;
     this.rule = rule?.own ? { ...$state.snapshot(rule.own) } : blank();
-    this.tried = this.error = null;
+    this.#tried.clear();
+    this.#keeping.forget();
     this.open = true;
   }
 
@@ -66,30 +76,12 @@ export class RuleForm {
 
   /** Asks, once the cook has stopped writing, what the rule would do. */
   try() {
-    clearTimeout(this.#waiting);
-    if (!this.open || !this.ready) {
-      this.tried = null;
-      return;
-    }
+    if (!this.open || !this.ready) return this.#tried.clear();
     const body = this.asked;
-    this.#waiting = setTimeout(async () => {
-      try {
-        this.tried = await answer(api.POST('/api/v1/rules/try', { body }));
-        this.error = null;
-      } catch (refusal) {
-        this.error = refusal;
-      }
-    }, WAIT);
+    this.#tried.ask(() => answer(api.POST('/api/v1/rules/try', { body })));
   }
 
   async keep() {
-    try {
-      await answer(api.PUT('/api/v1/rules/own', { body: this.asked }));
-      announcements.say(`Recorded: ${this.rule.name}.`);
-      this.open = false;
-      await afterRecording();
-    } catch (refusal) {
-      this.error = refusal;
-    }
+    if (await this.#keeping.send(this.asked)) this.open = false;
   }
 }
