@@ -58,6 +58,7 @@ class Tables(IntakeTest):
         fields = [column["field"] for column in looked["columns"]]
         self.assertEqual(fields, ["name", "milk", "so2_mg_per_kg", None, "pack"])
         curd, butter = looked["rows"]
+        self.assertIsNone(curd["product"]["class"], "nobody has said what it is")
         self.assertEqual((curd["seen"], butter["seen"]), (None, 1))
         self.assertEqual(butter["product"]["id"], "butter")
         self.assertEqual(curd["product"]["evidence"]["milk"]["person"], "NB")

@@ -4,7 +4,7 @@ import re
 import unittest
 from collections.abc import Mapping
 from dataclasses import fields, replace
-from typing import Any
+from typing import Any, get_args, get_type_hints
 
 from pydantic import BaseModel
 
@@ -37,6 +37,7 @@ from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.units import Measure
 from yellow_ladle.files.book import models, rule_pieces
 from yellow_ladle.files.book.conversion import as_piece, as_value, content, file_name, value_of
+from yellow_ladle.files.tables.goods_table import COLUMNS, goods_rows, read_goods
 
 LINE = Line("flour", 100.0, "g", "thickener")
 EVIDENCE = Evidence("label", "2026-11-01", "AB")
@@ -263,6 +264,19 @@ class Cards(unittest.TestCase):
 
 
 class Products(unittest.TestCase):
+    def test_a_table_of_goods_has_a_column_for_every_number_and_gives_each_back(self) -> None:
+        numbers = {n for n, kind in get_type_hints(Product).items() if float in get_args(kind)}
+        self.assertLessEqual({"abv_percent", "price_per_kg"}, numbers)
+        wanted = {*numbers, *("class_", "otherwise", "label", "pack", "code", "certificates")}
+        self.assertLessEqual({file_name(name) for name in wanted}, COLUMNS.keys())
+        for name in wanted:
+            other = replace(PLAIN[Product], **{name: OTHER[Product][name]})
+            rows = goods_rows([other], [])
+            read_again = read_goods(rows, [], {}, [], EVIDENCE)
+            self.assertEqual(read_again.faults, (), name)
+            [back] = read_again.products
+            self.assertEqual(getattr(back, name), getattr(other, name), name)
+
     def test_a_comparison_and_the_history_tell_every_field(self) -> None:
         plain = replace(
             PLAIN[Product],

@@ -12,6 +12,8 @@ interface Ways<Input, Done> {
 /** A write: busy while it is on its way, with the reason where it was refused. */
 export class Write<Input, Done> {
   readonly #mutation;
+  /** Why it was refused. The mutation's own error comes a moment after `send` has answered. */
+  error = $state.raw<unknown>(null);
 
   constructor(send: (input: Input) => Promise<Done>, { says, reaches }: Ways<Input, Done> = {}) {
     this.#mutation = createMutation(
@@ -30,21 +32,19 @@ export class Write<Input, Done> {
     return this.#mutation.isPending;
   }
 
-  get error(): unknown {
-    return this.#mutation.error;
-  }
-
   /** Sends it; what was done, or null where it was refused: `error` then says why. */
   async send(input: Input): Promise<Done | null> {
+    this.error = null;
     try {
       return await this.#mutation.mutateAsync(input);
-    } catch {
+    } catch (refusal) {
+      this.error = refusal;
       return null;
     }
   }
 
   /** Why it was refused counts no more. */
   forget() {
-    this.#mutation.reset();
+    this.error = null;
   }
 }

@@ -168,10 +168,7 @@ def draft(wanted: DraftIn, now: TheBook) -> DraftOut:
         otherwise=made.own_otherwise.word,
         impact=impact_out(impact),
         figures=figures_out(after, made.id),
-        flags=[
-            {flag: level.word for flag, level in after.levels(line.item).items()}
-            for line in made.lines
-        ],
+        flags=[after.level_words(line.item) for line in made.lines],
         names=[after.book.name(line.item) for line in made.lines],
         words=[
             CardWordOut(step=word.step, text=word.text, flags=list(word.flags))

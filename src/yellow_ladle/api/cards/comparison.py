@@ -142,13 +142,13 @@ def _read_with(ledger: Ledger, made: Preparation) -> Reading | None:
 
 def _side_out(ledger: Ledger, text: str, side: _Side) -> SideOut:
     name = _names(ledger)
-    reading, levels = side.reading, _levels(side)
+    reading = side.reading
     return SideOut(
         side=text,
         title=side.title,
         preparation=as_piece(PreparationPiece, side.made),
         names={line.item: name(line.item) for line in side.made.lines},
-        flags=None if levels is None else {flag: level.word for flag, level in levels.items()},
+        flags=reading and reading.level_words(side.made.id),
         tool_traces=[] if reading is None else sorted(reading.tool_traces(side.made.id)),
         figures=None if reading is None else figures_out(reading, side.made.id),
     )

@@ -1,5 +1,7 @@
 """The family board: every preparation in its column, with its marks and its pour."""
 
+from dataclasses import dataclass
+
 from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel
 
@@ -27,7 +29,8 @@ class ColumnOut(BaseModel):
     name: str
 
 
-class StripOut(BaseModel):
+@dataclass(frozen=True, slots=True)
+class StripOut:
     """One preparation on the board. `flags` holds only what is above free.
 
     `tool_traces` are those of them that only the kitchen's own tools leave.
@@ -65,16 +68,16 @@ def _family(now: Now) -> FamilyOut:
     reading = now.reading
     made = reading.book.preparations
     placed = columns(reading)
-    return FamilyOut(
+    return FamilyOut.model_construct(
         columns=[ColumnOut(id=column, name=COLUMN_NAMES[column]) for column in Column],
         strips=[
-            StripOut.model_construct(
+            StripOut(
                 id=id,
                 name=preparation.name,
                 kind=preparation.kind,
                 column=placed[id],
                 variant_of=preparation.variant_of,
-                flags={flag: level.word for flag, level in reading.levels(id).items()},
+                flags=reading.level_words(id),
                 tool_traces=sorted(reading.tool_traces(id)),
                 diets=dict(reading.verdicts(id)),
                 made_from=reading.bases(id),

@@ -83,10 +83,7 @@ def larder_as_of(at: Moment, ledger: TheLedger) -> LarderAsOf:
     return LarderAsOf(
         at=moment,
         products=[as_piece(ProductPiece, book.products[id]) for id in sorted(book.products)],
-        flags={
-            id: {flag: level.word for flag, level in reading.levels(id).items()}
-            for id in sorted(book.products)
-        },
+        flags={id: reading.level_words(id) for id in sorted(book.products)},
     )
 
 

@@ -15,7 +15,6 @@ from yellow_ladle.api.cards.carried import (
 )
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.larder.products import level_words
 from yellow_ladle.api.paging import Offset, Page, Size, page
 from yellow_ladle.api.schemas.answer import Named, named
 from yellow_ladle.core.book.book import Preparation, by_product_item, owner_of
@@ -154,7 +153,7 @@ def _line(reading: Reading, made: Preparation, index: int, counted: bool) -> Lin
     book, line = reading.book, made.lines[index]
     owner = owner_of(line.item)
     is_product = line.item in book.products
-    flags = level_words(reading, line.item)
+    flags = reading.level_words(line.item)
     return LineOut(
         index=index,
         line=as_piece(LinePiece, line),

@@ -12,7 +12,6 @@ from yellow_ladle.api.kitchen.settings import unchecked_flags
 from yellow_ladle.api.paging import Offset, Page, Size, page
 from yellow_ladle.api.schemas.answer import Named, all_named, named
 from yellow_ladle.core.book.product import Product
-from yellow_ladle.core.carrying.masks import Layout
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import Level, LevelWord
@@ -110,7 +109,7 @@ def product(id: str, now: TheBook, ledger: TheLedger) -> ProductOut:
     return ProductOut(
         version=now.versions[id],
         product=as_piece(ProductPiece, value),
-        flags=level_words(now.reading, id),
+        flags=now.reading.level_words(id),
         goes_into=all_named(book, users),
         in_goods=[
             named(book, user)
@@ -134,20 +133,11 @@ def _given_by(reading: Reading, product: Product) -> list[GivenOut]:
         GivenOut(
             maker=id,
             name=name,
-            flags=_words_of(reading.layout, reading.layout.mask(statements, otherwise)),
+            flags=reading.layout.level_words(reading.layout.mask(statements, otherwise)),
             counts=id == "" or id in counted,
         )
         for id, name, statements, otherwise in voices
     ]
-
-
-def _words_of(layout: Layout, mask: int) -> dict[str, LevelWord]:
-    return {flag: level.word for flag, level in layout.levels(mask).items()}
-
-
-def level_words(reading: Reading, item: str) -> dict[str, LevelWord]:
-    """The flags of an item above free, as words."""
-    return {flag: level.word for flag, level in reading.levels(item).items()}
 
 
 def _jar(reading: Reading, id: str, second_look: bool) -> JarOut:
@@ -158,7 +148,7 @@ def _jar(reading: Reading, id: str, second_look: bool) -> JarOut:
         class_name=product.class_ or "",
         unchecked=unchecked_flags(reading, id),
         otherwise=product.otherwise.word,
-        flags=level_words(reading, id),
+        flags=reading.level_words(id),
         used_in=len(reading.graph.users.get(id, ())),
         plates=reading.plates_reached(id),
         makers=len(product.makers),

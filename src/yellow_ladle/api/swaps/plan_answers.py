@@ -3,7 +3,6 @@
 from collections.abc import Iterable, Mapping
 
 from yellow_ladle.api.cards.figures import stand_out
-from yellow_ladle.api.larder.products import level_words
 from yellow_ladle.api.schemas.answer import Named, all_named, named
 from yellow_ladle.api.schemas.plan_forms import (
     AdjustmentOut,
@@ -68,7 +67,7 @@ class Telling:
             cleaned=[self._clean(move) for move in plan.cleaned],
             adds=self._flag_names(plan.adds),
             clears=self._flag_names(plan.clears),
-            flags_after=level_words(plan.after, plan.item),
+            flags_after=plan.after.level_words(plan.item),
             tool_traces_after=sorted(plan.after.tool_traces(plan.item)),
             harms=self._harms(plan),
             fidelity=Fidelity(

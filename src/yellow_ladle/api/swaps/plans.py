@@ -9,7 +9,6 @@ from fastapi import APIRouter
 
 from yellow_ladle.api.dependencies import TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.larder.products import level_words
 from yellow_ladle.api.schemas.plan_forms import (
     GoalsPiece,
     LimitsPiece,
@@ -67,7 +66,7 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
     return PlansOut(
         item=wanted.item,
         name=" and ".join(reading.book.name(item) for item in items),
-        flags_now=level_words(before, whole),
+        flags_now=before.level_words(whole),
         tool_traces_now=sorted(before.tool_traces(whole)),
         goals=goals.words(),
         met_already=goals.met(before, whole),

@@ -75,22 +75,55 @@ class Product:
     """
 
     id: str
-    name: str
-    class_: str | None = None
+    name: str = field(metadata=called("name", headings=("product", "item", "description", "goods")))
+    class_: str | None = field(
+        default=None, metadata=called("class", headings=("category", "kind"))
+    )
     statements: Statements = field(default_factory=dict)
-    otherwise: Level = field(default=Level.UNCHECKED, metadata=called("level of the rest"))
-    certificates: tuple[str, ...] = ()
-    abv_percent: float | None = field(default=None, metadata=called("alcohol in per cent"))
-    salt_g_per_100g: float | None = field(default=None, metadata=called("salt in 100 g"))
-    so2_mg_per_kg: float | None = field(default=None, metadata=called("SO2 in a kilogram"))
-    density_g_per_ml: float | None = field(default=None, metadata=called("density"))
-    unit_weight_g: float | None = field(default=None, metadata=called("weight of one"))
-    price_per_kg: float | None = field(default=None, metadata=called("price of a kilogram"))
+    otherwise: Level = field(
+        default=Level.UNCHECKED,
+        metadata=called("level of the rest", headings=("all the rest", "rest", "everything else")),
+    )
+    certificates: tuple[str, ...] = field(
+        default=(), metadata=called("certificates", headings=("certificate",))
+    )
+    abv_percent: float | None = field(
+        default=None,
+        metadata=called("alcohol in per cent", headings=("abv", "alcohol %", "alcohol % vol")),
+    )
+    salt_g_per_100g: float | None = field(
+        default=None,
+        metadata=called("salt in 100 g", headings=("salt", "salt g/100g", "salt g per 100 g")),
+    )
+    so2_mg_per_kg: float | None = field(
+        default=None,
+        metadata=called("SO2 in a kilogram", headings=("so2", "sulphites mg/kg", "total so2")),
+    )
+    density_g_per_ml: float | None = field(
+        default=None, metadata=called("density", headings=("density", "density g/ml"))
+    )
+    unit_weight_g: float | None = field(
+        default=None,
+        metadata=called("weight of one", headings=("unit weight", "piece weight", "weight of one")),
+    )
+    price_per_kg: float | None = field(
+        default=None,
+        metadata=called(
+            "price of a kilogram", headings=("price", "price per kg", "price/kg", "cost per kg")
+        ),
+    )
     evidence: Mapping[str, Evidence] = field(default_factory=dict)
     papers: Mapping[str, Paper] = field(default_factory=dict)
-    label: str = field(default="", metadata=called("text of the label"))
-    pack: str = ""
-    code: str = field(default="", metadata=called("bar code"))
+    label: str = field(
+        default="",
+        metadata=called(
+            "text of the label", headings=("ingredients", "ingredient list", "label text")
+        ),
+    )
+    pack: str = field(default="", metadata=called("pack", headings=("pack size", "size")))
+    code: str = field(
+        default="", metadata=called("bar code", headings=("barcode", "bar code", "gtin", "ean"))
+    )
     makers: tuple[Maker, ...] = ()
     in_use: str | None = field(default=None, metadata=called("maker in use"))
     parts: tuple[Part, ...] = field(default=(), metadata=called("goods that it is made of"))

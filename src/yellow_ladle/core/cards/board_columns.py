@@ -47,6 +47,6 @@ def _usual(preparation: Preparation, reading: Reading) -> Column:
 def _is_mother(id: str, reading: Reading) -> bool:
     """A mother sauce is made from no sauce and goes into other sauces or soups."""
     made = reading.book.preparations
-    made_from = {made[base].kind for base in reading.bases(id)}
-    goes_into = {made[user].kind for user in reading.derivatives(id)}
-    return "sauce" not in made_from and bool(goes_into & {"sauce", "soup"})
+    if not any(made[user].kind in ("sauce", "soup") for user in reading.derivatives(id)):
+        return False
+    return all(made[base].kind != "sauce" for base in reading.bases(id))

@@ -12,10 +12,13 @@ nowhere.
 
 from collections.abc import Iterable, Mapping
 from functools import lru_cache
+from typing import TypeVar
 
 from yellow_ladle.core.vocabulary.diets import ORIGIN, diets
 from yellow_ladle.core.vocabulary.flags import Flag
-from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.vocabulary.levels import Level, LevelWord
+
+T = TypeVar("T")
 
 _HEIGHTS = {Level.CONTAINS: 0, Level.UNCHECKED: 1, Level.MAY_CONTAIN: 2}
 
@@ -98,11 +101,16 @@ class Layout:
 
     def levels(self, mask: int) -> dict[str, Level]:
         """Every flag above free with its level, in the order of the vocabulary."""
-        traces, unchecked = mask >> 2 * self.width, mask >> self.width
+        return self._told(mask, Level.CONTAINS, Level.UNCHECKED, Level.MAY_CONTAIN)
+
+    def level_words(self, mask: int) -> dict[str, LevelWord]:
+        """The same by the words of the levels: boards ask for those of thousands of pots."""
+        return self._told(mask, "contains", "unchecked", "may_contain")
+
+    def _told(self, mask: int, contains: T, unchecked: T, may_contain: T) -> dict[str, T]:
+        traces, doubts = mask >> 2 * self.width, mask >> self.width
         return {
-            flag: Level.CONTAINS
-            if mask >> bit & 1
-            else (Level.UNCHECKED if unchecked >> bit & 1 else Level.MAY_CONTAIN)
+            flag: contains if mask >> bit & 1 else unchecked if doubts >> bit & 1 else may_contain
             for flag, bit in self.bits.items()
             if traces >> bit & 1
         }

@@ -23,7 +23,7 @@ from yellow_ladle.core.carrying.suitability import (
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.sulphites import left_out
 from yellow_ladle.core.vocabulary.diets import ORIGIN
-from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.vocabulary.levels import Level, LevelWord
 
 RECENT = 64
 """Items whose paths are kept at hand."""
@@ -104,7 +104,7 @@ class Reading:
         made = self.book.preparations
         beside = tuple(step(start))
         # Most pots stand beside pots and plain goods only, and are asked for by the thousand.
-        if not any(id not in made and id in self.graph.inputs for id in beside):
+        if self._composites.isdisjoint(beside):
             return [id for id in beside if id in made]
         found: dict[str, None] = {}
         waiting, seen = [start], {start}
@@ -116,6 +116,15 @@ class Reading:
                     seen.add(id)
                     waiting.append(id)
         return list(found)
+
+    @cached_property
+    def _composites(self) -> frozenset[str]:
+        """The products that are made of others, and the bags with something in them."""
+        return frozenset(self.graph.inputs.keys() - self.book.preparations.keys())
+
+    def level_words(self, item: str) -> dict[str, LevelWord]:
+        """The flags of an item that are above free, each with the word of its level."""
+        return self.layout.level_words(self.masks[item])
 
     def levels(self, item: str) -> dict[str, Level]:
         """The flags of an item that are above free."""

@@ -15,6 +15,7 @@ if TYPE_CHECKING:
 WORD = "word"
 ITEM = "item"
 PLACES = "places"
+HEADINGS = "headings"
 NOTHING = "nothing"
 COUNTED = ("piece", "each")
 """Units that go without saying: two onions."""
@@ -25,12 +26,21 @@ Name: TypeAlias = Callable[[str], str]
 """Gives the name of an item by its id."""
 
 
-def called(word: str, *, item: bool = False, places: bool = False) -> Mapping[str, object]:
+def called(
+    word: str, *, item: bool = False, places: bool = False, headings: tuple[str, ...] | None = None
+) -> Mapping[str, object]:
     """The metadata of a field with the word that people have for it.
 
     `item`: its value is an id. `places`: its values are indexes, which people count from 1.
+    `headings`: it is a column of tables, and these are other headings that it may stand under.
     """
-    return {WORD: word, ITEM: item, PLACES: places}
+    return {WORD: word, ITEM: item, PLACES: places, HEADINGS: headings}
+
+
+def columns_of(kind: "type[DataclassInstance]") -> dict[str, tuple[str, ...]]:
+    """The fields of a value that tables have columns for, with the headings of each."""
+    found = {entry.name: entry.metadata.get(HEADINGS) for entry in fields(kind)}
+    return {name: headings for name, headings in found.items() if headings is not None}
 
 
 def word_of(entry: "Field[object]") -> str:

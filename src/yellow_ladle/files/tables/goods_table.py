@@ -4,39 +4,36 @@ import re
 import unicodedata
 from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass, replace
+from typing import Any, get_args, get_type_hints
+
+from pydantic import TypeAdapter
 
 from yellow_ladle.core.book.fault import near
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.product import CERTIFICATES, Product
 from yellow_ladle.core.carrying.label_sources import label_sources
+from yellow_ladle.core.vocabulary.field_words import columns_of
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import WORDS, Level
+from yellow_ladle.files.book.conversion import file_name
+from yellow_ladle.files.book.models import ProductPiece
 from yellow_ladle.files.tables.spreadsheet import Table
 
-NUMBERS = (
-    "salt_g_per_100g",
-    "abv_percent",
-    "so2_mg_per_kg",
-    "density_g_per_ml",
-    "unit_weight_g",
-    "price_per_kg",
-)
-PERCENT = ("salt_g_per_100g", "abv_percent")
-HEADINGS = {
-    "name": ("product", "item", "description", "goods"),
-    "class": ("category", "kind"),
-    "otherwise": ("all the rest", "rest", "everything else"),
-    "label": ("ingredients", "ingredient list", "label text"),
-    "pack": ("pack size", "size"),
-    "code": ("barcode", "bar code", "gtin", "ean"),
-    "certificates": ("certificate",),
-    "salt_g_per_100g": ("salt", "salt g/100g", "salt g per 100 g"),
-    "abv_percent": ("abv", "alcohol %", "alcohol % vol"),
-    "so2_mg_per_kg": ("so2", "sulphites mg/kg", "total so2"),
-    "density_g_per_ml": ("density", "density g/ml"),
-    "unit_weight_g": ("unit weight", "piece weight", "weight of one"),
-    "price_per_kg": ("price", "price per kg", "price/kg", "cost per kg"),
+COLUMNS = {file_name(name): headings for name, headings in columns_of(Product).items()}
+"""The columns of a product besides those of its flags, with other headings for each."""
+_BOUNDS = {
+    name: TypeAdapter[float | None](ProductPiece.model_fields[name].annotation or float)
+    for name, kind in get_type_hints(Product).items()
+    if name in COLUMNS and float in get_args(kind)
+}
+EXAMPLE = {
+    "name": "Example stock powder",
+    "class": "stock-powder",
+    "otherwise": "unchecked",
+    "label": "Salt, celery seed",
+    "pack": "1 kg",
+    "salt_g_per_100g": "45",
 }
 LEVELS: dict[str, Level] = {
     **{word: Level.of(word) for word in WORDS},
@@ -82,11 +79,11 @@ class GoodsTable:
 
 def template(flags: Collection[Flag]) -> Table:
     """The headings that are understood, with one made-up row that shows how to fill them."""
-    headings = ["name", "class", "otherwise", "label", "pack", "code", "certificates", *NUMBERS]
-    example = ["Example stock powder", "stock-powder", "unchecked", "Salt, celery seed", "1 kg"]
-    example += ["", "", "45", *[""] * (len(NUMBERS) - 1)]
-    rest = ["contains" if flag.id == "celery" else "" for flag in flags]
-    return [[*headings, *(flag.id for flag in flags)], [*example, *rest]]
+    levels = ["contains" if flag.id == "celery" else "" for flag in flags]
+    return [
+        [*COLUMNS, *(flag.id for flag in flags)],
+        [*(EXAMPLE.get(column, "") for column in COLUMNS), *levels],
+    ]
 
 
 def goods_rows(products: Iterable[Product], flags: Collection[Flag]) -> Table:
@@ -94,22 +91,33 @@ def goods_rows(products: Iterable[Product], flags: Collection[Flag]) -> Table:
 
     A product with makers has the highest level over them; their labels stay apart in the book file.
     """
-    headings = ["name", "class", "otherwise", "label", "pack", "code", "certificates", *NUMBERS]
-    rows = [[*headings, *(flag.id for flag in flags)]]
+    rows = [[*COLUMNS, *(flag.id for flag in flags)]]
     for product in products:
         labels = label_sources(product, None)
         levels = {flag.id: max(label.level(flag.id) for label in labels) for flag in flags}
         rest = max(label.otherwise for label in labels)
-        numbers = (getattr(product, field) for field in NUMBERS)
+        whole = replace(product, otherwise=rest)
         rows.append(
             [
-                *(product.name, product.class_ or "", rest.word, product.label, product.pack),
-                *(product.code, ", ".join(product.certificates)),
-                *("" if number is None else f"{number:g}" for number in numbers),
+                *(_cell(getattr(whole, name)) for name in columns_of(Product)),
                 *("" if level is rest else level.word for level in levels.values()),
             ]
         )
     return rows
+
+
+def _cell(value: object) -> str:
+    match value:
+        case None:
+            return ""
+        case Level():
+            return value.word
+        case float() | int():
+            return f"{value:g}"
+        case tuple():
+            return ", ".join(value)
+        case _:
+            return str(value)
 
 
 def read_goods(
@@ -157,7 +165,7 @@ def read_goods(
 
 def _column(heading: str, flags: Collection[Flag]) -> Column:
     plain = _plain(heading)
-    for field, others in HEADINGS.items():
+    for field, others in COLUMNS.items():
         if plain in (_plain(field), *others):
             return Column(heading, field)
     for flag in flags:
@@ -183,10 +191,10 @@ def _product(
     if not name and "name" not in broken:
         wrong.append(("name", "no name"))
     known = by_name.get(_plain(name))
-    product = known or Product(free_id(name or "row", used), name, "other")
+    product = known or Product(free_id(name or "row", used), name)
     stated, why = dict(product.statements), dict(product.evidence)
     for field, cell in cells.items():
-        if not cell or field in HEADINGS:
+        if not cell or field in COLUMNS:
             continue
         level = LEVELS.get(cell.casefold())
         if level is None:
@@ -242,25 +250,21 @@ def _certificates(
 
 
 def _numbers(product: Product, cells: Mapping[str, str], wrong: list[tuple[str, str]]) -> Product:
-    for field in NUMBERS:
+    """The numbers of a row, within the bounds of the book file."""
+    found: dict[str, Any] = {}
+    for field, bounds in _BOUNDS.items():
         cell = cells.get(field, "").replace(",", ".")
         if not cell:
             continue
         try:
-            number = float(cell)
+            found[field] = bounds.validate_python(float(cell))
         except ValueError:
-            number = -1.0
-        most = 100.0 if field in PERCENT else 1e6
-        if not 0 <= number <= most:
-            wrong.append((field, f'"{cell[:40]}" is no amount from 0 to {most:g}'))
-        elif number > 0 or field not in ("density_g_per_ml", "unit_weight_g"):
-            product = _with_number(product, field, number)
-    return product
-
-
-def _with_number(product: Product, field: str, number: float) -> Product:
-    values = {key: getattr(product, key) for key in product.__dataclass_fields__}
-    return Product(**{**values, field: number})
+            # A 0 where nothing weighs nothing is how some tables write that nobody knows.
+            if cell.strip("0."):
+                most = bounds.json_schema()["anyOf"][0].get("maximum")
+                told = "" if most is None else f" from 0 to {most:g}"
+                wrong.append((field, f'"{cell[:40]}" is no amount{told}'))
+    return replace(product, **found)
 
 
 def _seen(cell: str) -> str:
