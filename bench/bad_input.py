@@ -11,7 +11,7 @@ from PIL import Image
 
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.book.fault import BookRefused
-from yellow_ladle.core.labels.proposals import MAX_LABEL, TooLong
+from yellow_ladle.core.labels.label_reading import MAX_LABEL, TooLong
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets

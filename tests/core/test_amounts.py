@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from tests.effort import examples
 from yellow_ladle.core.amounts.grammar import MAX_TYPED, question_of, understand
-from yellow_ladle.core.amounts.weighing import Weighed, weigh
+from yellow_ladle.core.amounts.weight import Weighed, weigh
 from yellow_ladle.core.book.book import Kitchen
 from yellow_ladle.core.cards.round import Rounded, rounded
 from yellow_ladle.core.vocabulary.units import Measure, shipped_units, units, units_of

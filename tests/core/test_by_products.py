@@ -9,7 +9,7 @@ from yellow_ladle.core.book.book import ByProduct, RecipeVersion
 from yellow_ladle.core.book.by_products import comes_of, ended, renumbered
 from yellow_ladle.core.cards.merge import merged
 from yellow_ladle.core.cards.versions import using
-from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import applied, with_lines
 from yellow_ladle.core.swaps.apply.new_cards import placed

@@ -8,7 +8,7 @@ from yellow_ladle.core.book.book import Preparation, RecipeVersion, Step, Yield
 from yellow_ladle.core.book.fault import Fault
 from yellow_ladle.core.cards.cautions import called_for, cautions
 from yellow_ladle.core.cards.colours import clashes, colours
-from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.larder.matching import Names, names_of, role_of, sure
 from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.core.vocabulary.units import Measure

@@ -16,7 +16,7 @@ from yellow_ladle.core.cards.compare import differences
 from yellow_ladle.core.cards.merge import merged
 from yellow_ladle.core.cards.rename import renamed
 from yellow_ladle.core.cards.versions import FIRST, NoSuchWay, using, way_in_use
-from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.update import Change, applied, reread
 from yellow_ladle.core.vocabulary.levels import Level
 

@@ -5,7 +5,7 @@ import unittest
 from yellow_ladle.core.cards.cautions import called_for
 from yellow_ladle.core.cards.colours import clashes
 from yellow_ladle.core.cards.versions import using
-from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.numbers.balance import CARRIED, Balance, portions_of
 from yellow_ladle.core.numbers.yields import evaporation, excess, yielded
 from yellow_ladle.core.reading.reading import read

@@ -9,7 +9,7 @@ from yellow_ladle.core.book.fault import near
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.carrying.cycles import cycle, inputs_of
-from yellow_ladle.core.checks.faults import MAX_LOOPS, Pieces, change_faults, faults
+from yellow_ladle.core.checks.book_faults import MAX_LOOPS, Pieces, change_faults, faults
 from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.core.vocabulary.flags import Flag
 

@@ -9,7 +9,7 @@ from tests.planned import as_variant, for_all
 from yellow_ladle.core.book.book import RecipeVersion, Step, Yield
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.pan import Batch
-from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import applied
 from yellow_ladle.core.swaps.goals import Goals

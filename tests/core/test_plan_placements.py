@@ -5,7 +5,7 @@ import unittest
 from tests.effort import tries
 from tests.random_swaps import shared_kitchen, small_kitchen, worded
 from yellow_ladle.core.book.book import Book, by_product_item
-from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import applied
 from yellow_ladle.core.swaps.apply.new_cards import placed

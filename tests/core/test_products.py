@@ -7,7 +7,7 @@ from tests.kitchens import FREE, FULL, MAY, OPEN, book, levels, line, pot, produ
 from yellow_ladle.core.book.maker import Maker, Paper
 from yellow_ladle.core.book.product import Bag, Part
 from yellow_ladle.core.carrying.suitability import Verdict
-from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.impact.impact import impact_of
 from yellow_ladle.core.larder.bag import NoBag, added, emptied
 from yellow_ladle.core.reading.reading import Reading, read

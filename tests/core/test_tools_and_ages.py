@@ -11,7 +11,7 @@ from yellow_ladle.core.book.product import Bag
 from yellow_ladle.core.book.sign_off import SignOff, after
 from yellow_ladle.core.book.tool import Tool, Use, tool_id
 from yellow_ladle.core.cards.board_columns import columns
-from yellow_ladle.core.checks.faults import tool_faults
+from yellow_ladle.core.checks.book_faults import tool_faults
 from yellow_ladle.core.larder.review_dates import (
     RunOut,
     SecondLook,

@@ -54,6 +54,18 @@ class Documents(unittest.TestCase):
                 self.assertEqual(missing, [])
         self.assertGreater(found, 60)
 
+    def test_no_two_modules_share_a_name_or_differ_by_a_plural(self) -> None:
+        files = [path.relative_to(CODE) for path in CODE.rglob("[a-z]*.py")]
+        modules = [path for path in files if "versions" not in path.parts]
+        self.assertGreater(len(modules), 150)
+        by_name: dict[str, list[str]] = {}
+        for path in modules:
+            by_name.setdefault(path.stem.rstrip("s"), []).append(str(path))
+        # The sentences of a package; rows of the store by the name of the core that they are of.
+        allowed = ("text", "label_change")
+        twice = {name: found for name, found in by_name.items() if len(found) > 1}
+        self.assertEqual({k: v for k, v in twice.items() if k not in allowed}, {})
+
     def test_every_code_name_of_the_glossary_is_in_the_code(self) -> None:
         rows = (ROOT / "docs/glossary.md").read_text("utf-8").split("|---|---|---|\n")[1]
         cells = [row.split("|")[2] for row in rows.splitlines()]

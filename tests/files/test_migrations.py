@@ -14,8 +14,8 @@ from yellow_ladle.store.applied_plans import applied_plans, take_back
 from yellow_ladle.store.history import NOBODY, Act
 from yellow_ladle.store.label_changes import open_notices
 from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.optimistic_lock import Stale
 from yellow_ladle.store.tool_uses import uses_on
-from yellow_ladle.store.versions import Stale
 
 KEPT = Path(__file__).parent / "kept"
 DAY = datetime(2026, 11, 22, 10, tzinfo=UTC)

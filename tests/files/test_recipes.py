@@ -14,7 +14,7 @@ from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.print.card_markdown import card_markdown
 from yellow_ladle.files.print.card_pdf import card_pdf
-from yellow_ladle.files.recipes.plain import plain
+from yellow_ladle.files.recipes.plain_text import plain
 from yellow_ladle.files.recipes.recipe import Recipe
 from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES, minutes_of, read_recipes
 from yellow_ladle.files.recipes.recipe_writer import duration, recipe_content, recipes_bytes

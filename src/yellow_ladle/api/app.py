@@ -13,33 +13,42 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from yellow_ladle import __version__
 from yellow_ladle.api.cards import (
-    amounts,
-    card_work,
-    changes,
-    comparison,
-    family,
-    history,
-    preparations,
-    recipes,
-    thickening,
+    amount_routes,
+    card_routes,
+    change_routes,
+    comparison_routes,
+    family_routes,
+    history_routes,
+    preparation_routes,
+    recipe_routes,
+    thickening_routes,
 )
 from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.errors import add_handlers
 from yellow_ladle.api.kept_answers import KeptAnswers
-from yellow_ladle.api.kitchen import find, settings
-from yellow_ladle.api.larder import feed as feed_routes
-from yellow_ladle.api.larder import intake, labels, photos, products, tools, unchecked
-from yellow_ladle.api.swaps import applied, menus, plans, rules
+from yellow_ladle.api.kitchen import find_routes, kitchen_routes
+from yellow_ladle.api.larder import (
+    feed_routes,
+    intake_routes,
+    label_routes,
+    photo_routes,
+    product_routes,
+    tool_routes,
+    unchecked_routes,
+)
+from yellow_ladle.api.swaps import applied_plan_routes, menu_routes, plan_routes, rule_routes
 from yellow_ladle.store.applied_plans import lapse
 from yellow_ladle.store.ledger import Ledger
 
 CLIENT = Path(__file__).parents[3] / "web" / "dist"
 
 ROUTES = (
-    *(settings, family, preparations, products, changes, find),
-    *(plans, applied, menus, rules),
-    *(recipes, card_work, amounts, thickening, comparison),
-    *(labels, unchecked, tools, history, intake, feed_routes, photos),
+    *(kitchen_routes, family_routes, preparation_routes, product_routes),
+    *(change_routes, find_routes),
+    *(plan_routes, applied_plan_routes, menu_routes, rule_routes),
+    *(recipe_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
+    *(label_routes, unchecked_routes, tool_routes, history_routes),
+    *(intake_routes, feed_routes, photo_routes),
 )
 
 HEADERS = {

@@ -15,7 +15,7 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.fault_words import sentence_of
 from yellow_ladle.files.book.models import KitchenPiece, PreparationPiece, ProductPiece
-from yellow_ladle.store.versions import Aggregate, Stale
+from yellow_ladle.store.optimistic_lock import Aggregate, Stale
 
 MEDIA_TYPE = "application/problem+json"
 

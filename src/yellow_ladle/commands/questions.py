@@ -90,9 +90,9 @@ def label(
     as_json: AsJson = False,
 ) -> None:
     """What a label's words propose for each flag, and what to ask its maker."""
+    from yellow_ladle.core.labels.label_reading import TooLong
     from yellow_ladle.core.labels.languages import AUTO
     from yellow_ladle.core.labels.lexicon import languages
-    from yellow_ladle.core.labels.proposals import TooLong
     from yellow_ladle.core.labels.reader import read_label
     from yellow_ladle.files.documents.label_document import label_content
 
@@ -134,7 +134,7 @@ def amount(
 ) -> None:
     """What an amount as people type it comes to, in grams and millilitres."""
     from yellow_ladle.core.amounts.grammar import understand
-    from yellow_ladle.core.amounts.weighing import NOTHING_KNOWN, weigh
+    from yellow_ladle.core.amounts.weight import NOTHING_KNOWN, weigh
     from yellow_ladle.files.documents.numbers_document import amount_content
 
     for option, value in (("--density", density), ("--unit-weight", unit_weight)):

@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 from yellow_ladle.core.book.book import Book, Kitchen, Preparation
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.book.product import Product
-from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.impact.impact import Impact
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import Change, applied

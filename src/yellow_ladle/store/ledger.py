@@ -40,6 +40,7 @@ from yellow_ladle.store.history import (
     restored,
     snapshot,
 )
+from yellow_ladle.store.optimistic_lock import Stale, next_version, refuse_stale
 from yellow_ladle.store.settings_rows import (
     write_needs,
     write_rulings,
@@ -47,7 +48,6 @@ from yellow_ladle.store.settings_rows import (
     write_tools,
 )
 from yellow_ladle.store.tables import Base, HistoryRow, HouseFlagRow
-from yellow_ladle.store.versions import Stale, next_version, refuse_stale
 
 KEPT = ("history", "book")
 """Tables that outlive a book which takes another one's place."""

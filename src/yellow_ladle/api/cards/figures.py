@@ -1,6 +1,6 @@
 """The numbers of a pot as its screen shows them: what is carried, thickness, yield, times."""
 
-from yellow_ladle.api.schemas.answer import all_named
+from yellow_ladle.api.schemas.answer_forms import all_named
 from yellow_ladle.api.schemas.figure_forms import (
     AskedOut,
     BodyGivenOut,

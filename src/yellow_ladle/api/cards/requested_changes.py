@@ -33,7 +33,7 @@ from yellow_ladle.core.book.maker import Evidence, Maker
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.cards.rename import renamed
 from yellow_ladle.core.cards.versions import NoSuchWay, using
-from yellow_ladle.core.checks.faults import change_faults
+from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.checks.stated_words import stated_by_words
 from yellow_ladle.core.larder.bag import NoBag, added, emptied
 from yellow_ladle.core.larder.label_changes import with_maker, without_maker

@@ -2,7 +2,7 @@
 
 from pydantic import BaseModel
 
-from yellow_ladle.api.schemas.answer import Named
+from yellow_ladle.api.schemas.answer_forms import Named
 from yellow_ladle.core.cards.colours import Clash
 from yellow_ladle.core.numbers.named import NumberName
 from yellow_ladle.core.numbers.yields import Evaporation

@@ -4,8 +4,8 @@ from typing import Annotated, Literal, TypeAlias
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from yellow_ladle.api.cards.impacts import ImpactOut
-from yellow_ladle.api.schemas.answer import Named
+from yellow_ladle.api.cards.impact_answers import ImpactOut
+from yellow_ladle.api.schemas.answer_forms import Named
 from yellow_ladle.api.schemas.figure_forms import StandOut
 from yellow_ladle.core.book.rule_setting import Note
 from yellow_ladle.core.swaps.search.fidelity import Fidelity

@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Mapping
 
 from yellow_ladle.api.cards.figures import stand_out
-from yellow_ladle.api.schemas.answer import Named, all_named, named
+from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
 from yellow_ladle.api.schemas.plan_forms import (
     AdjustmentOut,
     BlockedOut,
@@ -30,7 +30,7 @@ from yellow_ladle.core.swaps.apply.placements import Placement, placements
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
 from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.needs import needs_harmed
+from yellow_ladle.core.swaps.harmed_needs import needs_harmed
 from yellow_ladle.core.swaps.plan import ON_THE_CARD, CleanTool, Plan, Swap
 from yellow_ladle.core.swaps.rulebook import RuleHere
 from yellow_ladle.core.swaps.search.blockers import Blocked

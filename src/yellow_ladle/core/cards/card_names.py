@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from functools import cache, lru_cache
 
 from yellow_ladle.core.book.book import Book, Preparation, owner_of
-from yellow_ladle.core.labels.finding import forms
+from yellow_ladle.core.labels.hits import forms
 from yellow_ladle.core.labels.languages import language_of
 from yellow_ladle.core.labels.letters import Token, tokens
 from yellow_ladle.core.labels.letters import words as words_of

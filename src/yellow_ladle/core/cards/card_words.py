@@ -10,7 +10,7 @@ from functools import lru_cache
 
 from yellow_ladle.core.book.book import Preparation, by_product_item
 from yellow_ladle.core.cards.card_names import Names, names_of, run_of, taken_back
-from yellow_ladle.core.labels.finding import Hit, hits
+from yellow_ladle.core.labels.hits import Hit, hits
 from yellow_ladle.core.labels.languages import language_of
 from yellow_ladle.core.labels.letters import words as words_of
 from yellow_ladle.core.labels.lexicon import Key, Lexicon, lexicon

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from yellow_ladle.core.amounts.weighing import weigh
+from yellow_ladle.core.amounts.weight import weigh
 from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.cards.round import Rounded, rounded
 from yellow_ladle.core.numbers.balance import Balance, portions_of

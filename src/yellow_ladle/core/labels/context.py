@@ -2,7 +2,7 @@
 
 from collections.abc import Collection, Iterator, Sequence
 
-from yellow_ladle.core.labels.finding import Hit
+from yellow_ladle.core.labels.hits import Hit
 from yellow_ladle.core.labels.ingredients import Ingredient
 from yellow_ladle.core.labels.letters import CLOSING, OPENING, Token
 from yellow_ladle.core.labels.lexicon import Entry, Lexicon

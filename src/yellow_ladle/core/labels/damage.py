@@ -8,7 +8,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from functools import lru_cache
 
-from yellow_ladle.core.labels.finding import additive, stands
+from yellow_ladle.core.labels.hits import additive, stands
 from yellow_ladle.core.labels.letters import Token, fold
 from yellow_ladle.core.labels.lexicon import Lexicon, lexicon
 from yellow_ladle.core.labels.vocabulary import is_plain

@@ -3,9 +3,7 @@
 from collections.abc import Iterable, Iterator, Sequence
 
 from yellow_ladle.core.labels.context import settled_by
-from yellow_ladle.core.labels.letters import Token
-from yellow_ladle.core.labels.lexicon import Entry
-from yellow_ladle.core.labels.proposals import (
+from yellow_ladle.core.labels.label_reading import (
     Because,
     Claim,
     LabelReading,
@@ -13,6 +11,8 @@ from yellow_ladle.core.labels.proposals import (
     Proposal,
     Word,
 )
+from yellow_ladle.core.labels.letters import Token
+from yellow_ladle.core.labels.lexicon import Entry
 from yellow_ladle.core.vocabulary.levels import Level
 
 

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from yellow_ladle.core.labels.finding import Hit, hits
+from yellow_ladle.core.labels.hits import Hit, hits
 from yellow_ladle.core.labels.letters import CLOSING, OPENING, Token
 from yellow_ladle.core.labels.lexicon import Lexicon
 

@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from yellow_ladle.core.labels.proposals import LabelReading, Proposal, Word
+from yellow_ladle.core.labels.label_reading import LabelReading, Proposal, Word
 
 
 def merged(joined: LabelReading, apart: LabelReading) -> LabelReading:

@@ -18,9 +18,18 @@ from yellow_ladle.core.labels.context import (
     sources_named,
 )
 from yellow_ladle.core.labels.damage import repaired
-from yellow_ladle.core.labels.finding import Hit, hits
 from yellow_ladle.core.labels.findings import Findings
+from yellow_ladle.core.labels.hits import Hit, hits
 from yellow_ladle.core.labels.ingredients import Ingredient, ingredients
+from yellow_ladle.core.labels.label_reading import (
+    MAX_LABEL,
+    Because,
+    Claim,
+    LabelReading,
+    Listed,
+    TooLong,
+    Word,
+)
 from yellow_ladle.core.labels.languages import (
     AUTO,
     damaged_language_of,
@@ -31,15 +40,6 @@ from yellow_ladle.core.labels.languages import (
 from yellow_ladle.core.labels.letters import Token, is_parted, tokens
 from yellow_ladle.core.labels.lexicon import Entry, Lexicon, lexicon
 from yellow_ladle.core.labels.line_breaks import merged
-from yellow_ladle.core.labels.proposals import (
-    MAX_LABEL,
-    Because,
-    Claim,
-    LabelReading,
-    Listed,
-    TooLong,
-    Word,
-)
 from yellow_ladle.core.labels.turns import Turn, opens_a_sentence, turns
 from yellow_ladle.core.labels.vocabulary import unknown_words
 from yellow_ladle.core.vocabulary.levels import Level

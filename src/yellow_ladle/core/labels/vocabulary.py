@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 from functools import lru_cache
 
-from yellow_ladle.core.labels.finding import forms, hits
+from yellow_ladle.core.labels.hits import forms, hits
 from yellow_ladle.core.labels.letters import Token
 from yellow_ladle.core.labels.lexicon import Lexicon, lexicon
 

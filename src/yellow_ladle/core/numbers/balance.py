@@ -10,7 +10,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from threading import Lock
 
-from yellow_ladle.core.amounts.weighing import weigh
+from yellow_ladle.core.amounts.weight import weigh
 from yellow_ladle.core.book.book import Book, Line, Preparation, Yield, owner_of
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.carrying.cycles import inputs_of

@@ -16,7 +16,7 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool
-from yellow_ladle.core.checks.faults import Pieces, faults
+from yellow_ladle.core.checks.book_faults import Pieces, faults
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.files.book import rule_pieces
 from yellow_ladle.files.book.conversion import as_value, content

@@ -5,7 +5,7 @@ from typing import Annotated
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
-from yellow_ladle.core.labels.proposals import MAX_LABEL
+from yellow_ladle.core.labels.label_reading import MAX_LABEL
 
 
 def _real_day(day: str) -> str:

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from yellow_ladle.core.labels.proposals import LabelReading, Proposal
+from yellow_ladle.core.labels.label_reading import LabelReading, Proposal
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 
 FORMAT = "yellow-ladle-label"

@@ -3,7 +3,7 @@
 from typing import Any
 
 from yellow_ladle.core.amounts.grammar import Understood, question_of
-from yellow_ladle.core.amounts.weighing import Weighed
+from yellow_ladle.core.amounts.weight import Weighed
 from yellow_ladle.core.book.book import Book, items_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.named import NUMBERS, named

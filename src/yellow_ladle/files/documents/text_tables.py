@@ -7,10 +7,10 @@ from rich.console import Console
 from rich.table import Table
 
 from yellow_ladle.core.amounts.grammar import Understood, question_of
-from yellow_ladle.core.amounts.weighing import Weighed
+from yellow_ladle.core.amounts.weight import Weighed
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.carrying.suitability import Verdict
-from yellow_ladle.core.labels.proposals import LabelReading
+from yellow_ladle.core.labels.label_reading import LabelReading
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import OWN_TOOLS, SAY
 from yellow_ladle.core.swaps.goals import Goals

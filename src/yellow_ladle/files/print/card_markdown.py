@@ -2,7 +2,7 @@
 
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY
-from yellow_ladle.files.print.card_text import (
+from yellow_ladle.files.print.printed_card import (
     flag_words,
     grouped,
     head_text,

@@ -26,7 +26,7 @@ from reportlab.platypus import (
 from yellow_ladle.core.book.book import Line
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY
-from yellow_ladle.files.print.card_text import (
+from yellow_ladle.files.print.printed_card import (
     amount_text,
     flag_words,
     grouped,

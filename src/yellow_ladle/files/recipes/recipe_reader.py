@@ -14,7 +14,7 @@ from typing import Any
 from pydantic import TypeAdapter, ValidationError
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
-from yellow_ladle.files.recipes.plain import json_blocks, plain
+from yellow_ladle.files.recipes.plain_text import json_blocks, plain
 from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
 
 MAX_BYTES = 16 * 1024 * 1024

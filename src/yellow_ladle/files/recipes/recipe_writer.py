@@ -10,7 +10,7 @@ from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.numbers.balance import portions_of
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.files.print.card_text import amount_text, line_text
+from yellow_ladle.files.print.printed_card import amount_text, line_text
 
 CONTEXT = "https://schema.org"
 _DURATION = TypeAdapter(timedelta)

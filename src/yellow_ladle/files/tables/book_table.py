@@ -1,7 +1,7 @@
 """The whole book as one table: a row for each line, with what its pot carries."""
 
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.files.print.card_text import flag_words
+from yellow_ladle.files.print.printed_card import flag_words
 
 HEADINGS = (
     *("pot", "pot name", "kind", "line", "group", "item", "item name", "amount", "unit", "grams"),

@@ -13,8 +13,8 @@ from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.book.by_products import ends
 from yellow_ladle.core.reading.reading import own_mask
 from yellow_ladle.core.swaps.goals import together
-from yellow_ladle.core.swaps.menu.answer import MenuOption, Solved, Version, swaps_taken
 from yellow_ladle.core.swaps.menu.first_answer import started
+from yellow_ladle.core.swaps.menu.menu_answer import MenuOption, Solved, Version, swaps_taken
 from yellow_ladle.core.swaps.plan import Swap
 from yellow_ladle.core.swaps.search.candidates import Offer, Proposer
 

@@ -8,7 +8,7 @@ from functools import partial
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.swaps.goals import together
-from yellow_ladle.core.swaps.menu.answer import Lines, MenuOption, Solved, Version, swaps_taken
+from yellow_ladle.core.swaps.menu.menu_answer import Lines, MenuOption, Solved, Version, swaps_taken
 
 Eaters: TypeAlias = int | Literal["all"]
 """One group, or all of them at once."""

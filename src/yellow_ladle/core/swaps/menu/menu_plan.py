@@ -5,8 +5,8 @@ from dataclasses import dataclass, replace
 
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.goals import Goals, offences, together
-from yellow_ladle.core.swaps.menu.answer import Solved, Version
 from yellow_ladle.core.swaps.menu.cp_model import MenuModel
+from yellow_ladle.core.swaps.menu.menu_answer import Solved, Version
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
 from yellow_ladle.core.swaps.rules import SwapRule
 from yellow_ladle.core.swaps.search.candidates import Proposer

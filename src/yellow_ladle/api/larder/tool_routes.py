@@ -8,11 +8,11 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
-from yellow_ladle.api.schemas.answer import Named, named
+from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.tool import Tool
-from yellow_ladle.core.checks.faults import tool_faults
+from yellow_ladle.core.checks.book_faults import tool_faults
 from yellow_ladle.core.reading.day_traces import day_reading
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.conversion import as_piece, as_value

@@ -7,7 +7,7 @@ from pydantic import ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.schemas.answer import Named
+from yellow_ladle.api.schemas.answer_forms import Named
 from yellow_ladle.core.book.book import (
     KINDS,
     ROLES,
@@ -24,7 +24,7 @@ from yellow_ladle.core.book.need import STRICTNESS, Strictness
 from yellow_ladle.core.book.pan import LIDS, Lid
 from yellow_ladle.core.book.product import CERTIFICATES, EVIDENCE, CertificateKind, EvidenceKind
 from yellow_ladle.core.cards.colours import colours
-from yellow_ladle.core.checks.faults import measure_faults, measures_missed
+from yellow_ladle.core.checks.book_faults import measure_faults, measures_missed
 from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY

@@ -6,7 +6,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
-from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
+from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.paging import RowId

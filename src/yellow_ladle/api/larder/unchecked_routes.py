@@ -5,7 +5,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.schemas.answer import Named, all_named, named
+from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.carrying.label_sources import contradictions, measure

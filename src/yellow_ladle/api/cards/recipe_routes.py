@@ -9,7 +9,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.schemas.answer import Named, named
+from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.files.book.conversion import as_piece

@@ -5,11 +5,11 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
-from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
+from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.paging import RowId
-from yellow_ladle.api.schemas.answer import Named
+from yellow_ladle.api.schemas.answer_forms import Named
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.product import Product

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 from yellow_ladle.api.cards.figures import stand_out
 from yellow_ladle.api.dependencies import TheBook, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.schemas.answer import Named
+from yellow_ladle.api.schemas.answer_forms import Named
 from yellow_ladle.api.schemas.figure_forms import StandOut
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.numbers.thickeners import browning, thickeners

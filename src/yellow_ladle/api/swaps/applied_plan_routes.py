@@ -5,11 +5,11 @@ from dataclasses import replace
 
 from fastapi import APIRouter
 
-from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
+from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.paging import RowId
-from yellow_ladle.api.schemas.answer import Named, all_named, named
+from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
 from yellow_ladle.api.schemas.plan_forms import (
     AppliedOut,
     AppliedPlanOut,
@@ -18,7 +18,7 @@ from yellow_ladle.api.schemas.plan_forms import (
     SwapPiece,
     TakeBackIn,
 )
-from yellow_ladle.api.swaps.plans import goals_of, items_of
+from yellow_ladle.api.swaps.plan_routes import goals_of, items_of
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.reading.texts import stranded_sentences
@@ -35,7 +35,7 @@ from yellow_ladle.core.swaps.search.several_items import carried_together
 from yellow_ladle.store.applied_plans import Applied, Applying, applied_plans, put_in, take_back
 from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.history import Act
-from yellow_ladle.store.versions import Stale
+from yellow_ladle.store.optimistic_lock import Stale
 
 router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
 

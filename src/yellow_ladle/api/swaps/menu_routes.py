@@ -9,9 +9,9 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheBook, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.schemas.answer import Named, named
+from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.api.schemas.plan_forms import GoalsPiece
-from yellow_ladle.api.swaps.plans import goals_of
+from yellow_ladle.api.swaps.plan_routes import goals_of
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.book.tool import clean_name
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence

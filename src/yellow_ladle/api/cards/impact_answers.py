@@ -1,6 +1,6 @@
 """What a change does, as answers tell it."""
 
-from yellow_ladle.api.schemas.answer import Answer, LevelOut
+from yellow_ladle.api.schemas.answer_forms import Answer, LevelOut
 from yellow_ladle.core.impact.impact import DietImpact, Impact
 from yellow_ladle.core.impact.numbers import NumberImpact
 

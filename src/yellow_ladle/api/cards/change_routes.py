@@ -3,7 +3,7 @@
 from fastapi import APIRouter
 from pydantic import BaseModel
 
-from yellow_ladle.api.cards.impacts import ImpactOut, impact_out
+from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.cards.requested_changes import change_of, signer
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import PROBLEMS

@@ -7,11 +7,11 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.schemas.answer import Answer, LevelOut, Named
+from yellow_ladle.api.schemas.answer_forms import Answer, LevelOut, Named
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.labels.label_reading import Because, Listed, TooLong, Word
 from yellow_ladle.core.labels.languages import AUTO
 from yellow_ladle.core.labels.lexicon import languages
-from yellow_ladle.core.labels.proposals import Because, Listed, TooLong, Word
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.starting_points import SAY, goods
 from yellow_ladle.files.book.conversion import as_piece

@@ -8,9 +8,9 @@ from pydantic import BaseModel
 from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.kept_answers import TheKeptAnswers
-from yellow_ladle.api.kitchen.settings import unchecked_flags
+from yellow_ladle.api.kitchen.kitchen_routes import unchecked_flags
 from yellow_ladle.api.paging import Offset, Page, Size, page
-from yellow_ladle.api.schemas.answer import Named, all_named, named
+from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
 from yellow_ladle.core.reading.reading import Reading

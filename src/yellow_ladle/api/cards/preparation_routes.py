@@ -16,7 +16,7 @@ from yellow_ladle.api.cards.carried import (
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.paging import Offset, Page, Size, page
-from yellow_ladle.api.schemas.answer import Named, named
+from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.core.book.book import Preparation, by_product_item, owner_of
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.reading.reading import Reading
