@@ -159,7 +159,7 @@ class Writing(CardBrowserTest):
         self.click("[role=tab]", "What goes in")
         self.see("[data-mover]").send_keys(Keys.ARROW_DOWN)
         self.shows("Line 1 is now line 2.", "[role=status]")
-        self.click("button", "Take line 4 out")
+        self.click("button", "Remove line 4")
         tools = self.named("input", "Tools")
         tools.send_keys("stick blender, drum sieve", Keys.ENTER)
         self.shows("drum sieve new", "main")
@@ -262,7 +262,7 @@ class Reading(CardBrowserTest):
         self.open("/pots/white-roux")
         self.click("[aria-label='Start the timer of step 1, 3 min']")
         self.shows("2:5", "main ol")
-        self.click("[aria-label='Hold the timer of step 1, 3 min']")
+        self.click("[aria-label='Pause the timer of step 1, 3 min']")
         self.click("button", "again")
         self.shows("3 min", "main ol")
 
@@ -319,7 +319,7 @@ class Reading(CardBrowserTest):
 class Bench(CardBrowserTest):
     def test_the_bench_puts_a_thickener_into_a_pot(self) -> None:
         self.open("/pots/celeriac-pear-soup/thickening", "[data-option]")
-        self.click("label", "stands acid")
+        self.click("label", "holds in acid")
         self.click("label", "freezes well")
         self.click("label", "stays clear")
         self.see("[data-options] tbody tr:first-child[data-option=arrowroot]")

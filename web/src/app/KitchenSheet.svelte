@@ -62,7 +62,7 @@
     <p class="text-soft">
       What the pots carry stays as it is; only what must be declared changes. Check your local law.
     </p>
-    <Field label="Look at labels again after, days" class="w-72">
+    <Field label="Re-read labels after, days" class="w-72">
       <input class="field amount" type="number" min="1" max="3650" bind:value={days} />
     </Field>
     <fieldset>
@@ -81,7 +81,7 @@
             aria-label="Name of person {index + 1}"
             bind:value={person.name}
           />
-          <Button onclick={() => (people = people.filter((_, n) => n !== index))}>Take out</Button>
+          <Button onclick={() => (people = people.filter((_, n) => n !== index))}>Remove</Button>
         </div>
       {/each}
       <div class="mt-2">

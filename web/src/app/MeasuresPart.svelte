@@ -43,7 +43,7 @@
         }}
       />
       <Button onclick={() => (own.measures = own.measures.filter((_, n) => n !== index))}>
-        Take out
+        Remove
       </Button>
     </div>
   {/each}

@@ -13,7 +13,7 @@
   const lost = $derived(sides.filter((side) => side.flags === null));
   const time = (side: Schema['SideOut']) =>
     side.figures
-      ? `${minutesText(side.figures.active_minutes)} at the pot, ${minutesText(side.figures.passive_minutes)} by itself`
+      ? `${minutesText(side.figures.active_minutes)} hands-on, ${minutesText(side.figures.passive_minutes)} unattended`
       : '';
   const salt = (side: Schema['SideOut']) => side.figures?.numbers[0];
 </script>
@@ -26,7 +26,7 @@
     </div>
   {/each}
 </div>
-<h3 class="mt-4 text-lead">What differs</h3>
+<h3 class="mt-4 text-lead">Differences</h3>
 <ul class="mt-1" data-differences>
   {#each comparison.differences as difference (difference.sentence)}
     <li class="border-b border-rule py-1">{difference.sentence}</li>

@@ -45,7 +45,7 @@
         }}
       />
       <IconButton
-        label="Take by-product {index + 1} out"
+        label="Remove by-product {index + 1}"
         onclick={() => (draft.piece.by_products = parts.filter((other) => other.id !== part.id))}
         ><X size={20} /></IconButton
       >

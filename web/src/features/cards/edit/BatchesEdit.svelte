@@ -32,7 +32,7 @@
         class="min-h-11 underline"
         onclick={() => (draft.piece.batches = batches.filter((_, at) => at !== index))}
       >
-        take it out
+        remove it
       </button>
     </li>
   {/each}

@@ -55,7 +55,7 @@
         (piece.yield = quantity ? { quantity, unit, note: piece.yield?.note ?? '' } : null)}
     />
   </div>
-  <Field label="Why more comes out">
+  <Field label="Why it yields more">
     <input
       class="field"
       maxlength="200"
@@ -109,7 +109,7 @@
       {#each kitchen?.lids ?? ['off'] as lid (lid)}<option value={lid}>{lid}</option>{/each}
     </select>
   </Field>
-  <Field label="Grams in a millilitre">
+  <Field label="Density, g per ml">
     <input
       class="field amount"
       type="number"

@@ -87,7 +87,7 @@
   <IconButton aria-expanded={open} label="More of line {index + 1}" onclick={() => (open = !open)}
     >{#if open}<ChevronUp size={20} />{:else}<ChevronDown size={20} />{/if}</IconButton
   >
-  <IconButton label="Take line {index + 1} out" onclick={() => draft.remove('lines', index)}
+  <IconButton label="Remove line {index + 1}" onclick={() => draft.remove('lines', index)}
     ><X size={20} /></IconButton
   >
 </div>

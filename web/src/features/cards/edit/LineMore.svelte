@@ -51,7 +51,7 @@
       bind:value={line.minutes}
     />
   </Field>
-  <Field label="Heading it stands under">
+  <Field label="Under the heading">
     <input class="field" maxlength="200" aria-label="Heading {of}" bind:value={line.group} />
   </Field>
   <Field label="Any one of">

@@ -61,7 +61,7 @@
       <Field label="What to look for">
         <input class="field" aria-label="Cue {of}" bind:value={step.cue} />
       </Field>
-      <Check bind:checked={step.passive}>by itself</Check>
+      <Check bind:checked={step.passive}>unattended</Check>
     </div>
     <Field label="Caution">
       <input class="field" aria-label="Caution {of}" bind:value={step.caution} />
@@ -99,7 +99,7 @@
       onset={(tools) => (step.equipment = tools)}
     />
   </div>
-  <IconButton label="Take step {index + 1} out" onclick={() => draft.remove('method', index)}
+  <IconButton label="Remove step {index + 1}" onclick={() => draft.remove('method', index)}
     ><X size={20} /></IconButton
   >
 </div>

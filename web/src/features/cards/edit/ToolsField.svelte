@@ -33,7 +33,7 @@
       <button
         type="button"
         class="flex min-h-11 items-center gap-1.5 border-b border-edge"
-        aria-label="{tool}{of ? ` ${of}` : ''}: take it out"
+        aria-label="{tool}{of ? ` ${of}` : ''}: remove it"
         onclick={() => onset(tools.filter((other) => other !== tool))}
       >
         {tool}

@@ -40,7 +40,7 @@
       class="min-h-11 underline"
       onclick={() => (draft.piece.ways = others.filter((_, at) => at !== index))}
     >
-      take it out
+      remove it
     </button>
   </p>
 {/each}

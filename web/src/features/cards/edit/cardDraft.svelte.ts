@@ -118,9 +118,9 @@ export class CardDraft {
     if (this.piece.name.trim() === '') return 'It has no name yet.';
     const bare = this.lines.findIndex((line) => line.item === '');
     if (bare >= 0)
-      return `Line ${bare + 1} has no item yet: choose one from the list, or take it out.`;
+      return `Line ${bare + 1} has no item yet: choose one from the list, or remove it.`;
     const empty = this.steps.findIndex((step) => step.text.trim() === '');
-    return empty < 0 ? '' : `Step ${empty + 1} says nothing yet: write it, or take it out.`;
+    return empty < 0 ? '' : `Step ${empty + 1} says nothing yet: write it, or remove it.`;
   });
 
   /** The card as it is to be; null while it has no name. What is not finished is left out. */

@@ -17,8 +17,8 @@
   );
   const minutes = $derived(
     [
-      figures.active_minutes && `${minutesText(figures.active_minutes)} at the pot`,
-      figures.passive_minutes && `${minutesText(figures.passive_minutes)} by itself`
+      figures.active_minutes && `${minutesText(figures.active_minutes)} hands-on`,
+      figures.passive_minutes && `${minutesText(figures.passive_minutes)} unattended`
     ]
       .filter(Boolean)
       .join(', ')

@@ -15,7 +15,9 @@
   } = $props();
 
   const told = (step: Schema['StepPiece']) =>
-    [step.passive && 'by itself', step.heat, ...(step.equipment ?? [])].filter(Boolean).join(' · ');
+    [step.passive && 'unattended', step.heat, ...(step.equipment ?? [])]
+      .filter(Boolean)
+      .join(' · ');
   const used = (step: Schema['StepPiece']) =>
     (step.uses ?? []).map((use) => names[use.replace(/#\d+$/, '')]).filter(Boolean);
 </script>

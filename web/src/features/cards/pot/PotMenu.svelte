@@ -11,7 +11,7 @@
   const item =
     'flex min-h-11 cursor-pointer items-center px-4 outline-none data-highlighted:bg-ladle-pale';
   const pages = $derived([
-    ['Make more or less of it', p('/pots/:id/scale', params)],
+    ['Scale it', p('/pots/:id/scale', params)],
     ['Thicken it', p('/pots/:id/thickening', params)],
     ['Ways, versions, other pots', p('/pots/:id/compare', params)],
     ['Print the card', p('/pots/:id/print', params)]

@@ -18,7 +18,7 @@
       'amount my-1 min-h-11 border px-2.5',
       timer.running ? 'border-ladle bg-ladle-pale' : 'border-edge bg-sheet hover:bg-ladle-pale'
     ]}
-    aria-label="{timer.running ? 'Hold' : 'Start'} the timer of step {number}, {minutesText(
+    aria-label="{timer.running ? 'Pause' : 'Start'} the timer of step {number}, {minutesText(
       minutes
     )}"
     onclick={() => (timer.running ? timer.hold() : timer.start())}

@@ -40,7 +40,7 @@
   });
 </script>
 
-<svelte:head><title>More or less of it · Yellow Ladle</title></svelte:head>
+<svelte:head><title>Scale it · Yellow Ladle</title></svelte:head>
 
 <div class="h-full overflow-y-auto px-5 py-4">
   {#if pot.data}

@@ -11,7 +11,7 @@ export const GOAL_WORDS: Record<string, string> = {
   no_maize: 'no maize',
   freezes_well: 'freezes well',
   clear: 'stays clear',
-  stands_acid: 'stands acid'
+  stands_acid: 'holds in acid'
 };
 
 /** What is on the thickening bench, and the amounts that come out of it. */

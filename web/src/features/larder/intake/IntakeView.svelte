@@ -36,7 +36,7 @@
       <li>Row {fault.row}, {fault.column}: {fault.message}</li>
     {/each}
   </ul>
-  <p class="text-soft">Rows with a fault are left out. Mend the file and choose it again.</p>
+  <p class="text-soft">Rows with a fault are left out. Fix the file and choose it again.</p>
 {/if}
 {#if looked.rows.length > 0}
   <table class="mt-3 w-full text-left">

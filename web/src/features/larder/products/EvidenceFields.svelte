@@ -22,7 +22,7 @@
 </script>
 
 <div class="mt-2 flex flex-wrap items-end gap-4">
-  <Field label="Known from">
+  <Field label="Source">
     <select class="field" bind:value={label.evidence}>
       {#each CHOSEN as kind (kind)}<option value={kind}>{KINDS[kind]}</option>{/each}
     </select>

@@ -30,7 +30,7 @@
     <div class="grid w-40 gap-2">
       <Field label="Language">
         <select class="field" bind:value={reading.language}>
-          <option value="auto">find it out</option>
+          <option value="auto">detect it</option>
           {#each languages.data ?? [] as known (known.id)}
             <option value={known.id}>{known.name}</option>
           {/each}

@@ -48,7 +48,7 @@
         %
       </label>
       <Button onclick={() => (draft.parts = draft.parts.filter((_, n) => n !== index))}
-        >Take out</Button
+        >Remove</Button
       >
     </li>
   {/each}

@@ -42,7 +42,7 @@
     />
   </label>
   {#if known.has_photo}<Button disabled={keeping.busy} onclick={() => keeping.send(null)}
-      >Take it away</Button
+      >Remove it</Button
     >{/if}
 </div>
 <ErrorText error={keeping.error} />

@@ -86,8 +86,8 @@
     {:else}
       <Button onclick={() => reading.takeAll(label)}>Take all that was read</Button>
       <p class="text-soft">
-        {read.unknown.length > 0 ? 'Some words are not known' : 'Something is still to be asked'}:
-        the rest stays not checked.
+        {read.unknown.length > 0 ? 'Some words are not known' : 'There are questions left'}: the
+        rest stays not checked.
       </p>
     {/if}
   </div>

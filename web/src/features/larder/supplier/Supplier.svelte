@@ -48,7 +48,7 @@
       {#each notices.data ?? [] as notice (notice.id)}
         <NoticeView {notice} />
       {:else}
-        <p class="py-4 text-soft">No maker has changed a label that nobody has decided about.</p>
+        <p class="py-4 text-soft">No changed label is waiting for a decision.</p>
       {/each}
     </div>
     <CodeReader />

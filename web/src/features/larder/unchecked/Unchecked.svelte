@@ -53,7 +53,7 @@
         </section>
         <section aria-labelledby="second">
           <h2 id="second" class="text-lead">Read over {list.second_look_days} days ago</h2>
-          <p class="text-soft">Listed, not lowered: look at the label again.</p>
+          <p class="text-soft">What is recorded still counts: read the label again.</p>
           <ul>
             {#each list.second_looks as look (look.product.id + look.maker)}
               <li class="border-b border-rule py-1.5">
@@ -75,7 +75,7 @@
             {#each list.run_out as gone (gone.product.id + gone.kind)}
               <p class="border-b border-rule py-1.5 text-clay">
                 {gone.product.name}: {gone.kind}
-                {gone.number}, until {gone.expires}. It counts no more.
+                {gone.number}, until {gone.expires}. It no longer counts.
               </p>
             {/each}
           </section>

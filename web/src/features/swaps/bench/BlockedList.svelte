@@ -25,8 +25,9 @@
 {#if told.length > 0}
   <h3 class="mt-4 text-lead">What stands in the way</h3>
   <p class="text-soft">
-    No choice of swaps gets round {told.length === 1 ? 'this' : `these ${told.length}`}, and no
-    fewer are to blame.
+    {told.length === 1
+      ? 'No combination of swaps gets round this.'
+      : `No combination of swaps gets round these ${told.length} together.`}
   </p>
   <ul class="mt-1 mb-4">
     {#each told as { where, flags, entry } (where + entry.why)}

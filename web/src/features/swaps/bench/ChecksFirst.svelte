@@ -25,7 +25,7 @@
     class="mt-3 mb-2 border-l-[6px] border-clay bg-sheet px-4 py-1.5"
     aria-labelledby="checks"
   >
-    <h2 id="checks" class="text-lead text-clay">Cheaper, if a label says so</h2>
+    <h2 id="checks" class="text-lead text-clay">Fewer swaps, if a label says free</h2>
     <ul>
       {#each groups as { key, checks: labels, swaps } (key)}
         <li class="flex flex-wrap items-center gap-x-2 py-1">

@@ -33,7 +33,7 @@
             {/if}
           </span>
           {#if entry.opens}
-            <Button onclick={() => bench.loosen(entry)}>Let it go</Button>
+            <Button onclick={() => bench.loosen(entry)}>Drop it</Button>
           {/if}
         </li>
       {/each}

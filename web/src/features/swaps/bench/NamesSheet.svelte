@@ -38,6 +38,6 @@
     >
       Make them
     </Button>
-    <Button onclick={() => (open = false)}>Not yet</Button>
+    <Button onclick={() => (open = false)}>Cancel</Button>
   {/snippet}
 </Sheet>

@@ -10,7 +10,7 @@
   <div class="mt-3"><Button onclick={() => (bench.pinned = [])}>Show all plans again</Button></div>
 {:else if bench.further || bench.from > 0}
   <div class="mt-3 flex gap-3">
-    {#if bench.from > 0}<Button onclick={() => bench.turnBack()}>Plans before</Button>{/if}
-    {#if bench.further}<Button onclick={() => bench.turn()}>Further plans</Button>{/if}
+    {#if bench.from > 0}<Button onclick={() => bench.turnBack()}>Previous plans</Button>{/if}
+    {#if bench.further}<Button onclick={() => bench.turn()}>More plans</Button>{/if}
   </div>
 {/if}

@@ -31,8 +31,8 @@
     <button
       type="button"
       class={small}
-      aria-label="keep the old: {entry.from_name} in {entry.in_name}"
-      onclick={() => bench.keep(entry.swap, entry.from_name)}>keep the old</button
+      aria-label="keep the original: {entry.from_name} in {entry.in_name}"
+      onclick={() => bench.keep(entry.swap, entry.from_name)}>keep the original</button
     >
   </div>
   {#each entry.notes as note (note.text + note.date)}

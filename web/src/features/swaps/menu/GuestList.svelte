@@ -43,9 +43,9 @@
         <button
           type="button"
           class="min-h-11 px-2 underline underline-offset-4"
-          aria-label="Take off {guest.name}"
+          aria-label="Remove {guest.name}"
           onclick={() => (bench.guests = bench.guests.filter((other) => other !== guest))}
-          >Take off</button
+          >Remove</button
         >
       </li>
     {/each}

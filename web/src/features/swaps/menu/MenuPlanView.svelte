@@ -15,7 +15,7 @@
   </h2>
   <p class="text-soft">
     {#if found.optimal}
-      No fewer would do: that is proved.
+      Proved: fewer would not do.
     {:else}
       The best that was found in the time; at least {found.bound} are needed, so it may be up to
       {Math.round(found.gap * 100)} % too many.

@@ -26,7 +26,7 @@
       <button
         type="button"
         class="flex min-h-11 items-center gap-1.5 border-b-[3px] border-ladle"
-        aria-label="{asWords(word)}: take it out"
+        aria-label="{asWords(word)}: remove it"
         onclick={() => (chosen = chosen.filter((other) => other !== word))}
       >
         {asWords(word)}<X size={16} aria-hidden="true" />

@@ -15,8 +15,8 @@
   const LAWS: Record<string, string> = {
     weight: 'by weight',
     volume: 'by volume',
-    thickening: 'as much as binds alike',
-    fat: 'as much fat',
+    thickening: 'as much as thickens the same',
+    fat: 'the same amount of fat',
     acid: 'as sour'
   };
 
@@ -35,7 +35,7 @@
     </label>
     <ClassBox label="Instead of" classes={words.classes} bind:chosen={form.rule.replaces} />
     <ClassBox
-      label="Take (nothing: leave it out)"
+      label="Use (nothing: leave it out)"
       classes={words.classes}
       bind:chosen={form.rule.with}
     />

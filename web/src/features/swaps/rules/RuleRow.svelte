@@ -47,8 +47,8 @@
         <button
           type="button"
           class="min-h-11 underline underline-offset-4"
-          aria-label="Take out the rule {rule.name}"
-          onclick={ondrop}>Take out the rule</button
+          aria-label="Delete the rule {rule.name}"
+          onclick={ondrop}>Delete the rule</button
         >
       </p>
     {/if}
