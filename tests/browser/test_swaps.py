@@ -214,7 +214,7 @@ class Swaps(Bench):
         self.goal("fish", "Fish")
         self.shows("No plan gets there")
         self.shows("Skerrow day-boat cod in Cod on samphire (fish): no swap is known")
-        self.shows("no fewer are to blame")
+        self.shows("No combination of swaps gets round")
         self.accessible()
         self.click("[aria-label='Drop the goal Fish']")
         self.shows("Name what must go")
