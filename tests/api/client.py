@@ -69,5 +69,27 @@ class ApiTest(unittest.TestCase):
         self.addCleanup(ledger.close)
         return ledger
 
+    def put_tool(self, name: str, **rest: Any) -> None:
+        """Writes a tool over whatever stands of it."""
+        wanted = {"name": name, **rest}
+        listed = [entry for entry in self.get("/tools") if entry["tool"]["name"] == name]
+        seen = listed[0]["version"] if listed else None
+        if listed:
+            wanted["id"] = listed[0]["tool"]["id"]
+        self.post("/tools", {"tool": wanted, "seen": seen})
+
+    def rule_version(self, id: str) -> int | None:
+        """The version of what is said of a rule; None where nothing is."""
+        return self.ledger.now.setting_versions.get(f"rule/{id}")
+
+    def switch(self, id: str, *, off: bool) -> None:
+        """Switches a rule off or on."""
+        self.post(f"/rules/{id}/switch", {"off": off, "seen": self.rule_version(id)})
+
+    def sign(self, pot: str, person: str) -> None:
+        """Signs a pot off as it stands."""
+        seen = self.get(f"/preparations/{pot}")["standing"]
+        self.post(f"/preparations/{pot}/sign-off", {"person": person, "seen": seen})
+
     def statement(self, item: str, flag: str, level: str | None, **rest: Any) -> dict[str, Any]:
         return {"change": "statement", "item": item, "flag": flag, "level": level, **rest}

@@ -57,8 +57,7 @@ class Applied(ApiTest):
         self.assertTrue(all(entry["ended"] for entry in self.get("/plans/applied")))
 
     def test_a_clean_tool_is_put_into_the_card_and_taken_back(self) -> None:
-        tool = {"name": "chinois", "always_shared": True}
-        self.api.put("/api/v1/tools", json=[tool]).raise_for_status()
+        self.put_tool("chinois", always_shared=True)
         wanted = {"item": "garden-stock", "goals": {"clear": ["crustacean"]}}
         found = self.post("/plans", wanted)
         self.assertIn("crustacean", found["tool_traces_now"])
@@ -180,9 +179,9 @@ class Rulebook(ApiTest):
 
     def test_a_rule_is_switched_off_and_on(self) -> None:
         self.assertIn("rice-flour-roux", self.used(self.found()))
-        self.post("/rules/rice-flour-roux/switch", {"off": True})
+        self.switch("rice-flour-roux", off=True)
         self.assertNotIn("rice-flour-roux", self.used(self.found()))
-        self.post("/rules/rice-flour-roux/switch", {"off": False})
+        self.switch("rice-flour-roux", off=False)
         self.assertIn("rice-flour-roux", self.used(self.found()))
         self.post("/rules/no-such-rule/switch", {"off": True}, 404)
 
@@ -199,12 +198,17 @@ class Rulebook(ApiTest):
         self.assertEqual((changed["id"], changed["name"]), ("beet-roux", "Beets"))
         self.assertEqual(self.own(RULE).json()["id"], "beet-roux-2")
         for id in ("beet-roux", "beet-roux-2"):
-            self.assertEqual(self.api.delete(f"/api/v1/rules/own/{id}").status_code, 200)
+            address, seen = f"/api/v1/rules/own/{id}", {"seen": self.rule_version(id)}
+            self.assertEqual(self.api.delete(address, params={"seen": 1}).status_code, 409)
+            self.assertEqual(self.api.delete(address, params=seen).status_code, 200)
         self.assertNotIn("beet-roux", self.used(self.found()))
-        self.assertEqual(self.api.delete("/api/v1/rules/own/rice-flour-roux").status_code, 404)
+        self.assertEqual(
+            self.api.delete("/api/v1/rules/own/rice-flour-roux?seen=1").status_code, 404
+        )
 
     def own(self, rule: dict[str, Any], id: str | None = None) -> Response:
-        return self.api.put("/api/v1/rules/own", json={"id": id, "rule": rule})
+        seen = None if id is None else self.rule_version(id)
+        return self.api.put("/api/v1/rules/own", json={"id": id, "rule": rule, "seen": seen})
 
     def test_a_rule_that_makes_no_sense_is_refused_in_words(self) -> None:
         wrong = RULE | {"replaces": ["no-such-class"], "only_in": ["milk"], "not_in": ["milk"]}
@@ -218,9 +222,9 @@ class Rulebook(ApiTest):
 
     def test_what_is_said_of_the_rules_goes_with_the_book(self) -> None:
         self.own(RULE)
-        self.post("/rules/rice-flour-roux/switch", {"off": True})
-        self.post("/rules/gram-flour-roux/switch", {"off": True})
-        self.post("/rules/gram-flour-roux/switch", {"off": False})
+        self.switch("rice-flour-roux", off=True)
+        self.switch("gram-flour-roux", off=True)
+        self.switch("gram-flour-roux", off=False)
         told = {"flavour": 0.5, "texture": 0.75, "colour": 1, "note": "sweet", "item": "veloute"}
         self.post("/rules/verdict", told | {"rules": ["beet-roux"]})
         book = self.reopened().now.reading.book

@@ -245,16 +245,21 @@ class Feed(IntakeTest):
 
     def test_accepted(self) -> None:
         notice = self.fetched_twice()
-        self.post(f"/notices/{notice['id']}/decide", {"decision": "accept", "person": "NB"})
+        self.post(
+            f"/notices/{notice['id']}/decide",
+            {"decision": "accept", "person": "NB", "seen": notice["version"]},
+        )
         self.assertEqual(self.ledger.now.reading.level("leek-cider-sauce", "wheat"), Level.CONTAINS)
         self.assertEqual(self.get("/notices"), [])
-        self.post(f"/notices/{notice['id']}/decide", {"decision": "accept"}, 404)
+        self.post(f"/notices/{notice['id']}/decide", {"decision": "accept", "seen": 1}, 404)
         [entry] = self.ledger.history("grain-mustard")
         self.assertEqual((entry.person, entry.why), ("NB", "new sheet, accept"))
 
     def test_kept_apart_the_product_carries_the_highest_of_both(self) -> None:
         notice = self.fetched_twice()
-        self.post(f"/notices/{notice['id']}/decide", {"decision": "keep_apart"})
+        self.post(
+            f"/notices/{notice['id']}/decide", {"decision": "keep_apart", "seen": notice["version"]}
+        )
         mustard = self.ledger.now.reading.book.products["grain-mustard"]
         self.assertEqual(
             [m.name for m in mustard.makers],
@@ -262,7 +267,8 @@ class Feed(IntakeTest):
         )
         self.assertEqual(self.ledger.now.reading.level("grain-mustard", "wheat"), Level.CONTAINS)
         use = {"change": "maker_in_use", "product": "grain-mustard", "maker": "as-before"}
-        self.post("/changes", {"change": use, "seen": 2})
+        seen = self.ledger.now.versions["grain-mustard"]
+        self.post("/changes", {"change": use, "seen": seen})
         self.assertEqual(self.ledger.now.reading.level("grain-mustard", "wheat"), Level.FREE)
 
     def test_codes_open_products(self) -> None:

@@ -153,14 +153,17 @@ class Tools(LarderTest):
         )
 
     def test_always_shared_is_read_into_the_book(self) -> None:
-        tool = {"name": "chinois", "always_shared": True}
-        self.api.put("/api/v1/tools", json=[tool]).raise_for_status()
+        self.put_tool("chinois", always_shared=True)
         self.assertEqual(self.level("hen-stock", "crustacean"), Level.MAY_CONTAIN)
         self.assertEqual(self.reopened().now.reading.masks, self.ledger.now.reading.masks)
         carried = self.get("/preparations/hen-stock")["carries"]
         self.assertTrue(any("chinois" in str(entry) for entry in carried))
-        twice = self.api.put("/api/v1/tools", json=[tool, tool])
-        self.assertIn("is here twice", twice.json()["detail"])
+        twice = self.post("/tools", {"tool": {"name": "Chinois", "id": "other"}}, 422)
+        self.assertIn("is here twice", twice["detail"])
+        chinois = self.ledger.now.setting_versions["tool/chinois"]
+        gone = self.api.delete("/api/v1/tools/chinois", params={"seen": chinois})
+        self.assertEqual(gone.status_code, 200)
+        self.assertEqual(self.level("hen-stock", "crustacean"), Level.FREE)
 
 
 class Unchecked(LarderTest):
@@ -192,12 +195,30 @@ class Unchecked(LarderTest):
 
     def test_needs_are_kept_and_strange_ones_refused(self) -> None:
         need = {"id": "n", "guest": "Bar", "clear": ["milk"], "strictness": "allergy"}
-        kept = self.api.put("/api/v1/needs", json=[need]).json()
-        self.assertEqual([entry["guest"] for entry in kept], ["Bar"])
-        self.assertEqual(self.reopened().now.reading.book.needs[0].clear, ("milk",))
-        odd = self.api.put("/api/v1/needs", json=[{**need, "clear": ["mlik"], "fit": ["vegn"]}])
-        self.assertEqual(odd.status_code, 422)
-        self.assertIn('did you mean "milk"?', odd.json()["detail"])
+        kept = self.post("/needs", {"need": need})
+        self.assertEqual(kept["need"]["guest"], "Bar")
+        held = {entry.id: entry for entry in self.reopened().now.reading.book.needs}
+        self.assertEqual(held["n"].clear, ("milk",))
+        odd = self.post("/needs", {"need": {**need, "clear": ["mlik"], "fit": ["vegn"]}}, 409)
+        self.assertEqual(odd["current"]["content"]["guest"], "Bar")
+        wrong = {**need, "id": "", "clear": ["mlik"], "fit": ["vegn"]}
+        problem = self.post("/needs", {"need": wrong}, 422)
+        self.assertIn('did you mean "milk"?', problem["detail"])
+
+    def test_two_people_who_each_add_a_guest_keep_both_and_one_is_answered_once(self) -> None:
+        before = len(self.get("/unchecked")["needs"])
+        for guest in ("Ada", "Bo", "Ada"):
+            self.post("/needs", {"need": {"guest": guest, "clear": ["milk"]}})
+        needs = self.get("/unchecked")["needs"]
+        self.assertEqual(len(needs), before + 3)
+        [ada] = [entry for entry in needs if entry["need"]["id"] == "ada"]
+        address = "/api/v1/needs/ada"
+        self.assertEqual(self.api.delete(address, params={"seen": 1}).status_code, 409)
+        gone = self.api.delete(address, params={"seen": ada["version"]})
+        self.assertEqual(gone.status_code, 200)
+        again = self.api.delete(address, params={"seen": ada["version"]})
+        self.assertEqual(again.status_code, 409)
+        self.assertIn("was removed", again.json()["detail"])
 
     def test_settling_one_names_what_it_frees(self) -> None:
         product = {**self.get("/products/stock-powder")["product"], "otherwise": "free"}
@@ -227,7 +248,7 @@ class History(LarderTest):
         self.assertEqual((newest["undoes"], undone["undone_by"]), (last["id"], newest["id"]))
         self.post("/history/9999/undo", {}, 404)
         self.post(f"/history/{10**30}/undo", {}, 422)
-        self.post(f"/notices/{10**30}/decide", {"decision": "accept"}, 422)
+        self.post(f"/notices/{10**30}/decide", {"decision": "accept", "seen": 1}, 422)
 
     def test_a_new_product_is_undone_by_taking_it_away(self) -> None:
         product = {"id": "tub", "name": "A tub", "class": "other"}
@@ -289,12 +310,11 @@ class Clock(ApiTest):
         lamb["papers"] = {"halal": {"number": "H", "expires": "2026-11-24"}}
         self.post("/changes", {"change": {"change": "product", "product": lamb}, "seen": 1})
         for pot in ("hen-stock", "mutton-shoulder-plate"):
-            self.post(f"/preparations/{pot}/sign-off", {"person": "TO"})
-        tool = {"name": "chinois", "always_shared": True}
-        self.api.put("/api/v1/tools", json=[tool]).raise_for_status()
+            self.sign(pot, "TO")
+        self.put_tool("chinois", always_shared=True)
         stale = self.get("/preparations/hen-stock")["sign_off"]["stale_by"]
         self.assertIn("tools that are always shared", stale)
-        self.post("/preparations/mutton-shoulder-plate/sign-off", {"person": "TO"})
+        self.sign("mutton-shoulder-plate", "TO")
         self.time += timedelta(days=1)
         stale = self.get("/preparations/mutton-shoulder-plate")["sign_off"]["stale_by"]
         self.assertEqual(stale, "A certificate has run out")
@@ -307,7 +327,7 @@ class Clock(ApiTest):
         return ledger
 
     def test_a_sign_off_goes_stale_by_the_change_that_did_it(self) -> None:
-        self.post("/preparations/milk-sauce/sign-off", {"person": "TO"})
+        self.sign("milk-sauce", "TO")
         self.post("/changes", {"change": self.statement("leek", "soy", "contains"), "seen": 1})
         self.assertIsNone(self.get("/preparations/milk-sauce")["sign_off"]["stale_by"])
         self.time += timedelta(days=1)
@@ -317,9 +337,9 @@ class Clock(ApiTest):
         self.assertEqual((signed["date"], signed["stale_since"]), ("2026-11-24", "2026-11-25"))
         self.assertIn("egg may contain (was free) (NB)", signed["stale_by"])
         self.assertEqual(self.ledger.now.reading.book.sign_offs["garden-stock"].holds, True)
-        self.post("/preparations/milk-sauce/sign-off", {"person": "TO"})
+        self.sign("milk-sauce", "TO")
         self.assertIsNone(self.get("/preparations/milk-sauce")["sign_off"]["stale_by"])
-        self.post("/preparations/nothing/sign-off", {"person": "TO"}, 404)
+        self.post("/preparations/nothing/sign-off", {"person": "TO", "seen": 1}, 404)
         exported = write_book(self.ledger.now.reading.book)
         self.assertIn(b'"preparation": "milk-sauce"', exported)
 

@@ -8,6 +8,7 @@ from selenium.webdriver.support.select import Select
 from tests.browser.harness import BrowserTest
 from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.store.kitchen_settings import keep_tool
 
 WATCH = """
 document.addEventListener('keydown', (event) => {
@@ -100,7 +101,7 @@ class Swaps(Bench):
         self.assertEqual(reading.verdict("mushroom-polenta", "vegetarian"), "suits")
 
     def test_a_trace_by_a_shared_tool_is_cleared_by_a_clean_one(self) -> None:
-        self.served.ledger.keep_tools((Tool("chinois", always_shared=True),))
+        keep_tool(self.served.ledger, Tool("chinois", always_shared=True), None)
         self.open("/", "h1")
         self.choose("#ask", "Crustaceans", "Crustaceans")
         self.shows("own tools", "[data-strip=garden-stock]")

@@ -13,6 +13,7 @@ from yellow_ladle.store.ledger import Ledger
 
 def _ledger(request: Request) -> Ledger:
     ledger: Ledger = request.app.state.ledger
+    ledger.catch_up()
     ledger.turn_day()
     return ledger
 

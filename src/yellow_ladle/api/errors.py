@@ -1,7 +1,7 @@
 """Errors as problem details (RFC 9457), in sentences: what happened, what was kept, what to do."""
 
 from http import HTTPStatus
-from typing import Any
+from typing import Any, TypeAlias
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
@@ -11,13 +11,32 @@ from starlette.exceptions import HTTPException
 
 from yellow_ladle.core.book.book import Kitchen, Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.book.rule_setting import Ruling
+from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.fault_words import sentence_of
-from yellow_ladle.files.book.models import KitchenPiece, PreparationPiece, ProductPiece
+from yellow_ladle.files.book.models import (
+    KitchenPiece,
+    NeedPiece,
+    PreparationPiece,
+    ProductPiece,
+    ToolPiece,
+)
+from yellow_ladle.files.book.rule_pieces import RulingPiece, ruling_piece
+from yellow_ladle.store.file_faults import DiskFull, FileFault
 from yellow_ladle.store.optimistic_lock import Aggregate, Stale
+from yellow_ladle.store.write_queue import Busy
 
 MEDIA_TYPE = "application/problem+json"
+RETRY_AFTER = 2
+"""Seconds after which a refused write may go through."""
+
+
+Content: TypeAlias = (
+    ProductPiece | PreparationPiece | KitchenPiece | ToolPiece | NeedPiece | RulingPiece
+)
 
 
 class Standing(BaseModel):
@@ -25,7 +44,7 @@ class Standing(BaseModel):
 
     id: str
     version: int | None
-    content: ProductPiece | PreparationPiece | KitchenPiece | None = None
+    content: Content | None = None
 
 
 class Problem(BaseModel):
@@ -64,6 +83,8 @@ PROBLEMS: dict[int | str, dict[str, Any]] = {
         (404, "No such thing"),
         (409, "Changed by somebody else in the meantime; both states are in the answer"),
         (422, "The input cannot stand; every fault is listed"),
+        (503, "The kitchen's file is busy or cannot be written just now"),
+        (507, "The disk is full"),
     )
 }
 
@@ -73,6 +94,8 @@ def add_handlers(app: FastAPI) -> None:
     app.add_exception_handler(Missing, _missing)
     app.add_exception_handler(BookRefused, _refused)
     app.add_exception_handler(Stale, _stale)
+    app.add_exception_handler(Busy, _not_now)
+    app.add_exception_handler(FileFault, _not_now)
     app.add_exception_handler(RequestValidationError, _invalid)
     app.add_exception_handler(HTTPException, _http)
     app.add_exception_handler(Exception, _unforeseen)
@@ -98,11 +121,10 @@ async def _refused(_: Request, error: Exception) -> JSONResponse:
 
 async def _stale(request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, Stale)
-    current = Standing(id=error.item, version=error.version, content=_piece(error.current))
-    if error.current is not None:
-        detail = f"{error.current.name} was changed by somebody else in the meantime."
-    else:
-        detail = f"{error.item} was removed by somebody else in the meantime."
+    content = None if error.current is None else _content(error.current)
+    current = Standing(id=error.item, version=error.version, content=content)
+    done = "removed" if error.current is None else "changed"
+    detail = f"{error.name} was {done} by somebody else in the meantime."
     detail += " Nothing was overwritten; what you sent is kept here. Look at both and record again."
     yours = await _body(request)
     problem = Problem(
@@ -111,7 +133,7 @@ async def _stale(request: Request, error: Exception) -> JSONResponse:
     return _answer(problem)
 
 
-def _piece(standing: Aggregate | None) -> ProductPiece | PreparationPiece | KitchenPiece | None:
+def _content(standing: Aggregate) -> Content:
     match standing:
         case Product():
             return as_piece(ProductPiece, standing)
@@ -119,8 +141,12 @@ def _piece(standing: Aggregate | None) -> ProductPiece | PreparationPiece | Kitc
             return as_piece(PreparationPiece, standing)
         case Kitchen():
             return as_piece(KitchenPiece, standing)
-        case None:
-            return None
+        case Tool():
+            return as_piece(ToolPiece, standing)
+        case Need():
+            return as_piece(NeedPiece, standing)
+        case Ruling():
+            return ruling_piece(standing)
 
 
 async def _body(request: Request) -> Any:
@@ -128,6 +154,14 @@ async def _body(request: Request) -> Any:
         return await request.json()
     except ValueError:
         return None
+
+
+async def _not_now(_: Request, error: Exception) -> JSONResponse:
+    status = HTTPStatus.INSUFFICIENT_STORAGE
+    if not isinstance(error, DiskFull):
+        status = HTTPStatus.SERVICE_UNAVAILABLE
+    problem = Problem(title="Not recorded", status=status, detail=str(error))
+    return _answer(problem, {"Retry-After": str(RETRY_AFTER)})
 
 
 async def _invalid(_: Request, error: Exception) -> JSONResponse:

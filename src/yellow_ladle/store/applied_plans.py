@@ -82,7 +82,7 @@ def applied_plans(ledger: Ledger, item: str | None = None) -> list[Applied]:
     wanted = select(AppliedRow).order_by(AppliedRow.id.desc())
     if item is not None:
         wanted = wanted.where(AppliedRow.item == item)
-    with ledger.session() as session:
+    with ledger.reading() as session:
         return [_applied(row) for row in session.scalars(wanted)]
 
 
@@ -94,7 +94,7 @@ def take_back(ledger: Ledger, id: int, act: Act, how: str = "taken back") -> Rec
         BookRefused: it is out already, or a card that it made or changed was changed since, or is
             used by another one; then nothing is taken back.
     """
-    with ledger.session() as session:
+    with ledger.reading() as session:
         row = session.get(AppliedRow, id)
         if row is None:
             raise KeyError(id)

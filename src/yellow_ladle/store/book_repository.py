@@ -1,7 +1,7 @@
 """The book as it stands in the file: reading it, and writing a change."""
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any, TypeVar
 
 from sqlalchemy import delete, select
@@ -21,6 +21,7 @@ from yellow_ladle.store.settings_rows import (
     NEW_KITCHEN,
     needs_of,
     rulings_of,
+    setting_versions_of,
     sign_offs_of,
     tools_of,
 )
@@ -43,13 +44,15 @@ AT_ONCE = 200
 class Now:
     """The book as it stands: its reading, and the versions of all that people edit.
 
-    `counter` is the book's own: the version of its last write.
+    `setting_versions` are those of `tool/…`, `need/…` and `rule/…`. `counter` is the book's own,
+    the version of its last write.
     """
 
     reading: Reading
     versions: Mapping[str, int]
     kitchen_version: int
     counter: int
+    setting_versions: Mapping[str, int] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -89,6 +92,7 @@ def load(session: Session, on: str) -> Now:
         versions,
         kitchen.version if kitchen else 0,
         whole.counter if whole else 0,
+        setting_versions_of(session),
     )
 
 

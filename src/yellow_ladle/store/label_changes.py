@@ -26,13 +26,13 @@ class Notice:
 def open_notices(ledger: Ledger) -> list[Notice]:
     """What nobody has decided yet, the newest first."""
     wanted = select(NoticeRow).where(NoticeRow.decided.is_(None)).order_by(NoticeRow.id.desc())
-    with ledger.session() as session:
+    with ledger.reading() as session:
         return [_notice(row) for row in session.scalars(wanted)]
 
 
 def notice(ledger: Ledger, id: int) -> Notice | None:
     """One notice, decided or not."""
-    with ledger.session() as session:
+    with ledger.reading() as session:
         row = session.get(NoticeRow, id)
         return _notice(row) if row else None
 
@@ -41,18 +41,20 @@ def add_notice(ledger: Ledger, product: str, maker: str, sheet: dict[str, Any]) 
     """Keeps a notice, and says whether it is new. A newer sheet of a thing replaces the older."""
     same = (NoticeRow.product_id == product) & (NoticeRow.maker_id == maker)
     standing = select(NoticeRow).where(same, NoticeRow.decided.is_(None))
-    with ledger.session() as session:
-        for row in session.scalars(standing):
+    with ledger.reading() as session:
+        if any(row.sheet == sheet for row in session.scalars(standing)):
+            return False
+    with ledger.writing() as writing:
+        for row in writing.session.scalars(standing):
             if row.sheet == sheet:
                 return False
-            session.delete(row)
-        session.add(
+            writing.session.delete(row)
+        writing.session.add(
             NoticeRow(
                 product_id=product, maker_id=maker, received=ledger.today, sheet=sheet, decided=None
             )
         )
-        session.commit()
-        return True
+    return True
 
 
 def decided_on(ledger: Ledger, id: int, decision: str) -> Callable[[Session], None]:

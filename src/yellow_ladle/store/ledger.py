@@ -1,25 +1,24 @@
 """The kitchen's book, kept in SQLite and read in memory."""
 
-from collections.abc import Callable, Mapping
-from dataclasses import replace
+import logging
+import sqlite3
+from collections.abc import Callable, Iterator, Mapping
+from contextlib import contextmanager
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from pathlib import Path
-from threading import RLock
+from threading import Lock
 
-from sqlalchemy import Engine, delete
+from sqlalchemy import Engine, delete, func, select
 from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book import sign_off
 from yellow_ladle.core.book.book import Book, Kitchen, owner_of
 from yellow_ladle.core.book.fault import BookRefused, Fault
-from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.book.sign_off import SignOff
-from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.impact import summary
 from yellow_ladle.core.impact.impact import Impact, impact_of
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change
-from yellow_ladle.core.swaps.rulebook import Rulings
 from yellow_ladle.files.book.conversion import content
 from yellow_ladle.store.book_repository import (
     Now,
@@ -29,7 +28,8 @@ from yellow_ladle.store.book_repository import (
     write,
     write_kitchen,
 )
-from yellow_ladle.store.engine import open_engine
+from yellow_ladle.store.engine import for_writing, open_engine
+from yellow_ladle.store.file_faults import told_in_words
 from yellow_ladle.store.history import (
     NOBODY,
     Act,
@@ -40,14 +40,10 @@ from yellow_ladle.store.history import (
     restored,
     snapshot,
 )
-from yellow_ladle.store.optimistic_lock import Stale, next_version, refuse_stale
-from yellow_ladle.store.settings_rows import (
-    write_needs,
-    write_rulings,
-    write_sign_offs,
-    write_tools,
-)
+from yellow_ladle.store.optimistic_lock import Stale, counter_of, next_version, refuse_stale
+from yellow_ladle.store.settings_rows import write_need, write_ruling, write_sign_offs, write_tool
 from yellow_ladle.store.tables import Base, HistoryRow, HouseFlagRow
+from yellow_ladle.store.write_queue import WriteQueue
 
 KEPT = ("history", "book")
 """Tables that outlive a book which takes another one's place."""
@@ -55,6 +51,20 @@ KEPT = ("history", "book")
 
 def _utc() -> datetime:
     return datetime.now(UTC)
+
+
+@dataclass
+class Writing:
+    """One write on its way: its transaction, the book before it, and what stands after it.
+
+    `version` is the counter that the write raises the book to, and the version of all it touches.
+    """
+
+    session: Session
+    before: Now
+    after: Now
+    version: int
+    moment: str
 
 
 class Ledger:
@@ -66,36 +76,29 @@ class Ledger:
     def __init__(self, engine: Engine, path: Path, clock: Callable[[], datetime] = _utc) -> None:
         self.path = path
         self._engine = engine
+        self._writer = for_writing(engine)
         self._clock = clock
-        self._lock = RLock()
+        self._queue = WriteQueue()
         self.mornings: list[Callable[[Ledger], object]] = []
         """Callbacks that run once on each new calendar day, under the lock."""
-        with Session(engine) as session:
+        # A connection of its own, as it is asked on every request: some microseconds each time.
+        self._counter = sqlite3.connect(path, isolation_level=None, check_same_thread=False)
+        self._asking = Lock()
+        with self.reading() as session:
             self._now = load(session, self.today)
+            self._moment = session.scalar(select(func.max(HistoryRow.at))) or ""
+        self._day = self.today
 
     @classmethod
     def open(cls, path: Path, clock: Callable[[], datetime] = _utc) -> "Ledger":
         """The ledger in a file, which is made if it is not there."""
-        return cls(open_engine(path), path, clock)
+        with told_in_words():
+            return cls(open_engine(path), path, clock)
 
     @property
     def now(self) -> Now:
-        """The book as it stands, read as of the day on which it was last read."""
+        """The book as it was last read: see `catch_up`."""
         return self._now
-
-    def turn_day(self) -> None:
-        """Reads the book as of a new calendar day, on which certificates may have run out.
-
-        Whatever asks the ledger calls it first; on a day that has begun already it does nothing.
-        """
-        if self._now.reading.on == self.today:
-            return
-        with self._lock:
-            if self._now.reading.on == self.today:
-                return
-            self._read_anew("A certificate has run out")
-            for each in self.mornings:
-                each(self)
 
     @property
     def today(self) -> str:
@@ -104,8 +107,9 @@ class Ledger:
 
     @property
     def moment(self) -> str:
-        """This moment (ISO, UTC)."""
-        return self._clock().astimezone(UTC).isoformat(timespec="milliseconds")
+        """This moment (ISO, UTC), never before one that was written down already."""
+        now = self._clock().astimezone(UTC).isoformat(timespec="milliseconds")
+        return max(now, self._moment)
 
     @property
     def is_empty(self) -> bool:
@@ -114,21 +118,75 @@ class Ledger:
 
     def close(self) -> None:
         """Closes the database connections."""
+        self._counter.close()
         self._engine.dispose()
+
+    def catch_up(self) -> None:
+        """Reads the book anew where the file's counter is another one than that of `now`.
+
+        Whatever asks the ledger calls it first. One process serves a file; this is the second line
+        of defence, where another program wrote into it all the same.
+        """
+        if self._in_file() == self._now.counter:
+            return
+        # A write of this process is in the file a moment before it is in `now`.
+        with self._queue, self.reading() as session:
+            self._read_where_behind(session)
+
+    def turn_day(self) -> None:
+        """Reads the book as of a new calendar day, on which certificates may have run out.
+
+        Whatever asks the ledger calls it first; on a day that has begun already it does nothing.
+        """
+        if self._day == self.today:
+            return
+        with self._queue:
+            if self._day == self.today:
+                return
+            if self._now.reading.on != self.today:
+                self._read_as_of_today()
+            for each in self.mornings:
+                each(self)
+            self._day = self.today
+
+    @contextmanager
+    def reading(self) -> Iterator[Session]:
+        """A session that reads; what it sees stays as it was when it first asked."""
+        with told_in_words(), Session(self._engine) as session:
+            yield session
+
+    @contextmanager
+    def writing(self) -> Iterator[Writing]:
+        """A transaction that holds the write lock, on the book as the file has it.
+
+        What is set as `after` becomes `now` once the transaction is in the file. Raises Busy,
+        FileFault; after any error nothing is written and the lock is free.
+        """
+        with self._queue, told_in_words(), Session(self._writer) as session:
+            try:
+                self._read_where_behind(session)
+                version, before = next_version(session), self._now
+                after = replace(before, counter=version)
+                made = Writing(session, before, after, version, self._next_moment())
+                yield made
+                session.commit()
+            except BaseException:
+                session.rollback()
+                raise
+            self._now, self._moment = made.after, made.moment
 
     def replace_book(self, book: Book, act: Act = NOBODY) -> Recorded:
         """Replaces everything by a book that is known to be sound, in one transaction.
 
         What stood before is kept in the history, and the counter goes on.
         """
-        with self._lock, Session(self._engine) as session:
-            before = self._now
-            if not self.is_empty:
-                session.add(replaced(before.reading.book, act, self.moment))
+        with self.writing() as writing:
+            session, version = writing.session, writing.version
+            if writing.before.versions:
+                session.add(replaced(writing.before.reading.book, act, writing.moment))
             for table in reversed(Base.metadata.sorted_tables):
                 if table.name not in KEPT:
                     session.execute(delete(table))
-            version = next_version(session)
             write_kitchen(session, book.kitchen, version)
             session.add_all(
                 HouseFlagRow(id=flag.id, name=flag.name, version=version)
@@ -136,13 +194,16 @@ class Ledger:
             )
             products, preparations = book.products.values(), book.preparations.values()
             write(session, Change(tuple(products), tuple(preparations)), version)
-            write_tools(session, book.tools)
-            write_needs(session, book.needs)
+            for tool in book.tools:
+                write_tool(session, tool, version)
+            for need in book.needs:
+                write_need(session, need, version)
+            for said in book.rulings:
+                write_ruling(session, said, version)
             write_sign_offs(session, dict(book.sign_offs))
-            write_rulings(session, book.rulings)
-            session.commit()
-            self._now = load(session, self.today)
-            return Recorded(before, self._now, Impact(()))
+            session.flush()
+            writing.after = load(session, self.today)
+        return Recorded(writing.before, self._now, Impact(()))
 
     def preview(self, change: Change) -> Impact:
         """What a change would do. Raises BookRefused where it cannot stand."""
@@ -164,16 +225,15 @@ class Ledger:
         Sign-offs of whatever the change reaches become stale with it. `beside` writes what belongs
         to the change in the same transaction.
         """
-        with self._lock, Session(self._engine) as session:
-            before = self.now
+        with self.writing() as writing:
+            session, before, version = writing.session, writing.before, writing.version
             refuse_stale(before, change, seen)
             refuse_unsound(before.reading.book, change)
             after, impact = impact_of(before.reading, change)
             told = summary.told(before.reading, after, change)
-            session.add_all(snapshot(before.reading.book, change, told, act, self.moment))
+            session.add_all(snapshot(before.reading.book, change, told, act, writing.moment))
             if beside is not None:
                 beside(session)
-            version = next_version(session)
             write(session, change, version)
             reached = {owner_of(item.item) for item in impact.items}
             reached.update(made.id for made in change.preparations)
@@ -183,108 +243,85 @@ class Ledger:
             if signed != after.book.sign_offs:
                 write_sign_offs(session, signed)
                 after = replace(after, book=replace(after.book, sign_offs=signed))
-            session.commit()
             versions = {id: n for id, n in before.versions.items() if id not in change.removed}
             versions |= dict.fromkeys(change.written, version)
-            self._now = Now(after, versions, before.kitchen_version, version)
-            return Recorded(before, self._now, impact)
+            writing.after = replace(writing.after, reading=after, versions=versions)
+        return Recorded(writing.before, writing.after, impact)
 
     def undo(self, entry: int, act: Act) -> Recorded:
         """Takes one entry of the history back, by a new change. Raises KeyError, BookRefused."""
-        with self._lock, Session(self._engine) as session:
-            row = session.get(HistoryRow, entry)
-            if row is None:
-                raise KeyError(entry)
-            book = self.now.reading.book
-            current = book.products.get(row.item) or book.preparations.get(row.item)
-            if row.item and (None if current is None else content(current)) != row.after:
-                why = f"{row.told}: it was changed again since; undo the later change first"
-                raise BookRefused([Fault(row.item, why)])
-            [made] = [made for made in entries(session, row.item, -1) if made.id == entry]
-        change = restored(made)
-        seen = {id: self.now.versions.get(id) for id in change.ids}
-        return self.record(change, seen, replace(act, undoes=entry))
+        with self._queue:
+            with self.reading() as session:
+                row = session.get(HistoryRow, entry)
+                if row is None:
+                    raise KeyError(entry)
+                book = self.now.reading.book
+                current = book.products.get(row.item) or book.preparations.get(row.item)
+                if row.item and (None if current is None else content(current)) != row.after:
+                    why = f"{row.told}: it was changed again since; undo the later change first"
+                    raise BookRefused([Fault(row.item, why)])
+                [made] = [made for made in entries(session, row.item, -1) if made.id == entry]
+            change = restored(made)
+            seen = {id: self.now.versions.get(id) for id in change.ids}
+            return self.record(change, seen, replace(act, undoes=entry))
 
     def history(self, item: str | None = None, most: int = 200) -> list[Entry]:
         """What was changed, the newest first: of one item, or of all."""
-        with Session(self._engine) as session:
+        with self.reading() as session:
             return entries(session, item, most)
 
     def as_of(self, at: str) -> Book:
         """The goods and pots as they stood at a moment (ISO, UTC)."""
-        with Session(self._engine) as session:
+        with self.reading() as session:
             return as_of(session, self.now.reading.book, at)
 
     def update_kitchen(self, kitchen: Kitchen, seen: int) -> Recorded:
         """Writes the kitchen itself. Raises Stale where another version stands."""
-        with self._lock, Session(self._engine) as session:
-            before = self.now
+        with self.writing() as writing:
+            before = writing.before
             book = before.reading.book
             if before.kitchen_version != seen:
                 raise Stale("kitchen", book.kitchen, before.kitchen_version)
-            version = next_version(session)
-            write_kitchen(session, kitchen, version)
-            session.commit()
-            changed = replace(before.reading, book=replace(book, kitchen=kitchen))
-            self._now = Now(changed, before.versions, version, version)
-            return Recorded(before, self._now, Impact(()))
+            write_kitchen(writing.session, kitchen, writing.version)
+            reading = replace(before.reading, book=replace(book, kitchen=kitchen))
+            writing.after = replace(writing.after, reading=reading, kitchen_version=writing.version)
+        return Recorded(before, writing.after, Impact(()))
 
-    def sign(self, preparation: str, person: str) -> SignOff:
-        """Signs a preparation off as it stands today."""
-        made = SignOff(person, self.today)
-        self._beside(
-            lambda session, book: write_sign_offs(session, dict(book.sign_offs)),
-            lambda book: replace(book, sign_offs={**book.sign_offs, preparation: made}),
-        )
-        return made
+    def read_anew(self, writing: Writing, why: str) -> None:
+        """Reads the whole book that a write leaves behind, as of today.
 
-    def keep_tools(self, tools: tuple[Tool, ...]) -> None:
-        """Puts these tools in the place of those that are there; the book is read anew."""
-        with self._lock:
-            self._beside(
-                lambda session, book: write_tools(session, book.tools),
-                lambda book: replace(book, tools=tools),
-            )
-            self._read_anew("The tools that are always shared were changed")
-
-    def keep_needs(self, needs: tuple[Need, ...]) -> None:
-        """Puts these needs in the place of those that are open."""
-        self._beside(
-            lambda session, book: write_needs(session, book.needs),
-            lambda book: replace(book, needs=needs),
-        )
-
-    def set_rules(self, edit: Callable[[Rulings], Rulings]) -> None:
-        """Changes what is said of the swap rules."""
-        self._beside(
-            lambda session, book: write_rulings(session, book.rulings),
-            lambda book: replace(book, rulings=edit(book.rulings)),
-        )
-
-    def _read_anew(self, why: str) -> None:
-        """Reads the whole book; sign-offs of what carries something else than before are stale."""
-        book, before = self._now.reading.book, self._now.reading
-        after, counter = read(book, self.today), self._now.counter
-        differing = (id for id in book.preparations if before.masks.get(id) != after.masks[id])
-        signed = sign_off.after(book.sign_offs, set(differing), self.today, why)
+        Sign-offs of pots that carry something else than before are stale from then on; `why` says
+        what made them so.
+        """
+        before, book = writing.before.reading, writing.after.reading.book
+        after = read(book, self.today)
+        differing = {id for id in book.preparations if before.masks.get(id) != after.masks[id]}
+        signed = sign_off.after(book.sign_offs, differing, self.today, why)
         if signed != book.sign_offs:
-            with Session(self._engine) as session:
-                write_sign_offs(session, signed)
-                counter = next_version(session)
-                session.commit()
+            write_sign_offs(writing.session, signed)
             after = replace(after, book=replace(book, sign_offs=signed))
-        self._now = replace(self._now, reading=after, counter=counter)
+        writing.after = replace(writing.after, reading=after)
 
-    def session(self) -> Session:
-        """A session on the file, for what is kept beside the book."""
-        return Session(self._engine)
+    def _read_as_of_today(self) -> None:
+        with self.writing() as writing:
+            self.read_anew(writing, "A certificate has run out")
 
-    def _beside(self, write: Callable[[Session, Book], None], edit: Callable[[Book], Book]) -> None:
-        with self._lock, Session(self._engine) as session:
-            before = self.now
-            book = edit(before.reading.book)
-            write(session, book)
-            counter = next_version(session)
-            session.commit()
-            reading = replace(before.reading, book=book)
-            self._now = replace(before, reading=reading, counter=counter)
+    def _in_file(self) -> int:
+        with self._asking, told_in_words():
+            row = self._counter.execute("SELECT counter FROM book").fetchone()
+        return 0 if row is None else int(row[0])
+
+    def _read_where_behind(self, session: Session) -> None:
+        if counter_of(session) != self._now.counter:
+            self._now = load(session, self.today)
+
+    def _next_moment(self) -> str:
+        """The moment of a write. The history never goes backwards, whatever the clock does."""
+        now = self._clock().astimezone(UTC).isoformat(timespec="milliseconds")
+        if now < self._moment:
+            logging.getLogger(__name__).warning(
+                "The clock went back from %s to %s; the history goes on from the former.",
+                self._moment,
+                now,
+            )
+        return max(now, self._moment)

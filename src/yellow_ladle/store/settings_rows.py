@@ -9,7 +9,7 @@ from yellow_ladle.core.book.book import Kitchen
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.rule_setting import Note, Ruling
 from yellow_ladle.core.book.sign_off import SignOff
-from yellow_ladle.core.book.tool import Tool
+from yellow_ladle.core.book.tool import Tool, tool_id
 from yellow_ladle.store.tables import NeedRow, RuleRow, SignOffRow, ToolRow
 
 TASTED = ("flavour", "texture", "colour")
@@ -25,18 +25,22 @@ def tools_of(session: Session) -> tuple[Tool, ...]:
     return tuple(Tool(row.name, row.dedicated, row.always_shared, row.id) for row in rows)
 
 
-def write_tools(session: Session, tools: tuple[Tool, ...]) -> None:
-    """Puts these tools in the place of those that are there."""
-    session.execute(delete(ToolRow))
-    session.add_all(
+def write_tool(session: Session, tool: Tool, version: int) -> None:
+    """Writes a tool, new or in the place of the one of its name."""
+    session.merge(
         ToolRow(
             name=tool.name,
             dedicated=tool.dedicated,
             always_shared=tool.always_shared,
             id=tool.id,
+            version=version,
         )
-        for tool in tools
     )
+
+
+def delete_tool(session: Session, name: str) -> None:
+    """Takes a tool out by its name."""
+    session.execute(delete(ToolRow).where(ToolRow.name == name))
 
 
 def needs_of(session: Session) -> tuple[Need, ...]:
@@ -47,19 +51,23 @@ def needs_of(session: Session) -> tuple[Need, ...]:
     )
 
 
-def write_needs(session: Session, needs: tuple[Need, ...]) -> None:
-    """Puts these needs in the place of those that are there."""
-    session.execute(delete(NeedRow))
-    session.add_all(
+def write_need(session: Session, need: Need, version: int) -> None:
+    """Writes a need, new or in the place of the one with its id."""
+    session.merge(
         NeedRow(
             id=need.id,
             guest=need.guest,
             clear=list(need.clear),
             fit=list(need.fit),
             strictness=need.strictness,
+            version=version,
         )
-        for need in needs
     )
+
+
+def delete_need(session: Session, id: str) -> None:
+    """Takes a need out."""
+    session.execute(delete(NeedRow).where(NeedRow.id == id))
 
 
 def rulings_of(session: Session) -> tuple[Ruling, ...]:
@@ -67,19 +75,35 @@ def rulings_of(session: Session) -> tuple[Ruling, ...]:
     return tuple(map(_ruling, session.scalars(select(RuleRow).order_by(RuleRow.id))))
 
 
-def write_rulings(session: Session, rulings: tuple[Ruling, ...]) -> None:
-    """Puts what is said of the rules in the place of what was said before."""
-    session.execute(delete(RuleRow))
-    session.add_all(
+def write_ruling(session: Session, said: Ruling, version: int) -> None:
+    """Writes what is said of a rule, in the place of what was said before."""
+    session.merge(
         RuleRow(
             id=said.id,
             own=None if said.own is None else dict(said.own),
             off=said.off,
             notes=[asdict(note) for note in said.notes],
+            version=version,
             **dict(zip(TASTED, said.tasted or (None, None, None), strict=True)),
         )
-        for said in rulings
     )
+
+
+def delete_ruling(session: Session, id: str) -> None:
+    """Takes what is said of a rule out."""
+    session.execute(delete(RuleRow).where(RuleRow.id == id))
+
+
+def setting_versions_of(session: Session) -> dict[str, int]:
+    """The versions of tools, needs and rulings, as `tool/…`, `need/…` and `rule/…`."""
+    found = {
+        f"tool/{row.id or tool_id(row.name)}": row.version
+        for row in session.execute(select(ToolRow.id, ToolRow.name, ToolRow.version))
+    }
+    for kind, table in (("need", NeedRow), ("rule", RuleRow)):
+        rows = session.execute(select(table.id, table.version))
+        found |= {f"{kind}/{row.id}": row.version for row in rows}
+    return found
 
 
 def _ruling(row: RuleRow) -> Ruling:

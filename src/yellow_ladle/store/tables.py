@@ -89,6 +89,7 @@ class ToolRow(Base):
     dedicated: Mapped[bool]
     always_shared: Mapped[bool]
     id: Mapped[str] = mapped_column(default="", server_default="")
+    version: Mapped[int] = mapped_column(server_default="1")
 
 
 class ToolUseRow(Base):
@@ -114,6 +115,7 @@ class NeedRow(Base):
     clear: Mapped[list[str]]
     fit: Mapped[list[str]]
     strictness: Mapped[str]
+    version: Mapped[int] = mapped_column(server_default="1")
 
 
 class SignOffRow(Base):

@@ -28,7 +28,7 @@ class Used:
 def uses_on(ledger: Ledger, day: str) -> list[Used]:
     """The uses of a day, in their order."""
     wanted = select(ToolUseRow).where(ToolUseRow.day == day).order_by(ToolUseRow.id)
-    with ledger.session() as session:
+    with ledger.reading() as session:
         return [
             Used(row.id, row.at, row.tool, row.item, row.person) for row in session.scalars(wanted)
         ]
@@ -36,8 +36,6 @@ def uses_on(ledger: Ledger, day: str) -> list[Used]:
 
 def add_use(ledger: Ledger, tool: str, item: str | None, person: str | None) -> None:
     """Writes down that something went through a tool today, or that it was washed."""
-    with ledger.session() as session:
-        session.add(
-            ToolUseRow(day=ledger.today, at=ledger.moment, tool=tool, item=item, person=person)
-        )
-        session.commit()
+    with ledger.writing() as writing:
+        used = ToolUseRow(day=ledger.today, at=writing.moment, tool=tool, item=item, person=person)
+        writing.session.add(used)

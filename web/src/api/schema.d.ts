@@ -462,6 +462,8 @@ export interface paths {
         /**
          * Verdict
          * @description Writes down how a tried plan tasted, in the place of its rules' own figures.
+         *
+         *     What was tasted last counts, whoever wrote down something of the rule in the meantime.
          */
         post: operations["verdict_api_v1_rules_verdict_post"];
         delete?: never;
@@ -902,13 +904,33 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        put?: never;
         /**
-         * Keep Needs
-         * @description Puts these open needs of guests in the place of those that were there.
+         * Put Need
+         * @description Writes one open need of a guest, new or changed.
          */
-        put: operations["keep_needs_api_v1_needs_put"];
-        post?: never;
+        post: operations["put_need_api_v1_needs_post"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/needs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Need Out
+         * @description Takes one need out: the guest has an answer.
+         */
+        delete: operations["take_need_out_api_v1_needs__id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -926,13 +948,33 @@ export interface paths {
          * @description Every tool, also those that only cards name, with what is in it today.
          */
         get: operations["tools_api_v1_tools_get"];
+        put?: never;
         /**
-         * Keep Tools
-         * @description Puts these tools in the place of those that were there. The book is read anew.
+         * Put Tool
+         * @description Writes one tool, new or changed. The book is read anew with it.
          */
-        put: operations["keep_tools_api_v1_tools_put"];
-        post?: never;
+        post: operations["put_tool_api_v1_tools_post"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/tools/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Tool Out
+         * @description Takes one tool out of the list.
+         */
+        delete: operations["take_tool_out_api_v1_tools__id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1781,8 +1823,12 @@ export interface components {
         /**
          * DecisionIn
          * @description Accept the new label in the old one's place, or keep it apart as a maker beside it.
+         *
+         *     `seen` is the version of the product that it is decided on.
          */
         DecisionIn: {
+            /** Seen */
+            seen: number;
             /**
              * Decision
              * @enum {string}
@@ -3202,6 +3248,24 @@ export interface components {
             strictness: string;
         };
         /**
+         * NeedIn
+         * @description A guest's need as it is to be; `seen` is the version that the writer saw, null for new.
+         */
+        NeedIn: {
+            need: components["schemas"]["NewNeedPiece"];
+            /** Seen */
+            seen?: number | null;
+        };
+        /**
+         * NeedOut
+         * @description An open need of a guest, with its version.
+         */
+        NeedOut: {
+            need: components["schemas"]["NeedPiece"];
+            /** Version */
+            version: number;
+        };
+        /**
          * NeedPiece
          * @description What a guest must have cleared or fit, and how strictly.
          */
@@ -3290,6 +3354,35 @@ export interface components {
             so2_mg_per_kg?: number | null;
         };
         /**
+         * NewNeedPiece
+         * @description A need that may have no id yet: a free one is found for it.
+         */
+        NewNeedPiece: {
+            /**
+             * Id
+             * @default
+             */
+            id: string | "";
+            /** Guest */
+            guest: string;
+            /**
+             * Clear
+             * @default []
+             */
+            clear: string[];
+            /**
+             * Fit
+             * @default []
+             */
+            fit: string[];
+            /**
+             * Strictness
+             * @default allergy
+             * @enum {string}
+             */
+            strictness: "allergy" | "coeliac" | "intolerance" | "belief" | "taste";
+        };
+        /**
          * Note
          * @description What somebody found when a rule was used: in words, on a day (ISO), for a pot.
          */
@@ -3302,12 +3395,28 @@ export interface components {
             item: string;
         };
         /**
+         * NotePiece
+         * @description What somebody found when a rule was used, on a day and for a pot.
+         */
+        NotePiece: {
+            /** Text */
+            text: string;
+            /** Date */
+            date: string;
+            /** Item */
+            item: string;
+        };
+        /**
          * NoticeOut
          * @description A maker changed a label. `impact` is what accepting it would do.
+         *
+         *     `version` is that of the product, on which a decision is taken.
          */
         NoticeOut: {
             /** Id */
             id: number;
+            /** Version */
+            version: number;
             product: components["schemas"]["Named"];
             /** Maker */
             maker: string;
@@ -3424,11 +3533,15 @@ export interface components {
         /**
          * OwnRuleIn
          * @description A rule of the kitchen's own. Without an id it is new, and gets one made of its name.
+         *
+         *     `seen` is the version that the writer saw.
          */
         OwnRuleIn: {
             /** Id */
             id?: string | null;
             rule: components["schemas"]["OwnRulePiece"];
+            /** Seen */
+            seen?: number | null;
         };
         /**
          * OwnRulePiece
@@ -3799,6 +3912,8 @@ export interface components {
         PotOut: {
             /** Version */
             version: number;
+            /** Standing */
+            standing: number;
             sign_off: components["schemas"]["SignOffPiece"] | null;
             /** In Goods */
             in_goods: components["schemas"]["Named"][];
@@ -4254,11 +4369,13 @@ export interface components {
         };
         /**
          * RuleOut
-         * @description A rule as the kitchen has it.
+         * @description A rule as the kitchen has it; `version` is null where it has said nothing of it.
          */
         RuleOut: {
             /** Id */
             id: string;
+            /** Version */
+            version: number | null;
             /** Name */
             name: string;
             /** Function */
@@ -4328,6 +4445,30 @@ export interface components {
             never_cleared: {
                 [key: string]: string[];
             };
+        };
+        /**
+         * RulingPiece
+         * @description What the kitchen says of a swap rule: `off` leaves it out, `tasted` replaces its figures.
+         *
+         *     A rule that ships goes by its id alone; one of the kitchen's own is here as a whole. What is
+         *     said of a rule that nobody knows any more is kept and has no effect.
+         */
+        RulingPiece: {
+            /** Id */
+            id: string;
+            /**
+             * Off
+             * @default false
+             */
+            off: boolean;
+            /** Tasted */
+            tasted?: number[] | null;
+            /**
+             * Notes
+             * @default []
+             */
+            notes: components["schemas"]["NotePiece"][];
+            own?: components["schemas"]["OwnRulePiece"] | null;
         };
         /**
          * RunOutOut
@@ -4484,11 +4625,13 @@ export interface components {
         };
         /**
          * SignIn
-         * @description Who checked the pot, by initials or name.
+         * @description Who checked the pot, by initials or name; `seen` is its `standing` as the person saw it.
          */
         SignIn: {
             /** Person */
             person: string;
+            /** Seen */
+            seen: number;
         };
         /**
          * SignOffPiece
@@ -4553,7 +4696,7 @@ export interface components {
             /** Version */
             version: number | null;
             /** Content */
-            content?: components["schemas"]["ProductPiece"] | components["schemas"]["PreparationPiece"] | components["schemas"]["KitchenPiece"] | null;
+            content?: components["schemas"]["ProductPiece"] | components["schemas"]["PreparationPiece"] | components["schemas"]["KitchenPiece"] | components["schemas"]["ToolPiece"] | components["schemas"]["NeedPiece"] | components["schemas"]["RulingPiece"] | null;
         };
         /**
          * StatementChange
@@ -4747,11 +4890,13 @@ export interface components {
         };
         /**
          * SwitchIn
-         * @description Whether the planner leaves a rule out.
+         * @description Whether the planner leaves a rule out; `seen` is the version that the writer saw.
          */
         SwitchIn: {
             /** Off */
             off: boolean;
+            /** Seen */
+            seen?: number | null;
         };
         /**
          * TakeBackIn
@@ -4883,11 +5028,24 @@ export interface components {
             at_least: boolean;
         };
         /**
+         * ToolIn
+         * @description A tool as it is to be; `seen` is the version that the writer saw, null for a new one.
+         */
+        ToolIn: {
+            tool: components["schemas"]["ToolPiece"];
+            /** Seen */
+            seen?: number | null;
+        };
+        /**
          * ToolOut
          * @description A tool, the pots whose cards name it, and what is in it since its last wash today.
+         *
+         *     `version` is null where only cards name it.
          */
         ToolOut: {
             tool: components["schemas"]["ToolPiece"];
+            /** Version */
+            version: number | null;
             /** Pots */
             pots: components["schemas"]["Named"][];
             /** Inside */
@@ -4963,7 +5121,7 @@ export interface components {
             /** Stale Sign Offs */
             stale_sign_offs: components["schemas"]["StaleOut"][];
             /** Needs */
-            needs: components["schemas"]["NeedPiece"][];
+            needs: components["schemas"]["NeedOut"][];
         };
         /**
          * UndoIn
@@ -5160,6 +5318,14 @@ export interface components {
             end: number;
         };
         /**
+         * WrittenOut
+         * @description A write that stands; `version` is what the thing bears from now on.
+         */
+        WrittenOut: {
+            /** Version */
+            version: number;
+        };
+        /**
          * YieldPiece
          * @description How much a preparation makes; `note` says why it is more than what went in.
          */
@@ -5277,6 +5443,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     family_api_v1_family_get: {
@@ -5353,6 +5539,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     preparation_api_v1_preparations__id__get: {
@@ -5397,6 +5603,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5453,6 +5679,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5518,6 +5764,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     product_api_v1_products__id__get: {
@@ -5562,6 +5828,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5624,6 +5910,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     record_api_v1_changes_post: {
@@ -5670,6 +5976,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5795,6 +6121,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     loosened_api_v1_plans_loosened_post: {
@@ -5841,6 +6187,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5903,6 +6269,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     applied_api_v1_plans_applied_get: {
@@ -5945,6 +6331,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6009,6 +6415,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     menu_api_v1_plans_menu_post: {
@@ -6063,6 +6489,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     rules_api_v1_rules_get: {
@@ -6105,6 +6551,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6167,6 +6633,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     keep_rule_api_v1_rules_own_put: {
@@ -6221,11 +6707,33 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     drop_rule_api_v1_rules_own__id__delete: {
         parameters: {
-            query?: never;
+            query: {
+                seen: number;
+            };
             header?: never;
             path: {
                 id: string;
@@ -6240,7 +6748,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": unknown;
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
             /** @description No such thing */
@@ -6265,6 +6773,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6296,7 +6824,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": unknown;
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
             /** @description No such thing */
@@ -6321,6 +6849,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6350,7 +6898,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": unknown;
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
             /** @description No such thing */
@@ -6375,6 +6923,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6437,6 +7005,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     all_recipes_api_v1_recipes_jsonld_get: {
@@ -6481,6 +7069,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6539,6 +7147,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     as_markdown_api_v1_cards__id__card_md_get: {
@@ -6583,6 +7211,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6645,6 +7293,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     figures_api_v1_cards__id__figures_get: {
@@ -6689,6 +7357,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6743,6 +7431,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6807,6 +7515,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     fill_api_v1_cards__id__filling_get: {
@@ -6851,6 +7579,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6915,6 +7663,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     here_api_v1_cards__id__here_post: {
@@ -6963,6 +7731,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7024,6 +7812,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     bench_api_v1_thickening_get: {
@@ -7066,6 +7874,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7128,6 +7956,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     pot_on_bench_api_v1_thickening_pots__id__get: {
@@ -7172,6 +8020,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7234,6 +8102,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     versions_api_v1_preparations__id__versions_get: {
@@ -7278,6 +8166,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7331,6 +8239,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7393,6 +8321,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     label_languages_api_v1_labels_languages_get: {
@@ -7435,6 +8383,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7493,6 +8461,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     unchecked_api_v1_unchecked_get: {
@@ -7543,9 +8531,29 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    keep_needs_api_v1_needs_put: {
+    put_need_api_v1_needs_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -7554,7 +8562,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NeedPiece"][];
+                "application/json": components["schemas"]["NeedIn"];
             };
         };
         responses: {
@@ -7564,7 +8572,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["NeedPiece"][];
+                    "application/json": components["schemas"]["NeedOut"];
                 };
             };
             /** @description No such thing */
@@ -7589,6 +8597,100 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_need_out_api_v1_needs__id__delete: {
+        parameters: {
+            query: {
+                seen: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7647,9 +8749,29 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    keep_tools_api_v1_tools_put: {
+    put_tool_api_v1_tools_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -7658,7 +8780,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ToolPiece"][];
+                "application/json": components["schemas"]["ToolIn"];
             };
         };
         responses: {
@@ -7668,7 +8790,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ToolOut"][];
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
             /** @description No such thing */
@@ -7693,6 +8815,100 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_tool_out_api_v1_tools__id__delete: {
+        parameters: {
+            query: {
+                seen: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7755,6 +8971,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     day_api_v1_day_get: {
@@ -7799,6 +9035,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7852,6 +9108,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7916,6 +9192,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     larder_as_of_api_v1_larder_as_of_get: {
@@ -7960,6 +9256,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8024,6 +9340,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     look_at_sheet_api_v1_intake_sheet_post: {
@@ -8072,6 +9408,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8132,6 +9488,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     give_out_api_v1_intake_larder__form__get: {
@@ -8176,6 +9552,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8234,6 +9630,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     notices_api_v1_notices_get: {
@@ -8276,6 +9692,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8340,6 +9776,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     codes_api_v1_codes_get: {
@@ -8382,6 +9838,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8442,6 +9918,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     photo_api_v1_products__id__photo_get: {
@@ -8486,6 +9982,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8548,6 +10064,26 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     drop_photo_api_v1_products__id__photo_delete: {
@@ -8590,6 +10126,26 @@ export interface operations {
             };
             /** @description The input cannot stand; every fault is listed */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,5 +1,6 @@
 import { createMutation } from '@tanstack/svelte-query';
 import { announcements } from '../app/announce.svelte';
+import { Refused } from './client';
 import { askAgain, queries, type Part } from './queries';
 
 interface Ways<Input, Done> {
@@ -22,6 +23,10 @@ export class Write<Input, Done> {
         onSuccess: (done: Done, input: Input) => {
           if (says) announcements.say(says(done, input));
           return askAgain(reaches);
+        },
+        onError: (refusal: unknown) => {
+          // Somebody else was quicker: what stands now is to be seen beside what was meant.
+          if (refusal instanceof Refused && refusal.current) void askAgain(reaches);
         }
       }),
       () => queries

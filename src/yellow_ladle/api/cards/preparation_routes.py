@@ -24,6 +24,8 @@ from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece, content
 from yellow_ladle.files.book.models import LinePiece, PreparationPiece, SignOffPiece
 from yellow_ladle.files.book.piece import Name
+from yellow_ladle.store.kitchen_settings import sign
+from yellow_ladle.store.optimistic_lock import standing
 
 router = APIRouter(prefix="/preparations", tags=["pots"], responses=PROBLEMS)
 
@@ -67,6 +69,7 @@ class PotOut(BaseModel):
     """One preparation, whole."""
 
     version: int
+    standing: int
     sign_off: SignOffPiece | None
     in_goods: list[Named]
     preparation: PreparationPiece
@@ -107,6 +110,7 @@ def preparation(id: str, now: TheBook) -> PotOut:
     reached = reading.reached([id]) - {id}
     return PotOut(
         version=now.versions[id],
+        standing=standing(now, id),
         sign_off=_signed(id, signed) if (signed := book.sign_offs.get(id)) else None,
         in_goods=[
             named(book, user)
@@ -133,16 +137,17 @@ def preparation(id: str, now: TheBook) -> PotOut:
 
 
 class SignIn(BaseModel):
-    """Who checked the pot, by initials or name."""
+    """Who checked the pot, by initials or name; `seen` is its `standing` as the person saw it."""
 
     person: Name
+    seen: int
 
 
 @router.post("/{id}/sign-off")
 def sign_off(id: str, wanted: SignIn, ledger: TheLedger) -> SignOffPiece:
     """Signs a pot off as it stands now. A change from above makes that stale, visibly."""
     preparation_or_missing(ledger.now, id)
-    return _signed(id, ledger.sign(id, wanted.person))
+    return _signed(id, sign(ledger, id, wanted.person, wanted.seen))
 
 
 def _signed(preparation: str, made: SignOff) -> SignOffPiece:

@@ -6,7 +6,7 @@ from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
-from yellow_ladle.api.dependencies import TheBook, TheLedger
+from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
 from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.api.schemas.answer_forms import Named
@@ -40,9 +40,13 @@ class DifferenceOut(BaseModel):
 
 
 class NoticeOut(BaseModel):
-    """A maker changed a label. `impact` is what accepting it would do."""
+    """A maker changed a label. `impact` is what accepting it would do.
+
+    `version` is that of the product, on which a decision is taken.
+    """
 
     id: int
+    version: int
     product: Named
     maker: str
     supplier: str
@@ -63,8 +67,12 @@ class FetchedOut(BaseModel):
 
 
 class DecisionIn(BaseModel):
-    """Accept the new label in the old one's place, or keep it apart as a maker beside it."""
+    """Accept the new label in the old one's place, or keep it apart as a maker beside it.
 
+    `seen` is the version of the product that it is decided on.
+    """
+
+    seen: int
     decision: Literal["accept", "keep_apart"]
     person: Name | None = None
     why: Annotated[str, Field(max_length=1_000)] = ""
@@ -111,12 +119,12 @@ def decided(id: RowId, wanted: DecisionIn, ledger: TheLedger) -> ImpactOut:
     entry = notice(ledger, id)
     if entry is None or entry.decided is not None:
         raise Missing("open notice", str(id))
-    product = ledger.now.reading.book.products[entry.product]
+    product = product_or_missing(ledger.now, entry.product)
     made = _accepted(entry, product, wanted.person)
     if wanted.decision == "keep_apart":
         made = _apart(entry, product, wanted.person)
     why = wanted.why or f"new sheet, {wanted.decision.replace('_', ' ')}"
-    seen = {product.id: ledger.now.versions[product.id]}
+    seen = {product.id: wanted.seen}
     act = Act(wanted.person, why)
     decision = decided_on(ledger, id, wanted.decision)
     return impact_out(ledger.record(Change(products=(made,)), seen, act, decision).impact)
@@ -187,6 +195,7 @@ def _notice(ledger: Ledger, entry: Notice) -> NoticeOut:
     impact = ledger.preview(Change(products=(_accepted(entry, product, None),)))
     return NoticeOut(
         id=entry.id,
+        version=ledger.now.versions[entry.product],
         product=Named(id=product.id, name=product.name),
         maker=next((known.name for known in product.makers if known.id == entry.maker), ""),
         supplier=sheet.supplier,

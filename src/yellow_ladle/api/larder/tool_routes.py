@@ -4,26 +4,33 @@ from dataclasses import replace
 from typing import Annotated
 
 from fastapi import APIRouter, Query
-from pydantic import BaseModel, Field
+from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
-from yellow_ladle.api.schemas.answer_forms import Named, named
+from yellow_ladle.api.schemas.answer_forms import Named, WrittenOut, named
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.tool import Tool
-from yellow_ladle.core.checks.book_faults import tool_faults
 from yellow_ladle.core.reading.day_traces import day_reading
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.models import ToolPiece
-from yellow_ladle.files.book.piece import Day, ItemId, Name
+from yellow_ladle.files.book.piece import Day, Id, ItemId, Name
+from yellow_ladle.store.kitchen_settings import drop_tool, keep_tool
 from yellow_ladle.store.tool_uses import Used, add_use, uses_on
 
 router = APIRouter(tags=["tools"], responses=PROBLEMS)
 
 
-SomeTools = Annotated[list[ToolPiece], Field(max_length=500)]
+MAX_TOOLS = 500
+
+
+class ToolIn(BaseModel):
+    """A tool as it is to be; `seen` is the version that the writer saw, null for a new one."""
+
+    tool: ToolPiece
+    seen: int | None = None
 
 
 class UseIn(BaseModel):
@@ -44,9 +51,13 @@ class ToolUseOut(BaseModel):
 
 
 class ToolOut(BaseModel):
-    """A tool, the pots whose cards name it, and what is in it since its last wash today."""
+    """A tool, the pots whose cards name it, and what is in it since its last wash today.
+
+    `version` is null where only cards name it.
+    """
 
     tool: ToolPiece
+    version: int | None
     pots: list[Named]
     inside: list[Named]
 
@@ -87,7 +98,12 @@ def tools(ledger: TheLedger) -> list[ToolOut]:
         elif use.item in ledger.now.reading.masks:
             inside.setdefault(use.tool, {})[use.item] = named(book, use.item)
     return [
-        ToolOut(tool=piece, pots=pots[name], inside=list(inside[name].values()))
+        ToolOut(
+            tool=piece,
+            version=ledger.now.setting_versions.get(f"tool/{piece.id}"),
+            pots=pots[name],
+            inside=list(inside[name].values()),
+        )
         for name, piece in sorted(known.items())
     ]
 
@@ -104,14 +120,21 @@ def _known_tools(book: Book) -> dict[str, ToolPiece]:
     return known
 
 
-@router.put("/tools")
-def keep_tools(wanted: SomeTools, ledger: TheLedger) -> list[ToolOut]:
-    """Puts these tools in the place of those that were there. The book is read anew."""
-    given = tuple(as_value(Tool, piece) for piece in wanted)
-    if found := list(tool_faults(given)):
-        raise BookRefused(found)
-    ledger.keep_tools(given)
-    return tools(ledger)
+@router.post("/tools")
+def put_tool(wanted: ToolIn, ledger: TheLedger) -> WrittenOut:
+    """Writes one tool, new or changed. The book is read anew with it."""
+    if wanted.seen is None and len(ledger.now.reading.book.tools) >= MAX_TOOLS:
+        raise BookRefused([Fault("tool", f"a kitchen lists {MAX_TOOLS} tools at most")])
+    tool = as_value(Tool, wanted.tool)
+    keep_tool(ledger, tool, wanted.seen)
+    return WrittenOut(version=ledger.now.setting_versions[f"tool/{tool.slug}"])
+
+
+@router.delete("/tools/{id}")
+def take_tool_out(id: Id, seen: int, ledger: TheLedger) -> WrittenOut:
+    """Takes one tool out of the list."""
+    drop_tool(ledger, id, seen)
+    return WrittenOut(version=ledger.now.counter)
 
 
 @router.post("/tools/uses")

@@ -1,22 +1,26 @@
 """Everything that nobody has checked, or that wants a second look, in one list."""
 
+from dataclasses import replace
+from typing import Literal
+
 from fastapi import APIRouter
 from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
-from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.api.schemas.answer_forms import Named, WrittenOut, all_named, named
+from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.carrying.label_sources import contradictions, measure
-from yellow_ladle.core.checks.goal_faults import need_faults
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
 from yellow_ladle.core.larder.unchecked import Held, Settling, held, settled_by
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.models import NeedPiece
+from yellow_ladle.files.book.piece import Id
 from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.kitchen_settings import drop_need, keep_need
 
 router = APIRouter(tags=["unchecked"], responses=PROBLEMS)
 
@@ -87,6 +91,26 @@ class StaleOut(BaseModel):
     stale_by: str
 
 
+class NewNeedPiece(NeedPiece):
+    """A need that may have no id yet: a free one is found for it."""
+
+    id: Id | Literal[""] = ""
+
+
+class NeedIn(BaseModel):
+    """A guest's need as it is to be; `seen` is the version that the writer saw, null for new."""
+
+    need: NewNeedPiece
+    seen: int | None = None
+
+
+class NeedOut(BaseModel):
+    """An open need of a guest, with its version."""
+
+    need: NeedPiece
+    version: int
+
+
 class UncheckedOut(BaseModel):
     """The whole list: what is unchecked, what wants a second look, what holds no more."""
 
@@ -96,7 +120,7 @@ class UncheckedOut(BaseModel):
     run_out: list[RunOutOut]
     contradictions: list[ContradictionOut]
     stale_sign_offs: list[StaleOut]
-    needs: list[NeedPiece]
+    needs: list[NeedOut]
 
 
 @router.get("/unchecked")
@@ -152,18 +176,29 @@ def unchecked(now: TheBook) -> UncheckedOut:
             for id, made in book.sign_offs.items()
             if not made.holds
         ],
-        needs=[as_piece(NeedPiece, entry) for entry in book.needs],
+        needs=[_need(now, entry) for entry in book.needs],
     )
 
 
-@router.put("/needs")
-def keep_needs(wanted: list[NeedPiece], ledger: TheLedger) -> list[NeedPiece]:
-    """Puts these open needs of guests in the place of those that were there."""
-    needs = tuple(as_value(Need, entry) for entry in wanted)
-    if wrong := list(need_faults(needs, ledger.now.reading.book.flag_ids)):
-        raise BookRefused(wrong)
-    ledger.keep_needs(needs)
-    return [as_piece(NeedPiece, entry) for entry in ledger.now.reading.book.needs]
+@router.post("/needs")
+def put_need(wanted: NeedIn, ledger: TheLedger) -> NeedOut:
+    """Writes one open need of a guest, new or changed."""
+    taken = [need.id for need in ledger.now.reading.book.needs]
+    need = as_value(Need, wanted.need)
+    need = replace(need, id=need.id or free_id(need.guest, taken))
+    keep_need(ledger, need, wanted.seen)
+    return _need(ledger.now, need)
+
+
+@router.delete("/needs/{id}")
+def take_need_out(id: Id, seen: int, ledger: TheLedger) -> WrittenOut:
+    """Takes one need out: the guest has an answer."""
+    drop_need(ledger, id, seen)
+    return WrittenOut(version=ledger.now.counter)
+
+
+def _need(now: Now, need: Need) -> NeedOut:
+    return NeedOut(need=as_piece(NeedPiece, need), version=now.setting_versions[f"need/{need.id}"])
 
 
 def _held(now: Now, entry: Held) -> HeldOut:

@@ -30,6 +30,12 @@ class Named(BaseModel):
     name: str
 
 
+class WrittenOut(BaseModel):
+    """A write that stands; `version` is what the thing bears from now on."""
+
+    version: int
+
+
 def named(book: Book, item: str) -> Named:
     """An item with its name; what is no longer in the book is named by its id."""
     known = item in book.products or owner_of(item) in book.preparations

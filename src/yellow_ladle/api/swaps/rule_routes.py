@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.schemas.answer_forms import WrittenOut
 from yellow_ladle.core.book.book import KINDS, ROLES, STAGES, Book
 from yellow_ladle.core.book.class_index import classes_in_use
 from yellow_ladle.core.book.fault import BookRefused
@@ -33,6 +34,8 @@ from yellow_ladle.core.swaps.search.fidelity import Fidelity
 from yellow_ladle.core.vocabulary.classes import known_classes
 from yellow_ladle.files.book.piece import Id, ItemId
 from yellow_ladle.files.book.rule_pieces import OwnRulePiece, Sentence, Share, own_piece
+from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.kitchen_settings import set_rules
 
 router = APIRouter(prefix="/rules", tags=["swaps"], responses=PROBLEMS)
 
@@ -42,16 +45,21 @@ A_RULE = "a-rule"
 
 
 class OwnRuleIn(BaseModel):
-    """A rule of the kitchen's own. Without an id it is new, and gets one made of its name."""
+    """A rule of the kitchen's own. Without an id it is new, and gets one made of its name.
+
+    `seen` is the version that the writer saw.
+    """
 
     id: Id | None = None
     rule: OwnRulePiece
+    seen: int | None = None
 
 
 class RuleOut(BaseModel):
-    """A rule as the kitchen has it."""
+    """A rule as the kitchen has it; `version` is null where it has said nothing of it."""
 
     id: str
+    version: int | None
     name: str
     function: str
     own: OwnRulePiece | None
@@ -107,9 +115,10 @@ class VerdictIn(BaseModel):
 
 
 class SwitchIn(BaseModel):
-    """Whether the planner leaves a rule out."""
+    """Whether the planner leaves a rule out; `seen` is the version that the writer saw."""
 
     off: bool
+    seen: int | None = None
 
 
 @router.get("")
@@ -119,7 +128,7 @@ def rules(now: TheBook) -> RulesOut:
     here = rulebook(book)
     gaps = never_cleared(entry.rule for entry in here if not entry.ruling.off)
     return RulesOut(
-        rules=[_out(entry) for entry in here],
+        rules=[_out(now, entry) for entry in here],
         words=RuleWordsOut(
             classes=sorted({*known_classes(), *_own_classes(book)}),
             roles=list(ROLES),
@@ -151,35 +160,41 @@ def keep_rule(wanted: OwnRuleIn, ledger: TheLedger) -> RuleOut:
     row = wanted.rule.row(id)
     if found := list(own_faults(id, rule_of(row, OWN), _own_classes(book))):
         raise BookRefused(found)
-    ledger.set_rules(partial(with_own, id=id, row=row))
-    return _out(_known(ledger.now.reading.book, id))
+    set_rules(ledger, partial(with_own, id=id, row=row), {id: wanted.seen})
+    return _out(ledger.now, _known(ledger.now.reading.book, id))
 
 
 @router.delete("/own/{id}")
-def drop_rule(id: Id, ledger: TheLedger) -> None:
+def drop_rule(id: Id, seen: int, ledger: TheLedger) -> WrittenOut:
     """Takes one of the kitchen's own rules out, with what was said of it."""
     if _known(ledger.now.reading.book, id).ruling.own is None:
         raise Missing("rule", id)
-    ledger.set_rules(partial(without_own, id=id))
+    set_rules(ledger, partial(without_own, id=id), {id: seen})
+    return WrittenOut(version=ledger.now.counter)
 
 
 @router.post("/{id}/switch")
-def switch_rule(id: Id, wanted: SwitchIn, ledger: TheLedger) -> None:
+def switch_rule(id: Id, wanted: SwitchIn, ledger: TheLedger) -> WrittenOut:
     """Switches a rule off or on."""
     _known(ledger.now.reading.book, id)
-    ledger.set_rules(partial(switched, id=id, off=wanted.off))
+    set_rules(ledger, partial(switched, id=id, off=wanted.off), {id: wanted.seen})
+    return WrittenOut(version=ledger.now.counter)
 
 
 @router.post("/verdict")
-def verdict(wanted: VerdictIn, ledger: TheLedger) -> None:
-    """Writes down how a tried plan tasted, in the place of its rules' own figures."""
+def verdict(wanted: VerdictIn, ledger: TheLedger) -> WrittenOut:
+    """Writes down how a tried plan tasted, in the place of its rules' own figures.
+
+    What was tasted last counts, whoever wrote down something of the rule in the meantime.
+    """
     known = {here.rule.id for here in rulebook(ledger.now.reading.book)}
     for id in wanted.rules:
         if id not in known:
             raise Missing("rule", id)
     found = Fidelity(wanted.flavour, wanted.texture, wanted.colour)
     note = Note(wanted.note, ledger.today, wanted.item) if wanted.note else None
-    ledger.set_rules(partial(tasted, ids=wanted.rules, verdict=found, note=note))
+    set_rules(ledger, partial(tasted, ids=wanted.rules, verdict=found, note=note), {})
+    return WrittenOut(version=ledger.now.counter)
 
 
 def _known(book: Book, id: str) -> RuleHere:
@@ -216,10 +231,11 @@ def _examples(reading: Reading, rule: SwapRule) -> list[str]:
     return found
 
 
-def _out(here: RuleHere) -> RuleOut:
+def _out(now: Now, here: RuleHere) -> RuleOut:
     rule = here.rule
     return RuleOut(
         id=rule.id,
+        version=now.setting_versions.get(f"rule/{rule.id}"),
         name=rule.name,
         function=rule.function,
         own=None if here.ruling.own is None else own_piece(here.ruling.own),

@@ -7,12 +7,13 @@
 
   const content = $derived(standing.content);
   const statements = $derived(content && 'statements' in content ? content.statements : {});
+  const name = $derived(content && 'name' in content ? content.name : standing.id);
   const lines = $derived(content && 'lines' in content ? content.lines : []);
 </script>
 
 <div class="border-l-4 border-rule pl-3" data-theirs>
   {#if content}
-    <p class="font-semibold">Now recorded: {content.name}</p>
+    <p class="font-semibold">Now recorded: {name}</p>
     <LevelLists flags={statements} />
     {#if lines.length > 0}
       <p class="text-soft">

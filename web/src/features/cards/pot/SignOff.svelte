@@ -14,7 +14,12 @@
   const signing = new Write(
     (person: string) => {
       const params = { path: { id: pot.preparation.id } };
-      return answer(api.POST('/api/v1/preparations/{id}/sign-off', { params, body: { person } }));
+      return answer(
+        api.POST('/api/v1/preparations/{id}/sign-off', {
+          params,
+          body: { person, seen: pot.standing }
+        })
+      );
     },
     {
       says: (_, person) => `${pot.preparation.name} is signed off by ${person}.`,

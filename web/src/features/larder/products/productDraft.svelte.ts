@@ -8,7 +8,7 @@ type Part = Schema['PartPiece'];
 export const UNREAD: Product = {
   id: '',
   name: '',
-  class: 'other',
+  class: null,
   statements: {},
   otherwise: 'unchecked',
   certificates: [],

@@ -16,7 +16,8 @@
   const deciding = new Write(
     (decision: 'accept' | 'keep_apart') => {
       const params = { path: { id: notice.id } };
-      const body = { decision, person: currentUser.initials, why: '' };
+      const { version: seen } = notice;
+      const body = { decision, seen, person: currentUser.initials, why: '' };
       return answer(api.POST('/api/v1/notices/{id}/decide', { params, body }));
     },
     { says: (done) => `Recorded. ${done.sentence}` }

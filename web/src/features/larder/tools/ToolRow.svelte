@@ -12,7 +12,10 @@
   let {
     entry,
     onchange
-  }: { entry: Schema['ToolOut']; onchange: (tool: Schema['ToolPiece']) => void } = $props();
+  }: {
+    entry: Schema['ToolOut'];
+    onchange: (tool: Schema['ToolPiece'], seen: number | null) => void;
+  } = $props();
 
   const tool = $derived(entry.tool);
   let item = $state('');
@@ -55,13 +58,15 @@
     <div class="flex flex-wrap gap-x-6">
       <Check
         checked={tool.dedicated}
-        onchange={(event) => onchange({ ...tool, dedicated: event.currentTarget.checked })}
+        onchange={(event) =>
+          onchange({ ...tool, dedicated: event.currentTarget.checked }, entry.version)}
         >kept for one thing only</Check
       >
       <Check
         checked={tool.always_shared}
         disabled={tool.dedicated}
-        onchange={(event) => onchange({ ...tool, always_shared: event.currentTarget.checked })}
+        onchange={(event) =>
+          onchange({ ...tool, always_shared: event.currentTarget.checked }, entry.version)}
         >we share this one always</Check
       >
     </div>

@@ -16,19 +16,17 @@
   const tools = toolsQuery();
   const day = dayQuery();
   let name = $state('');
-  const known = $derived((tools.data ?? []).map((entry) => entry.tool));
 
   const keeping = new Write(
-    (wanted: Tool[]) => answer(api.PUT('/api/v1/tools', { body: wanted })),
+    (body: Schema['ToolIn']) => answer(api.POST('/api/v1/tools', { body })),
     { says: () => 'Recorded. The book was read anew with its tools.' }
   );
 
-  const change = (tool: Tool) =>
-    keeping.send(known.map((other) => (other.name === tool.name ? tool : other)));
+  const change = (tool: Tool, seen: number | null) => keeping.send({ tool, seen });
 
   async function add() {
-    const made = { name: name.trim(), dedicated: false, always_shared: false, id: '' };
-    if (await keeping.send([...known, made])) name = '';
+    const tool = { name: name.trim(), dedicated: false, always_shared: false, id: '' };
+    if (await keeping.send({ tool, seen: null })) name = '';
   }
 </script>
 

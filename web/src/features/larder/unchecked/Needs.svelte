@@ -10,28 +10,35 @@
   type Need = Schema['NeedPiece'];
 
   /** Guests whose needs are open: what is unchecked for them comes first. */
-  let { needs }: { needs: Need[] } = $props();
+  let { needs }: { needs: Schema['NeedOut'][] } = $props();
 
   const kitchen = kitchenQuery();
   let guest = $state('');
   let goal = $state('');
   let strictness = $state<Need['strictness']>('allergy');
 
-  const keeping = new Write(
-    (wanted: Need[]) => answer(api.PUT('/api/v1/needs', { body: wanted })),
-    { reaches: 'needs' }
+  const adding = new Write(
+    (body: Schema['NeedIn']) => answer(api.POST('/api/v1/needs', { body })),
+    { says: ({ need }) => `${need.guest} waits for an answer.`, reaches: 'needs' }
+  );
+  const answering = new Write(
+    ({ need, version }: Schema['NeedOut']) => {
+      const params = { path: { id: need.id }, query: { seen: version } };
+      return answer(api.DELETE('/api/v1/needs/{id}', { params }));
+    },
+    { says: (_, { need }) => `${need.guest} is answered.`, reaches: 'needs' }
   );
 
   async function add() {
     const [kind, id = ''] = goal.split(':');
-    const made: Need = {
-      id: `need-${Date.now()}`,
+    const need = {
+      id: '',
       guest: guest.trim(),
       clear: kind === 'clear' ? [id] : [],
       fit: kind === 'fit' ? [id] : [],
       strictness
     };
-    if (await keeping.send([...needs, made])) guest = goal = '';
+    if (await adding.send({ need, seen: null })) guest = goal = '';
   }
 
   const told = (need: Need) =>
@@ -43,7 +50,8 @@
 <section aria-labelledby="needs">
   <h2 id="needs" class="text-lead">Guests who wait for an answer</h2>
   <ul>
-    {#each needs as need (need.id)}
+    {#each needs as entry (entry.need.id)}
+      {@const need = entry.need}
       <li class="flex items-start justify-between gap-2 border-b border-rule py-1.5">
         <span>
           <span class="font-[550]">{need.guest}</span>
@@ -53,7 +61,8 @@
           type="button"
           class="min-h-11 px-2 underline underline-offset-4"
           aria-label="{need.guest} is answered"
-          onclick={() => keeping.send(needs.filter((other) => other.id !== need.id))}
+          disabled={answering.busy}
+          onclick={() => answering.send(entry)}
         >
           answered
         </button>
@@ -84,8 +93,10 @@
       </Field>
     </div>
     <div>
-      <Button disabled={guest.trim() === '' || goal === ''} onclick={add}>Add the guest</Button>
+      <Button disabled={guest.trim() === '' || goal === '' || adding.busy} onclick={add}
+        >Add the guest</Button
+      >
     </div>
-    <ErrorText error={keeping.error} />
+    <ErrorText error={adding.error ?? answering.error} />
   </div>
 </section>

@@ -16,7 +16,7 @@
   $effect(() => {
     const needs = unchecked.data?.needs ?? [];
     if (needs.length > 0 && bench.guests.length === 0)
-      bench.guests = needs.map((need) => ({
+      bench.guests = needs.map(({ need }) => ({
         name: need.guest,
         goals: { clear: need.clear ?? [], fit: need.fit ?? [] }
       }));

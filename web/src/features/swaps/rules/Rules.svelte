@@ -31,13 +31,16 @@
   });
 
   const writing = new Write((act: () => Promise<unknown>) => act(), { reaches: 'rules' });
-  const path = (rule: Rule) => ({ params: { path: { id: rule.id } } });
-  const turn = (rule: Rule, off: boolean) =>
-    writing.send(() =>
-      answer(api.POST('/api/v1/rules/{id}/switch', { ...path(rule), body: { off } }))
-    );
-  const drop = (rule: Rule) =>
-    writing.send(() => answer(api.DELETE('/api/v1/rules/own/{id}', path(rule))));
+  const turn = ({ id, version }: Rule, off: boolean) =>
+    writing.send(() => {
+      const body = { off, seen: version };
+      return answer(api.POST('/api/v1/rules/{id}/switch', { params: { path: { id } }, body }));
+    });
+  const drop = ({ id, version }: Rule) =>
+    writing.send(() => {
+      const params = { path: { id }, query: { seen: version ?? 0 } };
+      return answer(api.DELETE('/api/v1/rules/own/{id}', { params }));
+    });
 </script>
 
 <SwapPage

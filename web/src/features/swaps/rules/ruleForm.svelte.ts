@@ -41,6 +41,7 @@ export class RuleForm {
     { says: (_, { rule }) => `Recorded: ${rule.name}.`, reaches: 'rules' }
   );
   #id: string | null = null;
+  #seen: number | null = null;
 
   /** What the rule would do, and what is wrong with it. */
   get tried(): Schema['RuleTryOut'] | null {
@@ -62,6 +63,7 @@ export class RuleForm {
   /** Opens the form for a new rule, or for one to be changed. */
   begin(rule?: Rule) {
     this.#id = rule?.id ?? null;
+    this.#seen = rule?.version ?? null;
     this.rule = rule?.own ? { ...$state.snapshot(rule.own) } : blank();
     this.#tried.clear();
     this.#keeping.forget();
@@ -71,7 +73,7 @@ export class RuleForm {
   get asked(): Schema['OwnRuleIn'] {
     const rule = $state.snapshot(this.rule);
     const method = rule.method.map((line) => line.trim()).filter((line) => line !== '');
-    return { id: this.#id, rule: { ...rule, name: rule.name.trim(), method } };
+    return { id: this.#id, seen: this.#seen, rule: { ...rule, name: rule.name.trim(), method } };
   }
 
   /** Asks, once the cook has stopped writing, what the rule would do. */

@@ -1,0 +1,50 @@
+"""Writers wait in line: one at a time, so many at most, and not for ever."""
+
+from threading import Lock, RLock
+from types import TracebackType
+
+MAX_WAITING = 64
+"""Writers that wait at once; one more is refused."""
+SECONDS = 5.0
+"""How long a writer waits before it is refused."""
+
+
+class Busy(Exception):
+    """So many write at once that this one was not let in. Nothing of it was written."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "The kitchen's book is busy with other people's changes. Nothing was recorded; what you"
+            " typed is kept here. Record it again in a moment."
+        )
+
+
+class WriteQueue:
+    """A context in which one thread writes. A thread that writes already goes straight in."""
+
+    def __init__(self) -> None:
+        self._writing = RLock()
+        self._count = Lock()
+        self._waiting = 0
+
+    def __enter__(self) -> None:
+        if self._writing.acquire(blocking=False):
+            return
+        with self._count:
+            if self._waiting >= MAX_WAITING:
+                raise Busy
+            self._waiting += 1
+        try:
+            if not self._writing.acquire(timeout=SECONDS):
+                raise Busy
+        finally:
+            with self._count:
+                self._waiting -= 1
+
+    def __exit__(
+        self,
+        kind: type[BaseException] | None,
+        error: BaseException | None,
+        trace: TracebackType | None,
+    ) -> None:
+        self._writing.release()
