@@ -1,5 +1,6 @@
 """The command line: every command by its name."""
 
+import os
 import sys
 from collections.abc import Callable
 
@@ -24,6 +25,7 @@ COMMANDS: tuple[Callable[..., None], ...] = (
         kitchen_data.export,
         kitchen_data.backup,
         kitchen_data.restore,
+        kitchen_data.verify,
     ),
 )
 for command in COMMANDS:
@@ -34,6 +36,8 @@ app.command(name="schema")(kitchen_data.schema)
 
 def main() -> None:
     """Runs the command line; input that cannot stand ends in exit code 2, never a stack trace."""
+    # What a kitchen records is for its owner's eyes: files and folders are made so.
+    os.umask(0o077)
     try:
         app()
     except BookRefused as refusal:

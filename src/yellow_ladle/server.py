@@ -1,18 +1,29 @@
 """Starting the application on a port of this machine."""
 
 import gc
+import os
+import signal
 import socket
 import sys
+from datetime import UTC, datetime
+from threading import Event, Thread
 
 import uvicorn
 
 from yellow_ladle.api.app import create_app
-from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.local_socket import LocalSocket
+from yellow_ladle.store.backup_schedule import Backups
+from yellow_ladle.store.file_lock import Holder
+from yellow_ladle.store.kitchen_file import KitchenFile
 
 PORTS_TO_TRY = 20
+SECONDS_BETWEEN_LOOKS = 60
+"""How often it is asked whether the night's backup is due."""
+SECONDS_TO_END = 4
+"""How long requests in flight may take once the server is told to stop."""
 
 
-def serve_ledger(ledger: Ledger, host: str, port: int, feed: str | None = None) -> None:
+def serve_file(file: KitchenFile, host: str, port: int, feed: str | None = None) -> None:
     """Serves until interrupted, on the next free port where the wanted one is taken.
 
     `feed`: the address of a supplier's feed.
@@ -24,16 +35,38 @@ def serve_ledger(ledger: Ledger, host: str, port: int, feed: str | None = None) 
     found = listening.getsockname()[1]
     if found != port:
         print(f"Port {port} is taken; using {found}.", file=sys.stderr)
-    name = ledger.now.reading.book.kitchen.name
-    print(f"{name} is at http://{host}:{found}  (Ctrl+C stops it)", flush=True)
+    name = file.ledger.now.reading.book.kitchen.name
+    address = f"http://{host}:{found}"
+    commands, ending = LocalSocket(file), Event()
+    file.lock.tell(Holder(os.getpid(), address, str(commands.path)))
     local = ["127.0.0.1", "localhost", "[::1]"] if host == "127.0.0.1" else None
-    app = create_app(ledger, local, feed)
+    app = create_app(file.ledger, local, feed)
     settle()
-    config = uvicorn.Config(app, log_level="warning", access_log=False)
+    config = uvicorn.Config(
+        app,
+        log_level="warning",
+        access_log=False,
+        timeout_graceful_shutdown=SECONDS_TO_END,
+    )
+    commands.start()
+    nights = Thread(target=_back_up_each_night, args=(file.backups, ending), daemon=True)
+    nights.start()
+    print(f"{name} is at {address}  (Ctrl+C stops it)", flush=True)
+    # The server ends by itself on these and then raises them again: that is no failure.
+    for ended_by in (signal.SIGTERM, signal.SIGINT):
+        signal.signal(ended_by, lambda *_: sys.exit(0))
     try:
         uvicorn.Server(config).run(sockets=[listening])
     finally:
-        ledger.close()
+        ending.set()
+        commands.stop()
+
+
+def _back_up_each_night(backups: Backups, ending: Event) -> None:
+    while not ending.wait(SECONDS_BETWEEN_LOOKS):
+        now = datetime.now(UTC)
+        if backups.due(now):
+            backups.make(now, "night")
 
 
 def settle() -> None:
@@ -50,6 +83,8 @@ def _listen(host: str, first: int) -> socket.socket | None:
     for port in range(first, first + PORTS_TO_TRY):
         listening = socket.socket(socket.AF_INET6 if ":" in host else socket.AF_INET)
         listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        # An answer goes out at once, and not only when the next packet is full.
+        listening.setsockopt(socket.IPPROTO_TCP, socket.TCP_NODELAY, 1)
         try:
             listening.bind((host, port))
             listening.listen()

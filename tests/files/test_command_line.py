@@ -254,14 +254,14 @@ class MovingData(CommandLine):
         kept = other.with_name("kitchen.sqlite.photos") / "butter.webp"
         self.assertEqual(kept.read_bytes(), b"a picture")
         done = ladle("restore", str(copy), "--book", str(other))
-        self.assertIn("What was there is in", done.stdout)
+        self.assertIn("What was there", done.stdout)
 
     def test_only_a_kitchens_data_is_restored(self) -> None:
         ladle("import", DEMO, "--book", str(self.book))
         junk = self.folder / "junk.sqlite"
         junk.write_text("not a kitchen")
         [fault] = self.refused("restore", str(junk), "--book", str(self.book))
-        self.assertIn("nothing was changed", fault)
+        self.assertIn("Nothing was changed", fault)
         missing = str(self.folder / "none.sqlite")
         self.assertIn("no such file", self.refused("restore", missing, "--book", str(self.book))[0])
         self.assertIn("no kitchen's data", self.refused("export", "--book", missing)[0])

@@ -2,11 +2,12 @@
 
 import sys
 from pathlib import Path
-from typing import Annotated
+from typing import TYPE_CHECKING, Annotated, Any
 
 import typer
 
 from yellow_ladle.commands.arguments import (
+    BAD_INPUT,
     BookFile,
     Host,
     Port,
@@ -18,6 +19,12 @@ from yellow_ladle.commands.arguments import (
     refuse,
 )
 from yellow_ladle.core.book.fault import Fault
+from yellow_ladle.store.file_lock import FileHeld
+
+if TYPE_CHECKING:
+    from collections.abc import Callable
+
+    from yellow_ladle.store.kitchen_file import KitchenFile
 
 
 def demo(
@@ -30,23 +37,26 @@ def demo(
     """Starts the application with the demo kitchen, a fresh copy each time."""
     from tempfile import TemporaryDirectory
 
-    from yellow_ladle.demo.kitchen import demo_feed, open_demo
-    from yellow_ladle.server import serve_ledger
+    from yellow_ladle.demo.kitchen import demo_feed, fill_with_demo
+    from yellow_ladle.server import serve_file
 
     feed = demo_feed()
-    with TemporaryDirectory(prefix="yellow-ladle-") as folder:
-        ledger = open_demo(keep or Path(folder) / "demo.sqlite")
-        serve_ledger(ledger, host, port, feed.address)
+    with (
+        TemporaryDirectory(prefix="yellow-ladle-") as folder,
+        opened(keep or Path(folder) / "demo.sqlite") as file,
+    ):
+        fill_with_demo(file.ledger)
+        serve_file(file, host, port, feed.address)
     feed.stop()
 
 
 def serve(book: StoreFile = None, port: Port = 8750, host: Host = "127.0.0.1") -> None:
     """Starts the application on the kitchen's own data."""
-    from yellow_ladle.server import serve_ledger
+    from yellow_ladle.server import serve_file
     from yellow_ladle.settings import Settings
-    from yellow_ladle.store.ledger import Ledger
 
-    serve_ledger(Ledger.open(place(book)), host, port, Settings().feed)
+    with opened(place(book)) as file:
+        serve_file(file, host, port, Settings().feed)
 
 
 def import_(
@@ -55,16 +65,11 @@ def import_(
     replace: Annotated[bool, typer.Option(help="Replace what is there.")] = False,
 ) -> None:
     """Takes a book file into the kitchen's own data, whole or not at all."""
-    from yellow_ladle.store.ledger import Ledger
+    from yellow_ladle.kitchen_commands import take_in
 
-    content = book_of(file)
-    ledger = Ledger.open(place(book))
-    if not ledger.is_empty and not replace:
-        reason = "already holds a kitchen; nothing was changed. Back it up, then use --replace"
-        refuse([Fault(str(place(book)), reason)])
-    ledger.replace_book(content)
-    counts = f"{len(content.products)} products and {len(content.preparations)} preparations"
-    typer.echo(f"{content.kitchen.name}: {counts} are now in {place(book)}.")
+    book_of(file)
+    asked = {"file": str(file.resolve()), "replace": replace}
+    typer.echo(done(book, "/import", asked, lambda held: take_in(held, file, replace=replace)))
 
 
 def export(
@@ -87,28 +92,92 @@ def backup(
     file: Annotated[Path, typer.Argument(help="The copy to make; must not exist.")],
     book: StoreFile = None,
 ) -> None:
-    """Copies the kitchen's own data, also while it is in use."""
-    from yellow_ladle.store.backup import copy_store
+    """Copies the kitchen's own data, also while it is in use, and verifies the copy."""
+    from yellow_ladle.kitchen_commands import back_up
 
     if file.exists():
         refuse([Fault(str(file), "is there already; nothing was overwritten. Name another file")])
-    copy_store(existing(book), file)
-    typer.echo(f"Copied to {file}.")
+    existing(book)
+    asked = {"file": str(file.resolve())}
+    typer.echo(done(book, "/backup", asked, lambda held: back_up(held, file)))
 
 
 def restore(
     file: Annotated[Path, typer.Argument(help="A copy made with backup.")], book: StoreFile = None
 ) -> None:
     """Puts a backup in the place of the kitchen's own data, which is kept beside it."""
-    from yellow_ladle.store.backup import NotAKitchen, restore_store
+    from yellow_ladle.kitchen_commands import restore_closed
 
     if not file.exists():
         refuse([Fault(str(file), "no such file")])
+    asked = {"file": str(file.resolve())}
     try:
-        kept = restore_store(file, place(book))
-    except NotAKitchen as error:
-        refuse([Fault(str(file), str(error))])
-    typer.echo(f"Restored {place(book)}." + (f" What was there is in {kept}." if kept else ""))
+        told = restore_closed(file, place(book))
+    except FileHeld as held:
+        told = through(held, "/restore", asked)
+    except file_refusals() as error:
+        refuse([Fault(str(file), f"{error} Nothing was changed")])
+    typer.echo(told)
+
+
+def verify(book: StoreFile = None) -> None:
+    """Looks at the kitchen's file, its history and pictures, and its newest backup."""
+    from yellow_ladle.kitchen_commands import looked_at
+
+    sound, lines = looked_at(existing(book))
+    for line in lines:
+        typer.echo(line)
+    if not sound:
+        sys.exit(BAD_INPUT)
+
+
+def file_refusals() -> tuple[type[Exception], ...]:
+    """What can keep a kitchen's file from being opened; asked for only where something did."""
+    from yellow_ladle.store.checkup import Unsound
+    from yellow_ladle.store.file_faults import FileFault
+
+    return (Unsound, FileFault, OSError)
+
+
+def opening_refusals() -> tuple[type[Exception], ...]:
+    """The same, and that another process holds it."""
+    return (FileHeld, *file_refusals())
+
+
+def opened(path: Path) -> "KitchenFile":
+    """The kitchen's file, for a command that may change it; refuses in words."""
+    from yellow_ladle.settings import Settings
+    from yellow_ladle.store.kitchen_file import KitchenFile
+
+    try:
+        return KitchenFile.open(path, Settings().backups)
+    except opening_refusals() as error:
+        refuse([Fault("", str(error))])
+
+
+def done(
+    book: Path | None, command: str, asked: dict[str, Any], act: "Callable[[KitchenFile], str]"
+) -> str:
+    """What an act on the kitchen's file did: here, or by the server that holds the file."""
+    from yellow_ladle.settings import Settings
+    from yellow_ladle.store.kitchen_file import KitchenFile
+
+    try:
+        with KitchenFile.open(place(book), Settings().backups) as file:
+            return act(file)
+    except FileHeld as held:
+        return through(held, command, asked)
+    except file_refusals() as error:
+        refuse([Fault("", str(error))])
+
+
+def through(held: FileHeld, command: str, asked: dict[str, Any]) -> str:
+    """What the server that holds the file did in this command's place; refuses without one."""
+    from yellow_ladle.local_socket import ask
+
+    if not held.holder.socket:
+        refuse([Fault("", str(held))])
+    return ask(held.holder.socket, command, asked)
 
 
 def schema(

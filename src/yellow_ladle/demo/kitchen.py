@@ -2,7 +2,6 @@
 
 import json
 from importlib.resources import files
-from pathlib import Path
 
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.devices.supplier_feed import SupplierFeed
@@ -21,9 +20,7 @@ def demo_feed() -> SupplierFeed:
     return SupplierFeed(json.loads(content))
 
 
-def open_demo(path: Path) -> Ledger:
-    """A ledger in the file, holding the demo kitchen unless it already holds one."""
-    ledger = Ledger.open(path)
+def fill_with_demo(ledger: Ledger) -> None:
+    """Puts the demo kitchen into a file that holds none yet."""
     if ledger.is_empty:
         ledger.replace_book(demo_book())
-    return ledger

@@ -1,58 +1,132 @@
-"""Backing a kitchen's data up, and putting a backup back."""
+"""Copies of a kitchen's data, each verified after it is made, and putting one back as one act."""
 
 import shutil
 import sqlite3
+import tempfile
 from contextlib import closing
+from dataclasses import dataclass
 from pathlib import Path
 
-from sqlalchemy.exc import DatabaseError
-
+from yellow_ladle.store.checkup import (
+    Contents,
+    Unsound,
+    contents_of,
+    refuse_damaged,
+    refuse_foreign,
+)
+from yellow_ladle.store.file_faults import told_in_words
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.photos import photos_folder
+from yellow_ladle.store.prepared_restore import (
+    DATABASE,
+    KEPT,
+    PHOTOS,
+    READY,
+    finish_restore,
+    prepared,
+    to_disk,
+)
 
 
-class NotAKitchen(ValueError):
-    """A file that holds no kitchen's data."""
+@dataclass(frozen=True, slots=True)
+class Restored:
+    """What a restore did: what it put back, what stood before, and where that was kept."""
+
+    holds: Contents
+    stood: Contents | None
+    kept: Path | None
 
 
-def copy_store(source: Path, target: Path) -> None:
-    """A consistent copy, also while the source is in use, with the pictures beside it."""
-    with closing(sqlite3.connect(source)) as old, closing(sqlite3.connect(target)) as new:
-        old.backup(new)
-    _copy_photos(source, target)
+def copy_store(source: Path, target: Path) -> Contents:
+    """A consistent copy, also while the source is in use, with the pictures beside it.
+
+    It is opened and verified after it is made. Raises Unsound where it is not sound; then nothing
+    is left of it.
+    """
+    with told_in_words():
+        try:
+            _copy_database(source, target)
+            _copy_photos(source, target)
+            to_disk(target)
+            return verify(target)
+        except BaseException:
+            _remove(target)
+            raise
+
+
+def verify(path: Path) -> Contents:
+    """What a file holds, after everything about it was looked at. Raises Unsound.
+
+    It may be of an earlier version: that one is brought to the newest form in a copy.
+    """
+    if not path.exists():
+        raise Unsound(f"{path} is not there.")
+    refuse_foreign(path)
+    refuse_damaged(path, whole=True)
+    with tempfile.TemporaryDirectory(prefix="yellow-ladle-") as folder:
+        fresh = Path(folder) / DATABASE
+        try:
+            _copy_database(path, fresh)
+            Ledger.open(fresh).close()
+            return contents_of(fresh)
+        except (sqlite3.DatabaseError, KeyError, ValueError) as error:
+            raise Unsound(f"{path} holds no kitchen's data that can be read: {error}.") from error
+
+
+def restore_store(source: Path, target: Path) -> Restored:
+    """Puts a copy in the target's place, database and pictures as one act; keeps what stood.
+
+    Raises Unsound where the copy is not sound; then nothing was changed. A restore that was
+    interrupted is finished when the target is next opened.
+    """
+    holds = verify(source)
+    target.parent.mkdir(mode=0o700, parents=True, exist_ok=True)
+    stood = _told(target)
+    folder = prepared(target)
+    shutil.rmtree(folder, ignore_errors=True)
+    (folder / PHOTOS).mkdir(mode=0o700, parents=True)
+    fresh = folder / DATABASE
+    _copy_database(source, fresh)
+    Ledger.open(fresh).close()
+    if photos_folder(source).exists():
+        shutil.copytree(photos_folder(source), folder / PHOTOS, dirs_exist_ok=True)
+    kept = _free_name(target) if target.exists() else None
+    (folder / KEPT).write_text("" if kept is None else str(kept), "utf-8")
+    for path in (fresh, folder / KEPT, folder):
+        to_disk(path)
+    (folder / READY).touch()
+    to_disk(folder)
+    finish_restore(target)
+    return Restored(holds, stood, kept)
 
 
 def _copy_photos(source: Path, target: Path) -> None:
-    """Puts the source's pictures in the place of the target's."""
+    """Puts the source's pictures beside the target."""
     there, here = photos_folder(source), photos_folder(target)
-    if here.exists():
-        shutil.rmtree(here)
+    shutil.rmtree(here, ignore_errors=True)
     if there.exists():
         shutil.copytree(there, here)
 
 
-def restore_store(source: Path, target: Path) -> Path | None:
-    """Puts a copy in the target's place and returns where the former target was kept."""
-    fresh = target.with_suffix(".restoring")
-    fresh.parent.mkdir(parents=True, exist_ok=True)
-    fresh.unlink(missing_ok=True)
-    try:
-        copy_store(source, fresh)
-        Ledger.open(fresh).close()
-    except (DatabaseError, sqlite3.DatabaseError, KeyError) as error:
-        fresh.unlink(missing_ok=True)
-        raise NotAKitchen("holds no kitchen's data; nothing was changed") from error
-    kept = None
-    if target.exists():
-        kept = _free_name(target)
-        copy_store(target, kept)
-    with closing(sqlite3.connect(fresh)) as old, closing(sqlite3.connect(target)) as new:
+def _copy_database(source: Path, target: Path) -> None:
+    with closing(sqlite3.connect(source)) as old, closing(sqlite3.connect(target)) as new:
         old.backup(new)
-    _copy_photos(source, target)
-    fresh.unlink()
-    if photos_folder(fresh).exists():
-        shutil.rmtree(photos_folder(fresh))
-    return kept
+        # One file without a log beside it, which can be opened where nothing may be written.
+        new.execute("PRAGMA journal_mode = DELETE")
+
+
+def _told(path: Path) -> Contents | None:
+    """What a file holds, as far as it can be told: it may be damaged, which is why it goes."""
+    try:
+        return contents_of(path) if path.exists() else None
+    except (sqlite3.DatabaseError, ValueError):
+        return None
+
+
+def _remove(path: Path) -> None:
+    for rest in ("", "-wal", "-shm", "-journal"):
+        path.with_name(path.name + rest).unlink(missing_ok=True)
+    shutil.rmtree(photos_folder(path), ignore_errors=True)
 
 
 def _free_name(target: Path) -> Path:

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field
+from pathlib import Path
 from typing import Any, TypeVar
 
 from sqlalchemy import delete, select
@@ -11,12 +12,13 @@ from sqlalchemy.orm import Session
 from yellow_ladle.core.book.book import Book, Kitchen, Preparation
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.book.product import Product
-from yellow_ladle.core.checks.book_faults import change_faults
+from yellow_ladle.core.checks.book_faults import Pieces, change_faults
 from yellow_ladle.core.impact.impact import Impact
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.files.book.conversion import content, value_of
+from yellow_ladle.store.checkup import refuse_unreadable
 from yellow_ladle.store.settings_rows import (
     NEW_KITCHEN,
     needs_of,
@@ -71,21 +73,35 @@ def refuse_unsound(book: Book, change: Change) -> None:
         raise BookRefused(found)
 
 
-def load(session: Session, on: str) -> Now:
-    """Everything that the file holds of the book, read as of a day."""
+def load(session: Session, on: str, path: Path | None = None) -> Now:
+    """Everything that the file holds of the book, read as of a day.
+
+    Raises Unsound, which names `path`, where the book cannot be carried.
+    """
     kitchen = session.get(KitchenRow, 1)
     whole = session.get(BookRow, 1)
     flags = session.scalars(select(HouseFlagRow).order_by(HouseFlagRow.id)).all()
     versions: dict[str, int] = {}
-    book = Book.of(
+    loose = Pieces(
         NEW_KITCHEN if kitchen is None else value_of(Kitchen, kitchen.content),
-        _values(session, ProductRow, Product, versions),
-        _values(session, PreparationRow, Preparation, versions),
-        (Flag(row.id, row.name, "house") for row in flags),
+        [Flag(row.id, row.name, "house") for row in flags],
+        list(_values(session, ProductRow, Product, versions)),
+        list(_values(session, PreparationRow, Preparation, versions)),
         tools_of(session),
         needs_of(session),
         sign_offs_of(session),
         rulings_of(session),
+    )
+    refuse_unreadable(path or Path("the file"), loose)
+    book = Book.of(
+        loose.kitchen,
+        loose.products,
+        loose.preparations,
+        loose.house_flags,
+        loose.tools,
+        loose.needs,
+        loose.sign_offs,
+        loose.rulings,
     )
     return Now(
         read(book, on),
@@ -99,7 +115,9 @@ def load(session: Session, on: str) -> Now:
 def write(session: Session, change: Change, version: int) -> None:
     """Writes a change's products and preparations, which bear a version from then on."""
     for table in (ProductRow, PreparationRow):
-        session.execute(delete(table).where(table.id.in_(change.removed)))
+        for at in range(0, len(change.removed), AT_ONCE):
+            some = change.removed[at : at + AT_ONCE]
+            session.execute(delete(table).where(table.id.in_(some)))
     _put(
         session,
         ProductRow,

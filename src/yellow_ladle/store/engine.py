@@ -19,7 +19,7 @@ WRITES = "writes"
 
 def open_engine(path: Path) -> Engine:
     """An engine on the file, which is made if it is not there, brought to the newest form."""
-    path.parent.mkdir(parents=True, exist_ok=True)
+    path.parent.mkdir(mode=0o700, parents=True, exist_ok=True)
     engine = create_engine(
         f"sqlite:///{path}", connect_args={"timeout": SECONDS_FOR_THE_LOCK}, pool_size=20
     )

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from pathlib import Path
 from threading import Lock
+from typing import TypeVar
 
 from sqlalchemy import Engine, delete, func, select
 from sqlalchemy.orm import Session
@@ -28,8 +29,10 @@ from yellow_ladle.store.book_repository import (
     write,
     write_kitchen,
 )
+from yellow_ladle.store.checkup import refuse_damaged, refuse_foreign
 from yellow_ladle.store.engine import for_writing, open_engine
 from yellow_ladle.store.file_faults import told_in_words
+from yellow_ladle.store.file_lock import FileLock
 from yellow_ladle.store.history import (
     NOBODY,
     Act,
@@ -41,12 +44,23 @@ from yellow_ladle.store.history import (
     snapshot,
 )
 from yellow_ladle.store.optimistic_lock import Stale, counter_of, next_version, refuse_stale
+from yellow_ladle.store.prepared_restore import finish_restore, prepared
 from yellow_ladle.store.settings_rows import write_need, write_ruling, write_sign_offs, write_tool
-from yellow_ladle.store.tables import Base, HistoryRow, HouseFlagRow
-from yellow_ladle.store.write_queue import WriteQueue
+from yellow_ladle.store.tables import (
+    HistoryRow,
+    HouseFlagRow,
+    NeedRow,
+    RuleRow,
+    SignOffRow,
+    ToolRow,
+)
+from yellow_ladle.store.write_queue import Gate, WriteQueue
 
-KEPT = ("history", "book")
-"""Tables that outlive a book which takes another one's place."""
+REPLACED = (HouseFlagRow, ToolRow, NeedRow, SignOffRow, RuleRow)
+"""Tables of which nothing outlives a book that takes another one's place."""
+
+
+T = TypeVar("T")
 
 
 def _utc() -> datetime:
@@ -75,24 +89,36 @@ class Ledger:
 
     def __init__(self, engine: Engine, path: Path, clock: Callable[[], datetime] = _utc) -> None:
         self.path = path
-        self._engine = engine
-        self._writer = for_writing(engine)
         self._clock = clock
         self._queue = WriteQueue()
+        self._asking = Lock()
+        self._gate = Gate()
         self.mornings: list[Callable[[Ledger], object]] = []
         """Callbacks that run once on each new calendar day, under the lock."""
+        self._connect(engine)
+
+    def _connect(self, engine: Engine) -> None:
+        self._engine, self._writer = engine, for_writing(engine)
         # A connection of its own, as it is asked on every request: some microseconds each time.
-        self._counter = sqlite3.connect(path, isolation_level=None, check_same_thread=False)
-        self._asking = Lock()
-        with self.reading() as session:
-            self._now = load(session, self.today)
+        self._counter = sqlite3.connect(self.path, isolation_level=None, check_same_thread=False)
+        with Session(engine) as session:
+            self._now = load(session, self.today, self.path)
             self._moment = session.scalar(select(func.max(HistoryRow.at))) or ""
         self._day = self.today
 
     @classmethod
     def open(cls, path: Path, clock: Callable[[], datetime] = _utc) -> "Ledger":
-        """The ledger in a file, which is made if it is not there."""
+        """The ledger in a file, which is made if it is not there.
+
+        Raises Unsound where the file is no kitchen's, of a newer version, damaged, or holds a book
+        that cannot be carried; FileFault where it cannot be reached.
+        """
         with told_in_words():
+            if prepared(path).exists():
+                with FileLock(path):
+                    finish_restore(path)
+            refuse_foreign(path)
+            refuse_damaged(path)
             return cls(open_engine(path), path, clock)
 
     @property
@@ -120,6 +146,18 @@ class Ledger:
         """Closes the database connections."""
         self._counter.close()
         self._engine.dispose()
+
+    def while_closed(self, act: Callable[[], T]) -> T:
+        """Does something to the file while nobody has it open, and reads it anew.
+
+        Whoever wants to ask the file meanwhile waits; `now` stays as it is until then.
+        """
+        with self._queue, self._asking, self._gate.closed():
+            self.close()
+            try:
+                return act()
+            finally:
+                self._connect(open_engine(self.path))
 
     def catch_up(self) -> None:
         """Reads the book anew where the file's counter is another one than that of `now`.
@@ -152,7 +190,7 @@ class Ledger:
     @contextmanager
     def reading(self) -> Iterator[Session]:
         """A session that reads; what it sees stays as it was when it first asked."""
-        with told_in_words(), Session(self._engine) as session:
+        with told_in_words(), self._gate, Session(self._engine) as session:
             yield session
 
     @contextmanager
@@ -178,22 +216,26 @@ class Ledger:
     def replace_book(self, book: Book, act: Act = NOBODY) -> Recorded:
         """Replaces everything by a book that is known to be sound, in one transaction.
 
-        What stood before is kept in the history, and the counter goes on.
+        What stood before is kept in the history, and the counter goes on. Notices, tool uses,
+        applied plans and pictures of what is in both books stay.
         """
         with self.writing() as writing:
             session, version = writing.session, writing.version
             if writing.before.versions:
                 session.add(replaced(writing.before.reading.book, act, writing.moment))
-            for table in reversed(Base.metadata.sorted_tables):
-                if table.name not in KEPT:
-                    session.execute(delete(table))
+            for table in REPLACED:
+                session.execute(delete(table))
             write_kitchen(session, book.kitchen, version)
             session.add_all(
                 HouseFlagRow(id=flag.id, name=flag.name, version=version)
                 for flag in book.house_flags
             )
             products, preparations = book.products.values(), book.preparations.values()
-            write(session, Change(tuple(products), tuple(preparations)), version)
+            was = writing.before.reading.book
+            gone = was.products.keys() - book.products.keys()
+            gone |= was.preparations.keys() - book.preparations.keys()
+            whole = Change(tuple(products), tuple(preparations), tuple(sorted(gone)))
+            write(session, whole, version)
             for tool in book.tools:
                 write_tool(session, tool, version)
             for need in book.needs:
@@ -202,7 +244,7 @@ class Ledger:
                 write_ruling(session, said, version)
             write_sign_offs(session, dict(book.sign_offs))
             session.flush()
-            writing.after = load(session, self.today)
+            writing.after = load(session, self.today, self.path)
         return Recorded(writing.before, self._now, Impact(()))
 
     def preview(self, change: Change) -> Impact:
@@ -313,7 +355,7 @@ class Ledger:
 
     def _read_where_behind(self, session: Session) -> None:
         if counter_of(session) != self._now.counter:
-            self._now = load(session, self.today)
+            self._now = load(session, self.today, self.path)
 
     def _next_moment(self) -> str:
         """The moment of a write. The history never goes backwards, whatever the clock does."""

@@ -1,6 +1,8 @@
 """Writers wait in line: one at a time, so many at most, and not for ever."""
 
-from threading import Lock, RLock
+from collections.abc import Iterator
+from contextlib import contextmanager
+from threading import Condition, Lock, RLock
 from types import TracebackType
 
 MAX_WAITING = 64
@@ -17,6 +19,45 @@ class Busy(Exception):
             "The kitchen's book is busy with other people's changes. Nothing was recorded; what you"
             " typed is kept here. Record it again in a moment."
         )
+
+
+class Gate:
+    """Readers pass at any time, but while it is closed; it closes once the last has gone out."""
+
+    def __init__(self) -> None:
+        self._changed = Condition()
+        self._inside = 0
+        self._closed = False
+
+    def __enter__(self) -> None:
+        with self._changed:
+            if not self._changed.wait_for(lambda: not self._closed, SECONDS):
+                raise Busy
+            self._inside += 1
+
+    def __exit__(self, *_: object) -> None:
+        with self._changed:
+            self._inside -= 1
+            self._changed.notify_all()
+
+    @contextmanager
+    def closed(self) -> Iterator[None]:
+        """Nobody is inside, and whoever comes waits. Raises Busy where somebody stays too long."""
+        with self._changed:
+            self._closed = True
+            try:
+                if not self._changed.wait_for(lambda: self._inside == 0, SECONDS):
+                    raise Busy
+            except BaseException:
+                self._closed = False
+                self._changed.notify_all()
+                raise
+        try:
+            yield
+        finally:
+            with self._changed:
+                self._closed = False
+                self._changed.notify_all()
 
 
 class WriteQueue:

@@ -71,6 +71,25 @@ def faults(pieces: Pieces) -> list[Fault]:
     return [*found, *_cycle_faults(pieces)]
 
 
+def structure_faults(pieces: Pieces) -> list[Fault]:
+    """What keeps a book from being carried at all: lines on nothing, one id twice, and loops."""
+    known = _items(pieces)
+    found = list(_id_faults(pieces))
+    for index, made in enumerate(pieces.preparations):
+        found += (
+            Fault(f"preparations[{index}].lines[{at}].item", unknown("item", line.item, known))
+            for at, line in enumerate(made.lines)
+            if line.item not in known
+        )
+    for index, product in enumerate(pieces.products):
+        found += (
+            Fault(f"products[{index}]", unknown("item", item, known))
+            for item in product.contents
+            if item not in known
+        )
+    return found or list(_cycle_faults(pieces))
+
+
 def change_faults(after: Book, change: Change) -> list[Fault]:
     """Everything that keeps a change from standing, given the book as it would be after it.
 
