@@ -7,6 +7,7 @@ import unittest
 from collections.abc import Callable, Iterator
 from contextlib import closing
 from datetime import UTC, date, datetime, timedelta
+from functools import partial
 from pathlib import Path
 from typing import Any
 from unittest.mock import patch
