@@ -7,10 +7,12 @@ import socket
 import sys
 from datetime import UTC, datetime
 from threading import Event, Thread
+from types import FrameType
 
 import uvicorn
 
 from yellow_ladle.api.app import create_app
+from yellow_ladle.api.events import Broadcast
 from yellow_ladle.local_socket import LocalSocket
 from yellow_ladle.store.backup_schedule import Backups
 from yellow_ladle.store.file_lock import Holder
@@ -56,10 +58,21 @@ def serve_file(file: KitchenFile, host: str, port: int, feed: str | None = None)
     for ended_by in (signal.SIGTERM, signal.SIGINT):
         signal.signal(ended_by, lambda *_: sys.exit(0))
     try:
-        uvicorn.Server(config).run(sockets=[listening])
+        _Server(config, app.state.broadcast).run(sockets=[listening])
     finally:
         ending.set()
         commands.stop()
+
+
+class _Server(uvicorn.Server):
+    def __init__(self, config: uvicorn.Config, broadcast: Broadcast) -> None:
+        super().__init__(config)
+        self._broadcast = broadcast
+
+    def handle_exit(self, sig: int, frame: FrameType | None) -> None:
+        # A page's stream of events never ends by itself and would hold the server up.
+        self._broadcast.publish(None)
+        super().handle_exit(sig, frame)
 
 
 def _back_up_each_night(backups: Backups, ending: Event) -> None:

@@ -112,6 +112,22 @@ class OneServes(ProcessTest):
             self.end(server)
         self.serve()
 
+    def test_it_ends_at_once_while_a_page_listens(self) -> None:
+        server = self.serve()
+        with urllib.request.urlopen(f"{self.address}/api/v1/events", timeout=WAIT) as stream:
+            self.assertEqual(stream.readline(), b"event: standing\n")
+            standing = json.loads(stream.readline().removeprefix(b"data: "))
+            stream.readline()
+            self.state("butter", "soy")
+            self.assertEqual(stream.readline(), b"event: written\n")
+            written = json.loads(stream.readline().removeprefix(b"data: "))
+            self.assertEqual(written["counter"], standing["counter"] + 1)
+            self.assertEqual((written["reaches"], written["touched"]), ("book", ["butter"]))
+            self.assertIn("soy contains", written["told"])
+            server.terminate()
+            self.assertEqual(server.wait(WAIT), 0)
+            self.assertEqual(stream.read().strip(), b"")
+
     def test_an_import_goes_through_the_running_server(self) -> None:
         self.serve()
         self.assertTrue(self.get("/family")["strips"])

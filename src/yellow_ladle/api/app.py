@@ -1,10 +1,9 @@
 """The application: routes, error handling, security headers, and the built client."""
 
-from collections.abc import Awaitable, Callable
 from pathlib import Path
 from typing import Any
 
-from fastapi import APIRouter, FastAPI, Request, Response
+from fastapi import APIRouter, FastAPI
 from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.exceptions import HTTPException
@@ -25,8 +24,10 @@ from yellow_ladle.api.cards import (
 )
 from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.errors import add_handlers
+from yellow_ladle.api.events import Broadcast
+from yellow_ladle.api.headers import Headed
 from yellow_ladle.api.kept_answers import KeptAnswers
-from yellow_ladle.api.kitchen import find_routes, kitchen_routes
+from yellow_ladle.api.kitchen import event_routes, find_routes, kitchen_routes
 from yellow_ladle.api.larder import (
     feed_routes,
     intake_routes,
@@ -44,23 +45,14 @@ CLIENT = Path(__file__).parents[3] / "web" / "dist"
 
 ROUTES = (
     *(kitchen_routes, family_routes, preparation_routes, product_routes),
-    *(change_routes, find_routes),
+    *(change_routes, find_routes, event_routes),
     *(plan_routes, applied_plan_routes, menu_routes, rule_routes),
     *(recipe_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
     *(label_routes, unchecked_routes, tool_routes, history_routes),
     *(intake_routes, feed_routes, photo_routes),
 )
 
-HEADERS = {
-    "Content-Security-Policy": (
-        "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; "
-        "img-src 'self' data:; connect-src 'self'; base-uri 'none'; form-action 'self'; "
-        "frame-ancestors 'none'"
-    ),
-    "X-Content-Type-Options": "nosniff",
-    "Referrer-Policy": "no-referrer",
-    "Cross-Origin-Opener-Policy": "same-origin",
-}
+METHODS = ["GET", "POST", "PUT", "PATCH", "DELETE"]
 
 
 def create_app(
@@ -85,12 +77,13 @@ def create_app(
     app.add_middleware(GZipMiddleware, minimum_size=800)
     if hosts is not None:
         app.add_middleware(TrustedHostMiddleware, allowed_hosts=hosts)
-    app.middleware("http")(_headed)
+    app.add_middleware(Headed)
     add_handlers(app)
     api = APIRouter(prefix="/api/v1")
     for part in ROUTES:
         api.include_router(part.router)
     app.include_router(api)
+    app.add_api_route("/api/{path:path}", _nothing_there, methods=METHODS, include_in_schema=False)
     _serve_client(app)
     return app
 
@@ -105,6 +98,8 @@ def open_kitchen(app: FastAPI, ledger: Ledger) -> None:
     app.state.ledger = ledger
     app.state.presence = Presence()
     app.state.kept_answers = KeptAnswers()
+    app.state.broadcast = Broadcast()
+    ledger.announcements.listen(app.state.broadcast.publish)
 
 
 def openapi_document() -> dict[str, Any]:
@@ -112,12 +107,8 @@ def openapi_document() -> dict[str, Any]:
     return create_app(None).openapi()
 
 
-async def _headed(request: Request, handle: Callable[[Request], Awaitable[Response]]) -> Response:
-    response = await handle(request)
-    response.headers.update(HEADERS)
-    if request.url.path.startswith("/api/"):
-        response.headers["Cache-Control"] = "no-store"
-    return response
+def _nothing_there(path: str) -> None:
+    raise HTTPException(404, f"There is nothing at /api/{path}. /api/docs lists what there is.")
 
 
 def _serve_client(app: FastAPI) -> None:
@@ -132,8 +123,6 @@ def _serve_client(app: FastAPI) -> None:
 
     @app.get("/{path:path}", include_in_schema=False)
     def page(path: str) -> FileResponse:
-        if path.startswith("api/"):
-            raise HTTPException(404, f"There is nothing at /{path}. /api/docs lists what there is.")
         file = CLIENT / path
         if path and file.is_file() and file.resolve().is_relative_to(CLIENT):
             return FileResponse(file)

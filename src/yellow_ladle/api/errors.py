@@ -9,6 +9,7 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 
+from yellow_ladle.api.headers import HEADERS
 from yellow_ladle.core.book.book import Kitchen, Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.need import Need
@@ -189,7 +190,8 @@ async def _unforeseen(_: Request, error: Exception) -> JSONResponse:
         f"Something went wrong that nobody foresaw ({type(error).__name__})."
         " What was recorded before is kept. Try again; if it stays, restart the application."
     )
-    return _answer(Problem(title="Unforeseen", status=500, detail=detail))
+    # This answer is made outside of all that puts headers on the others.
+    return _answer(Problem(title="Unforeseen", status=500, detail=detail), HEADERS)
 
 
 def _sentence(message: str) -> str:

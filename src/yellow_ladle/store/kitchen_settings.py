@@ -47,6 +47,7 @@ def keep_tool(ledger: Ledger, tool: Tool, seen: int | None) -> None:
         if standing is not None:
             delete_tool(writing.session, standing.name)
         write_tool(writing.session, tool, writing.version)
+        writing.told = f"The tool {tool.name} was written down"
         _versioned(writing, f"tool/{tool.slug}", replace(book, tools=tools))
         ledger.read_anew(writing, RE_READ)
 
@@ -60,6 +61,7 @@ def drop_tool(ledger: Ledger, id: str, seen: int | None) -> None:
         if standing is None:
             return
         delete_tool(writing.session, standing.name)
+        writing.told = f"The tool {standing.name} was taken out"
         tools = tuple(other for other in book.tools if other is not standing)
         _versioned(writing, f"tool/{id}", replace(book, tools=tools), gone=True)
         ledger.read_anew(writing, RE_READ)
@@ -72,6 +74,7 @@ def keep_need(ledger: Ledger, need: Need, seen: int | None) -> None:
         refuse_stale_setting(writing.before, f"need/{need.id}", seen, _need(book, need.id))
         if wrong := list(need_faults([need], book.flag_ids)):
             raise BookRefused(wrong)
+        writing.reaches, writing.told = "needs", f"{need.guest} waits for an answer"
         write_need(writing.session, need, writing.version)
         others = (other for other in book.needs if other.id != need.id)
         needs = tuple(sorted((*others, need), key=lambda each: each.id))
@@ -83,6 +86,7 @@ def drop_need(ledger: Ledger, id: str, seen: int | None) -> None:
     with ledger.writing() as writing:
         book = writing.before.reading.book
         refuse_stale_setting(writing.before, f"need/{id}", seen, _need(book, id))
+        writing.reaches, writing.told = "needs", "A guest has an answer"
         delete_need(writing.session, id)
         needs = tuple(other for other in book.needs if other.id != id)
         _versioned(writing, f"need/{id}", replace(book, needs=needs), gone=True)
@@ -97,6 +101,7 @@ def set_rules(
         before = {said.id: said for said in book.rulings}
         for id, version in seen.items():
             refuse_stale_setting(writing.before, f"rule/{id}", version, before.get(id))
+        writing.reaches, writing.told = "rules", "The rules of swaps were changed"
         rulings = edit(book.rulings)
         after = {said.id: said for said in rulings}
         for id, said in after.items():
@@ -118,6 +123,8 @@ def sign(ledger: Ledger, preparation: str, person: str, seen: int) -> SignOff:
         if (now := standing(writing.before, preparation)) != seen:
             raise Stale(preparation, book.preparations.get(preparation), now)
         made = SignOff(person, ledger.today)
+        writing.reaches, writing.touched, writing.person = "sign_off", (preparation,), person
+        writing.told = f"{book.name(preparation)} was signed off"
         signed = {**book.sign_offs, preparation: made}
         write_sign_offs(writing.session, signed)
         reading = replace(writing.after.reading, book=replace(book, sign_offs=signed))

@@ -45,6 +45,7 @@ def add_notice(ledger: Ledger, product: str, maker: str, sheet: dict[str, Any]) 
         if any(row.sheet == sheet for row in session.scalars(standing)):
             return False
     with ledger.writing() as writing:
+        writing.reaches, writing.told = "notices", "A supplier's label has changed"
         for row in writing.session.scalars(standing):
             if row.sheet == sheet:
                 return False

@@ -21,6 +21,7 @@ from yellow_ladle.core.impact.impact import Impact, impact_of
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.files.book.conversion import content
+from yellow_ladle.store.announcements import WRITER, Announced, Announcements, Reaches
 from yellow_ladle.store.book_repository import (
     Now,
     Recorded,
@@ -72,6 +73,7 @@ class Writing:
     """One write on its way: its transaction, the book before it, and what stands after it.
 
     `version` is the counter that the write raises the book to, and the version of all it touches.
+    The last four are what is announced of it.
     """
 
     session: Session
@@ -79,6 +81,10 @@ class Writing:
     after: Now
     version: int
     moment: str
+    reaches: Reaches = "book"
+    touched: tuple[str, ...] = ()
+    told: str = ""
+    person: str = ""
 
 
 class Ledger:
@@ -95,6 +101,7 @@ class Ledger:
         self._gate = Gate()
         self.mornings: list[Callable[[Ledger], object]] = []
         """Callbacks that run once on each new calendar day, under the lock."""
+        self.announcements = Announcements()
         self._connect(engine)
 
     def _connect(self, engine: Engine) -> None:
@@ -158,6 +165,8 @@ class Ledger:
                 return act()
             finally:
                 self._connect(open_engine(self.path))
+                told = Announced(self._now.counter, "book", told="A backup was put back")
+                self.announcements.announce(told)
 
     def catch_up(self) -> None:
         """Reads the book anew where the file's counter is another one than that of `now`.
@@ -212,6 +221,9 @@ class Ledger:
                 session.rollback()
                 raise
             self._now, self._moment = made.after, made.moment
+            self.announcements.announce(
+                Announced(version, made.reaches, made.touched, made.told, made.person, WRITER.get())
+            )
 
     def replace_book(self, book: Book, act: Act = NOBODY) -> Recorded:
         """Replaces everything by a book that is known to be sound, in one transaction.
@@ -244,6 +256,7 @@ class Ledger:
                 write_ruling(session, said, version)
             write_sign_offs(session, dict(book.sign_offs))
             session.flush()
+            writing.told, writing.person = "The whole book was replaced", act.person or ""
             writing.after = load(session, self.today, self.path)
         return Recorded(writing.before, self._now, Impact(()))
 
@@ -274,6 +287,8 @@ class Ledger:
             after, impact = impact_of(before.reading, change)
             told = summary.told(before.reading, after, change)
             session.add_all(snapshot(before.reading.book, change, told, act, writing.moment))
+            writing.touched, writing.person = tuple(change.ids), act.person or ""
+            writing.told = "; ".join(told.values())
             if beside is not None:
                 beside(session)
             write(session, change, version)
@@ -325,6 +340,7 @@ class Ledger:
             if before.kitchen_version != seen:
                 raise Stale("kitchen", book.kitchen, before.kitchen_version)
             write_kitchen(writing.session, kitchen, writing.version)
+            writing.told = "The kitchen's own settings were changed"
             reading = replace(before.reading, book=replace(book, kitchen=kitchen))
             writing.after = replace(writing.after, reading=reading, kitchen_version=writing.version)
         return Recorded(before, writing.after, Impact(()))
@@ -346,6 +362,7 @@ class Ledger:
 
     def _read_as_of_today(self) -> None:
         with self.writing() as writing:
+            writing.told = "A new day began"
             self.read_anew(writing, "A certificate has run out")
 
     def _in_file(self) -> int:
@@ -356,6 +373,8 @@ class Ledger:
     def _read_where_behind(self, session: Session) -> None:
         if counter_of(session) != self._now.counter:
             self._now = load(session, self.today, self.path)
+            told = "Another program wrote into the kitchen's file"
+            self.announcements.announce(Announced(self._now.counter, "book", told=told))
 
     def _next_moment(self) -> str:
         """The moment of a write. The history never goes backwards, whatever the clock does."""

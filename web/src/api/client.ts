@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { PAGE } from './page';
 import type { components, paths } from './schema';
 
 export type Schema = components['schemas'];
@@ -6,7 +7,7 @@ export type Level = Schema['JarOut']['otherwise'];
 export type Problem = Schema['Problem'];
 export type Standing = Schema['Standing'];
 
-export const api = createClient<paths>({ baseUrl: '/' });
+export const api = createClient<paths>({ baseUrl: '/', headers: { 'X-Page': PAGE } });
 
 /** A refusal by the server, in its own sentences. */
 export class Refused extends Error {

@@ -4,10 +4,14 @@
   import { Router } from 'sv-router';
   import { queries } from '../api/queries';
   import Announcer from './Announcer.svelte';
+  import LostBanner from './LostBanner.svelte';
   import KeyList from './KeyList.svelte';
   import Rail from './Rail.svelte';
   import TopStrip from './TopStrip.svelte';
   import { onKey } from './keys.svelte';
+  import { heard } from '../api/heard.svelte';
+
+  heard.begin();
 </script>
 
 <svelte:window onkeydown={onKey} />
@@ -20,9 +24,10 @@
     >
       Go to the content
     </a>
-    <div class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_minmax(0,1fr)]">
+    <div class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)]">
       <Rail />
       <TopStrip />
+      <LostBanner />
       <main id="place" tabindex="-1" class="min-h-0 min-w-0 outline-none"><Router /></main>
     </div>
     <KeyList />

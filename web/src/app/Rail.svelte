@@ -36,7 +36,7 @@
   ]);
 </script>
 
-<nav aria-label="Places" class="row-span-2 flex flex-col bg-rail pt-2 text-white">
+<nav aria-label="Places" class="row-span-3 flex flex-col bg-rail pt-2 text-white">
   <svg width="46" height="56" viewBox="0 0 46 46" class="mx-auto mb-1" aria-hidden="true">
     <path
       d="M33 4c-2 12-6 18-9 22"

@@ -1,4 +1,5 @@
 import { answer, api } from '../../../api/client';
+import { PAGE } from '../../../api/page';
 import { currentUser } from '../../people/currentUser.svelte';
 
 const EVERY = 10_000;
@@ -8,7 +9,6 @@ export class Presence {
   others = $state.raw<string[]>([]);
   /** The version that stands now, so that a page learns of another one before it records. */
   standing = $state<number | null>(null);
-  readonly #page = crypto.randomUUID();
 
   constructor(private readonly id: string) {}
 
@@ -25,7 +25,7 @@ export class Presence {
   async #say(leaving: boolean) {
     try {
       const params = { path: { id: this.id } };
-      const body = { page: this.#page, person: currentUser.initials ?? 'somebody', leaving };
+      const body = { page: PAGE, person: currentUser.initials ?? 'somebody', leaving };
       const here = await answer(api.POST('/api/v1/cards/{id}/here', { params, body }));
       this.others = here.others;
       this.standing = here.version;

@@ -7,8 +7,13 @@
   let {
     pot,
     size,
-    kitchen
-  }: { pot: Pot; size: 'A4' | 'A5'; kitchen: Schema['KitchenOut'] | undefined } = $props();
+    kitchen,
+    at
+  }: { pot: Pot; size: 'A4' | 'A5'; kitchen: Schema['KitchenOut'] | undefined; at: number } =
+    $props();
+
+  /** When what is printed was read; a sheet is out of date as soon as somebody records something. */
+  const moment = $derived(new Date(at).toLocaleString('sv-SE').slice(0, 16));
 
   const made = $derived(pot.preparation);
   const groups = $derived(groupsOf(pot.lines.filter((line) => line.counted)));
@@ -99,7 +104,7 @@
       {/if}
     </p>
     <p class="text-base text-soft">
-      {kitchen?.name ?? ''} · {kitchen?.today ?? ''} · {kitchen?.say ?? ''}
+      {kitchen?.name ?? ''} · as of {moment} · {kitchen?.say ?? ''}
     </p>
   </footer>
 </article>

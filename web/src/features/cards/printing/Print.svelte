@@ -38,7 +38,7 @@
     <Button href="/api/v1/cards/{id}/card.pdf?size={size}">Save as PDF</Button>
   </div>
   {#if pot.data}
-    <CardSheet pot={pot.data} {size} kitchen={kitchen.data} />
+    <CardSheet pot={pot.data} {size} kitchen={kitchen.data} at={pot.dataUpdatedAt} />
   {:else}
     <div class="p-8"><ErrorText error={pot.error} /></div>
   {/if}
