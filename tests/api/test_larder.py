@@ -76,6 +76,33 @@ class Makers(LarderTest):
             ["gannet-mill", "fell-mill", "gannet-mill-2", "gannet-mill-3"],
         )
 
+    def test_two_people_on_one_product_are_merged_in_words(self) -> None:
+        base = self.get("/products/butter")["product"]
+        self.change(self.statement("butter", "soy", "contains"))
+        new = {"name": "New mill"}
+        seen = self.ledger.now.versions["butter"]
+        self.change({"change": "maker", "product": "butter", "maker": new}, seen)
+        mine = {**base, "salt_g_per_100g": 2, "statements": {**base["statements"], "egg": "free"}}
+        found = self.post("/products/butter/merged", {"base": base, "mine": mine})
+        self.assertEqual(found["version"], self.ledger.now.versions["butter"])
+        self.assertEqual(found["theirs"], self.get("/products/butter")["product"])
+        self.assertIn("new-mill", [maker["id"] for maker in found["product"]["makers"]])
+        self.assertEqual(found["product"]["salt_g_per_100g"], 2)
+        self.assertTrue(any("New mill" in told for told in found["differences"]))
+        change = {"change": "product", "product": found["product"]}
+        self.change(change, found["version"])
+        levels = self.ledger.now.reading.levels("butter")
+        self.assertEqual(levels["soy"], Level.CONTAINS)
+
+    def test_a_line_that_holds_something_else_by_now_is_not_changed(self) -> None:
+        card = self.get("/preparations/white-roux")
+        line = card["preparation"]["lines"][0]
+        change = {"change": "line", "preparation": "white-roux", "line": 0, "was": "butter"}
+        wrong = self.post("/preview", {"change": {**change, "to": line}}, 422)
+        self.assertIn('no longer holds "butter"', wrong["detail"])
+        right = {**change, "was": line["item"], "to": {**line, "quantity": 510}}
+        self.post("/preview", {"change": right})
+
     def test_a_maker_that_is_not_there_is_refused(self) -> None:
         use = {"change": "maker_in_use", "product": "oatmeal", "maker": "fel-mill"}
         problem = self.post("/changes", {"change": use, "seen": 1}, 422)

@@ -101,7 +101,8 @@ class Swaps(Bench):
         self.assertEqual(reading.verdict("mushroom-polenta", "vegetarian"), "suits")
 
     def test_a_trace_by_a_shared_tool_is_cleared_by_a_clean_one(self) -> None:
-        keep_tool(self.served.ledger, Tool("chinois", always_shared=True), None)
+        seen = self.served.ledger.now.setting_versions.get("tool/chinois")
+        keep_tool(self.served.ledger, Tool("chinois", always_shared=True), seen)
         self.open("/", "h1")
         self.choose("#ask", "Crustaceans", "Crustaceans")
         self.shows("own tools", "[data-strip=garden-stock]")

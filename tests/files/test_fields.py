@@ -30,6 +30,7 @@ from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.cards.compare import differences, product_differences
 from yellow_ladle.core.cards.merge import merged
 from yellow_ladle.core.impact.summary import told
+from yellow_ladle.core.larder.product_merge import merged_product
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.vocabulary.field_words import shown, word_of
@@ -276,6 +277,27 @@ class Products(unittest.TestCase):
             self.assertEqual(read_again.faults, (), name)
             [back] = read_again.products
             self.assertEqual(getattr(back, name), getattr(other, name), name)
+
+    def test_a_merge_takes_every_field_from_whoever_changed_it(self) -> None:
+        makers = (PLAIN[Maker], Maker("moor", "Moor"))
+        base = replace(PLAIN[Product], makers=makers)
+        values = {**OTHER[Product], "in_use": "moor"}
+        changes = {name: replace(base, **{name: value}) for name, value in values.items()}
+        for name, value in OTHER[Maker].items():
+            changes[f"maker {name}"] = replace(
+                base, makers=(replace(makers[0], **{name: value}), makers[1])
+            )
+        for bag in (Bag((PLAIN[Addition],)), Bag(emptied="2026-11-02", emptied_by="AB")):
+            changes[f"bag {bag}"] = replace(base, bag=bag)
+        del changes["id"]
+        for what, other in changes.items():
+            with self.subTest(what):
+                # Evidence of a flag that is not stated says nothing, nor a paper of no certificate.
+                if what in ("evidence", "papers", "maker evidence", "maker papers"):
+                    continue
+                self.assertEqual(merged_product(base, base, other).product, other)
+                self.assertEqual(merged_product(base, other, base).product, other)
+                self.assertEqual(merged_product(base, other, other).conflicts, ())
 
     def test_a_comparison_and_the_history_tell_every_field(self) -> None:
         plain = replace(

@@ -113,17 +113,22 @@ def _nothing_there(path: str) -> None:
 
 def _serve_client(app: FastAPI) -> None:
     """The built client: hashed assets as files, the API's documentation, else the one page."""
-    if not CLIENT.exists():
-        return
-    app.mount("/assets", StaticFiles(directory=CLIENT / "assets"))
+    built = CLIENT.exists()
+    if built:
+        app.mount("/assets", StaticFiles(directory=CLIENT / "assets"))
+        app.add_api_route("/api/docs", _documentation, include_in_schema=False)
+    # Behind every route of the API and before the page, which answers any address.
+    app.add_api_route("/api/{path:path}", _nothing_there, methods=METHODS, include_in_schema=False)
+    if built:
+        app.add_api_route("/{path:path}", _page, include_in_schema=False)
 
-    @app.get("/api/docs", include_in_schema=False)
-    def api_docs() -> FileResponse:
-        return FileResponse(CLIENT / "api-docs.html")
 
-    @app.get("/{path:path}", include_in_schema=False)
-    def page(path: str) -> FileResponse:
-        file = CLIENT / path
-        if path and file.is_file() and file.resolve().is_relative_to(CLIENT):
-            return FileResponse(file)
-        return FileResponse(CLIENT / "index.html", headers={"Cache-Control": "no-cache"})
+def _documentation() -> FileResponse:
+    return FileResponse(CLIENT / "api-docs.html")
+
+
+def _page(path: str) -> FileResponse:
+    file = CLIENT / path
+    if path and file.is_file() and file.resolve().is_relative_to(CLIENT):
+        return FileResponse(file)
+    return FileResponse(CLIENT / "index.html", headers={"Cache-Control": "no-cache"})

@@ -40,6 +40,12 @@ class Broadcast:
         self._lock = Lock()
         self._ended = False
 
+    @property
+    def listening(self) -> int:
+        """How many streams are open."""
+        with self._lock:
+            return len(self._streams)
+
     def publish(self, announced: Announced | None) -> None:
         """Tells every open page; None ends them all."""
         with self._lock:

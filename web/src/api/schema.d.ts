@@ -150,6 +150,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/products/{id}/merged": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Merge
+         * @description Puts somebody's changes on top of what stands now, field by field.
+         */
+        post: operations["merge_api_v1_products__id__merged_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/preview": {
         parameters: {
             query?: never;
@@ -1718,6 +1738,8 @@ export interface components {
             preparation: string;
             /** Line */
             line: number;
+            /** Was */
+            was?: string | null;
         };
         /**
          * ClaimOut
@@ -2892,7 +2914,7 @@ export interface components {
         };
         /**
          * LineChange
-         * @description One line of a preparation as it is to be.
+         * @description One line of a preparation as it is to be. `was` is the item that it held when it was seen.
          */
         LineChange: {
             /**
@@ -2904,6 +2926,8 @@ export interface components {
             preparation: string;
             /** Line */
             line: number;
+            /** Was */
+            was?: string | null;
             to: components["schemas"]["LinePiece"];
         };
         /**
@@ -4113,6 +4137,31 @@ export interface components {
              */
             change: "product";
             product: components["schemas"]["ProductPiece"];
+        };
+        /**
+         * ProductMergeIn
+         * @description The product that somebody began from, and what they made of it.
+         */
+        ProductMergeIn: {
+            base: components["schemas"]["ProductPiece"];
+            mine: components["schemas"]["ProductPiece"];
+        };
+        /**
+         * ProductMergedOut
+         * @description Both people's changes on top of the version that stands. Nothing is recorded.
+         *
+         *     `theirs` is what stands, `differences` what they changed, `conflicts` where both changed the
+         *     same, each in sentences.
+         */
+        ProductMergedOut: {
+            product: components["schemas"]["ProductPiece"];
+            theirs: components["schemas"]["ProductPiece"];
+            /** Version */
+            version: number;
+            /** Differences */
+            differences: string[];
+            /** Conflicts */
+            conflicts: string[];
         };
         /**
          * ProductOut
@@ -5826,6 +5875,82 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProductOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    merge_api_v1_products__id__merged_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProductMergeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductMergedOut"];
                 };
             };
             /** @description No such thing */

@@ -13,9 +13,11 @@
   /** Names the kitchen and its people, and picks the law that it declares by. */
   let { kitchen, onclose }: { kitchen: Schema['KitchenOut']; onclose: () => void } = $props();
 
-  let name = $derived(kitchen.name);
-  let regime = $derived(kitchen.regime);
-  let days = $derived(kitchen.second_look_days);
+  // What was seen when the sheet was opened; what others record meanwhile changes nothing here.
+  const seen = untrack(() => kitchen.version);
+  let name = $state(untrack(() => kitchen.name));
+  let regime = $state(untrack(() => kitchen.regime));
+  let days = $state(untrack(() => kitchen.second_look_days));
   let people = $state(untrack(() => kitchen.people.map((person) => ({ ...person }))));
   let own = $state(
     untrack(() => ({
@@ -41,7 +43,7 @@
       ...own,
       swap_order: order,
       measures: own.measures.filter((measure) => measure.name.trim() && measure.quantity > 0),
-      seen: kitchen.version
+      seen
     };
     if (await writing.send(wanted)) onclose();
   }

@@ -5,9 +5,9 @@
   const since = $derived(heard.lostSince?.toLocaleTimeString('sv-SE').slice(0, 5));
 </script>
 
-<div role="alert" class="col-start-2" data-lost={since}>
+<div class="col-start-2">
   {#if since}
-    <p class="bg-brick px-5 py-3 text-head font-[650] text-porcelain">
+    <p role="alert" data-lost class="bg-brick px-5 py-3 text-head font-[650] text-porcelain">
       Not heard from the kitchen since {since}. What is shown may have changed: ask before you
       serve.
     </p>

@@ -66,12 +66,12 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
             return stating(book, wanted.item, wanted.flag, level, evidence)
         case LineChange():
             preparation = preparation_or_missing(now, wanted.preparation)
-            _known_line(wanted.line, len(preparation.lines))
+            _known_line(preparation, wanted.line, wanted.was)
             line = as_value(Line, wanted.to)
             return Change(preparations=(with_lines(preparation, [(wanted.line, line)]),))
         case ChoiceChange():
             preparation = preparation_or_missing(now, wanted.preparation)
-            _known_line(wanted.line, len(preparation.lines))
+            _known_line(preparation, wanted.line, wanted.was)
             return Change(preparations=(choosing(preparation, wanted.line),))
         case WayChange():
             preparation = preparation_or_missing(now, wanted.preparation)
@@ -178,9 +178,13 @@ def _known_flag(now: Now, flag: str) -> None:
         raise BookRefused([Fault("flag", unknown("flag", flag, known))])
 
 
-def _known_line(line: int, lines: int) -> None:
-    if line >= lines:
+def _known_line(made: Preparation, line: int, was: str | None) -> None:
+    """Refuses a line that is not there, or that holds another item than its writer saw."""
+    if line >= len(made.lines):
         raise Missing("line", str(line))
+    if was is not None and made.lines[line].item != was:
+        why = f'line {line + 1} of {made.name} no longer holds "{was}"; look at the card again'
+        raise BookRefused([Fault("line", why)])
 
 
 def signer(wanted: AnyChange) -> str | None:

@@ -11,11 +11,14 @@ from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.kitchen.kitchen_routes import unchecked_flags
 from yellow_ladle.api.paging import Offset, Page, Size, page
 from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
+from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.cards.compare import product_differences
+from yellow_ladle.core.larder.product_merge import merged_product
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import Level, LevelWord
-from yellow_ladle.files.book.conversion import as_piece
+from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.models import ProductPiece
 from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.photos import Photos
@@ -73,6 +76,27 @@ class ProductOut(BaseModel):
     has_photo: bool
 
 
+class ProductMergeIn(BaseModel):
+    """The product that somebody began from, and what they made of it."""
+
+    base: ProductPiece
+    mine: ProductPiece
+
+
+class ProductMergedOut(BaseModel):
+    """Both people's changes on top of the version that stands. Nothing is recorded.
+
+    `theirs` is what stands, `differences` what they changed, `conflicts` where both changed the
+    same, each in sentences.
+    """
+
+    product: ProductPiece
+    theirs: ProductPiece
+    version: int
+    differences: list[str]
+    conflicts: list[str]
+
+
 @router.get("", response_model=Page[JarOut])
 def products(
     request: Request,
@@ -121,6 +145,27 @@ def product(id: str, now: TheBook, ledger: TheLedger) -> ProductOut:
         run_out=[gone.kind for gone in run_out_certificates(book, on) if gone.product == id],
         second_look=id in {look.product for look in second_looks(book, on)},
         has_photo=Photos(ledger.path).has(id),
+    )
+
+
+@router.post("/{id}/merged")
+def merge(id: str, wanted: ProductMergeIn, now: TheBook) -> ProductMergedOut:
+    """Puts somebody's changes on top of what stands now, field by field."""
+    theirs = product_or_missing(now, id)
+    base, mine = as_value(Product, wanted.base), as_value(Product, wanted.mine)
+    found = merged_product(base, mine, theirs)
+    book = now.reading.book
+    known = book.products.keys() | book.preparations.keys()
+    return ProductMergedOut(
+        product=as_piece(ProductPiece, found.product),
+        theirs=as_piece(ProductPiece, theirs),
+        version=now.versions[id],
+        differences=list(
+            product_differences(
+                base, theirs, lambda item: book.name(item) if owner_of(item) in known else item
+            )
+        ),
+        conflicts=list(found.conflicts),
     )
 
 

@@ -41,11 +41,12 @@ class StatementChange(BaseModel):
 
 
 class LineChange(BaseModel):
-    """One line of a preparation as it is to be."""
+    """One line of a preparation as it is to be. `was` is the item that it held when it was seen."""
 
     change: Literal["line"]
     preparation: Id
     line: Annotated[int, Field(ge=0)]
+    was: ItemId | None = None
     to: LinePiece
 
 
@@ -55,6 +56,7 @@ class ChoiceChange(BaseModel):
     change: Literal["choice"]
     preparation: Id
     line: Annotated[int, Field(ge=0)]
+    was: ItemId | None = None
 
 
 class WayChange(BaseModel):

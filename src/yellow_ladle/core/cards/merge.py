@@ -1,19 +1,17 @@
 """Two people on one card: their changes put together, line by line and step by step."""
 
-from collections.abc import Callable, Collection, Sequence
-from dataclasses import dataclass, fields, replace
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
 from typing import TypeVar
 
 from yellow_ladle.core.book.book import ByProduct, Line, Preparation, RecipeVersion, Step
 from yellow_ladle.core.book.by_products import renumbered
-from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.pan import Batch
+from yellow_ladle.core.book.three_way import merged_evidence, merged_fields, merged_statements
 from yellow_ladle.core.cards.align import aligned
-from yellow_ladle.core.vocabulary.field_words import shown, word_of
-from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.vocabulary.field_words import shown
 
 Entry = TypeVar("Entry", Line, Step, ByProduct, RecipeVersion, Batch)
-Value = TypeVar("Value")
 _APART = ("lines", "method", "by_products", "ways", "batches", "statements", "evidence")
 
 
@@ -28,13 +26,7 @@ class Merge:
 def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
     """What both made of a card that they began from; nothing that either added is lost."""
     conflicts: list[str] = []
-    plain = {}
-    for entry in fields(Preparation):
-        if entry.name in _APART:
-            continue
-        name = entry.name
-        was, here, there = (getattr(card, name) for card in (base, mine, theirs))
-        plain[name] = _one(was, here, there, f"the card's {word_of(entry)}", conflicts)
+    card = merged_fields(base, mine, theirs, "the card", conflicts, _APART)
     lines = _list(
         base.lines, mine.lines, theirs.lines, lambda line: line.item, "the line", conflicts
     )
@@ -51,18 +43,17 @@ def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
     )
     ways = _list(base.ways, mine.ways, theirs.ways, lambda way: way.name, "the way", conflicts)
     batches = _list(base.batches, mine.batches, theirs.batches, shown, "the batch", conflicts)
-    stated = _statements(base, mine, theirs, conflicts)
+    stated = merged_statements(base.statements, mine.statements, theirs.statements, conflicts)
     return Merge(
         replace(
-            mine,
-            **plain,
+            card,
             lines=lines,
             method=method,
             by_products=parts,
             ways=ways,
             batches=batches,
             statements=stated,
-            evidence=_evidence(base, mine, theirs, stated),
+            evidence=merged_evidence(base.evidence, mine.evidence, theirs.evidence, stated),
         ),
         tuple(conflicts),
     )
@@ -73,43 +64,6 @@ def _placed(card: Preparation, lines: Sequence[Line]) -> tuple[ByProduct, ...]:
     origin = aligned([line.item for line in card.lines], [line.item for line in lines])
     places = {old: place for place, old in enumerate(origin) if old is not None}
     return renumbered(card.by_products, places)
-
-
-def _statements(
-    base: Preparation, mine: Preparation, theirs: Preparation, conflicts: list[str]
-) -> dict[str, Level]:
-    """Both people's statements; where both changed one, the higher level, as it is the safer."""
-    found: dict[str, Level] = {}
-    for flag in dict.fromkeys((*base.statements, *mine.statements, *theirs.statements)):
-        was, here, there = (card.statements.get(flag) for card in (base, mine, theirs))
-        level = there if here == was else here
-        if was not in (here, there) and here != there:
-            level = max(each for each in (here, there) if each is not None)
-            conflicts.append(f"Both stated {flag}: the higher level, {level.word}, was kept.")
-        if level is not None:
-            found[flag] = level
-    return found
-
-
-def _evidence(
-    base: Preparation, mine: Preparation, theirs: Preparation, stated: Collection[str]
-) -> dict[str, Evidence]:
-    """What is known of each statement that is left: theirs where only they changed it."""
-    found: dict[str, Evidence] = {}
-    for flag in dict.fromkeys((*theirs.evidence, *mine.evidence)):
-        was, here, there = (card.evidence.get(flag) for card in (base, mine, theirs))
-        why = there if here == was else here
-        if why is not None and (flag in stated or flag == "otherwise"):
-            found[flag] = why
-    return found
-
-
-def _one(was: Value, here: Value, there: Value, what: str, conflicts: list[str]) -> Value:
-    if here == was:
-        return there
-    if there not in (was, here):
-        conflicts.append(f"Both changed {what}: yours was kept, theirs was {shown(there)}.")
-    return here
 
 
 def _list(
@@ -178,14 +132,4 @@ def _ordered(
 
 
 def _fields(was: Entry, here: Entry, there: Entry, what: str, conflicts: list[str]) -> Entry:
-    changed = {
-        entry.name: _one(
-            getattr(was, entry.name),
-            getattr(here, entry.name),
-            getattr(there, entry.name),
-            f"{word_of(entry)} of {what}",
-            conflicts,
-        )
-        for entry in fields(was)
-    }
-    return replace(here, **changed)
+    return merged_fields(was, here, there, what, conflicts)

@@ -37,7 +37,7 @@
   {:else if !recording.error}
     <p class="text-soft">{hint}</p>
   {/if}
-  <div class="flex items-center gap-4">
+  <div class="flex flex-wrap items-center gap-4">
     <Button
       main
       disabled={disabled ||

@@ -15,7 +15,10 @@
   let { pot, line, onclose }: { pot: Pot; line: Line; onclose: () => void } = $props();
 
   const recording = new Recording();
+  // The line and the card as they were seen when this was opened.
   const before = untrack(() => line.line);
+  const index = untrack(() => line.index);
+  const seen = untrack(() => pot.version);
   let item = $state(before.item);
   let quantity = $state(before.quantity);
   let unit = $state(before.unit);
@@ -38,7 +41,8 @@
 
   const change = $derived.by((): Change | null => {
     const preparation = pot.preparation.id;
-    if (choosing) return { change: 'choice', preparation, line: line.index };
+    const was = before.item;
+    if (choosing) return { change: 'choice', preparation, line: index, was };
     const same =
       item === before.item &&
       quantity === before.quantity &&
@@ -49,7 +53,8 @@
     return {
       change: 'line',
       preparation,
-      line: line.index,
+      line: index,
+      was,
       to: { ...before, item, quantity, unit, typed, equipment }
     };
   });
@@ -58,7 +63,7 @@
 
   async function record() {
     if (await amountsRead()) return;
-    if (change && (await recording.record(change, pot.version))) onclose();
+    if (change && (await recording.record(change, seen))) onclose();
   }
 </script>
 

@@ -14,6 +14,7 @@
   type Act_ = 'copy' | 'rename' | 'retire' | 'remove';
   const recording = new Recording();
   const made = untrack(() => pot.preparation);
+  const seen = untrack(() => pot.version);
   const free = untrack(() => pot.goes_into.length === 0);
   let act = $state<Act_>('copy');
   let name = $state(`${made.name}, copy`);
@@ -48,7 +49,7 @@
 
   async function record() {
     const change = await changeOf();
-    if (!(await recording.record(change, act === 'copy' ? null : pot.version))) return;
+    if (!(await recording.record(change, act === 'copy' ? null : seen))) return;
     onclose();
     if (change.change === 'preparation')
       void navigate('/pots/:id', { params: { id: change.preparation.id } });

@@ -2,7 +2,7 @@
   import Field from '../../../ui/Field.svelte';
   import { searchParams } from 'sv-router';
   import { untrack } from 'svelte';
-  import type { Schema } from '../../../api/client';
+  import { answer, api, type Schema } from '../../../api/client';
   import { identified } from '../../../api/ids';
   import { kitchenQuery } from '../../../api/queries';
   import { asWords } from '../../../ui/marks/levels';
@@ -20,14 +20,20 @@
   const kitchen = kitchenQuery();
   const recording = new Recording();
   const draft = new ProductDraft();
+  /** What somebody else changed in the meantime, and where both did, in words. */
+  let told = $state.raw<string[]>([]);
   let tab = $state(searchParams.get('tab') === 'numbers' ? 'numbers' : 'label');
+  /** The version that the draft was begun from: what others record meanwhile is not seen here. */
+  let seen = untrack(() => known?.version ?? null);
   untrack(() => draft.begin(known?.product));
 
   // What was recorded beside this form (a maker, a fresh bag) is taken over while nothing is typed.
   $effect(() => {
-    const fresh = known?.product;
+    const fresh = known;
     untrack(() => {
-      if (fresh && !draft.changed) draft.begin(fresh);
+      if (!fresh || draft.changed) return;
+      draft.begin(fresh.product);
+      seen = fresh.version;
     });
   });
 
@@ -44,16 +50,27 @@
     if (!draft.piece) return;
     currentUser.remember();
     const product = await identified(draft.piece);
-    const done = await recording.record({ change: 'product', product }, known?.version ?? null, {
+    const done = await recording.record({ change: 'product', product }, seen, {
       person: currentUser.initials
     });
     if (!done) {
-      const theirs = recording.overtaken?.content;
-      if (theirs && 'otherwise' in theirs && !('lines' in theirs)) draft.rebase(theirs);
+      if (recording.overtaken?.content) await mergeWithTheirs(product);
       return;
     }
+    told = [];
     draft.begin(product);
+    seen = known?.version ?? seen;
     ondone?.(product.id);
+  }
+
+  /** Goes on from what somebody else recorded, with what was changed here on top of it. */
+  async function mergeWithTheirs(mine: Product) {
+    const params = { path: { id: mine.id } };
+    const body = { base: draft.before, mine };
+    const merged = await answer(api.POST('/api/v1/products/{id}/merged', { params, body }));
+    told = [...merged.differences.map((line) => `They changed: ${line}`), ...merged.conflicts];
+    draft.begin(merged.theirs, merged.product);
+    seen = merged.version;
   }
 
   const TYPING = /^(INPUT|SELECT|TEXTAREA)$/;
@@ -106,6 +123,7 @@
   <ProductTabs {draft} {known} bind:tab />
   {#if tab !== 'makers' && tab !== 'picture' && tab !== 'history'}
     <div class="border-t border-rule bg-sheet px-6 py-3">
+      {#each told as line (line)}<p class="text-clay" data-told>{line}</p>{/each}
       <RecordFoot
         {recording}
         disabled={!draft.changed}

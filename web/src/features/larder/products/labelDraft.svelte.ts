@@ -32,12 +32,14 @@ export class LabelDraft {
   evidence = $state<EvidenceKind>('label');
   confirmed = $state(false);
 
+  /** `before` is what is recorded, `label` what is made of it so far. */
   constructor(
     label: Label,
     readonly id: string,
-    readonly name: string
+    readonly name: string,
+    before: Label = label
   ) {
-    this.#before = label;
+    this.#before = before;
     this.statements = { ...label.statements };
     this.otherwise = label.otherwise ?? 'unchecked';
     this.certificates = [...(label.certificates ?? [])];
@@ -71,19 +73,6 @@ export class LabelDraft {
   /** Everything on the label is as it was before, and somebody looked again today. */
   readAgain() {
     this.confirmed = true;
-  }
-
-  /** Goes on from what somebody else recorded: theirs, with what was changed here on top. */
-  rebase(theirs: Label) {
-    const before = this.#before;
-    const was = before.statements ?? {};
-    const mine = Object.entries(this.statements).filter(([flag, level]) => was[flag] !== level);
-    const taken = Object.keys(was).filter((flag) => !(flag in this.statements));
-    const kept = Object.entries(theirs.statements ?? {}).filter(([flag]) => !taken.includes(flag));
-    const sameRest = this.otherwise === (before.otherwise ?? 'unchecked');
-    this.#before = theirs;
-    this.statements = Object.fromEntries([...kept, ...mine]);
-    if (sameRest) this.otherwise = theirs.otherwise ?? 'unchecked';
   }
 
   /** The label as it is to be. */

@@ -36,6 +36,10 @@ export type NumberField = (typeof NUMBERS)[number][0];
 /** A product while its labels are being read: its own, and one for each maker. */
 export class ProductDraft {
   #before = $state.raw<Product>(UNREAD);
+  // What other pages write of a product; here it goes through as it is.
+  #bag = $state.raw<Product['bag']>(null);
+  #inUse = $state.raw<Product['in_use']>(null);
+  #makers = $state.raw<NonNullable<Product['makers']>>([]);
   name = $state('');
   className = $state('');
   numbers = $state<Partial<Record<NumberField, number | null>>>({});
@@ -44,18 +48,29 @@ export class ProductDraft {
   voices = $state.raw<LabelDraft[]>([new LabelDraft(UNREAD, '', '')]);
   chosen = $state('');
 
-  begin(product?: Product) {
-    const piece = product ?? UNREAD;
-    this.#before = piece;
+  /** What this began from. */
+  get before(): Product {
+    return this.#before;
+  }
+
+  /** Begins from what is recorded; `now` is what was made of it already, merged with theirs. */
+  begin(product: Product = UNREAD, now: Product = product) {
+    const piece = now;
+    this.#before = product;
     this.name = piece.name;
     this.className = piece.class ?? '';
     this.numbers = Object.fromEntries(NUMBERS.map(([field]) => [field, piece[field] ?? null]));
     this.parts = (piece.parts ?? []).map((part) => ({ ...part }));
     this.isBag = piece.bag != null;
-    const makers = piece.makers ?? [];
+    this.#bag = piece.bag ?? null;
+    this.#inUse = piece.in_use ?? null;
+    const makers = (this.#makers = piece.makers ?? []);
+    const recorded = new Map((product.makers ?? []).map((maker) => [maker.id, maker]));
     this.voices = [
-      new LabelDraft(piece, '', piece.name),
-      ...makers.map((maker) => new LabelDraft(maker, maker.id, maker.name))
+      new LabelDraft(piece, '', piece.name, product),
+      ...makers.map(
+        (maker) => new LabelDraft(maker, maker.id, maker.name, recorded.get(maker.id) ?? {})
+      )
     ];
     if (!this.voices.some((voice) => voice.id === this.chosen) || this.chosen === '')
       this.chosen = makers[0]?.id ?? '';
@@ -84,18 +99,6 @@ export class ProductDraft {
     this.label.evidence = 'plain_food';
   }
 
-  /** Goes on from what somebody else recorded: theirs, with what was changed here on top. */
-  rebase(theirs: Product) {
-    const sameName = this.name === this.#before.name;
-    this.#before = theirs;
-    if (sameName) this.name = theirs.name;
-    for (const voice of this.voices) {
-      const maker = theirs.makers?.find((known) => known.id === voice.id);
-      const now = voice.id === '' ? theirs : maker;
-      if (now) voice.rebase(now);
-    }
-  }
-
   /** The product as it is to be; null while it has no name. */
   piece = $derived.by((): Product | null => {
     if (this.name.trim() === '') return null;
@@ -107,9 +110,10 @@ export class ProductDraft {
       name: this.name.trim(),
       class: this.className || null,
       parts: this.parts.filter((part) => part.product !== ''),
-      bag: this.isBag ? (this.#before.bag ?? { additions: [] }) : null,
+      bag: this.isBag ? (this.#bag ?? { additions: [] }) : null,
+      in_use: this.#inUse,
       makers: makers.map((maker) => ({
-        ...this.#before.makers?.find((known) => known.id === maker.id),
+        ...this.#makers.find((known) => known.id === maker.id),
         id: maker.id,
         name: maker.name,
         ...maker.value
@@ -131,6 +135,8 @@ function rest(product: Product) {
     product.class ?? null,
     NUMBERS.map(([field]) => product[field] ?? null),
     (product.parts ?? []).map((part) => [part.product, part.percent ?? null]),
-    product.bag != null
+    product.bag ?? null,
+    product.in_use ?? null,
+    (product.makers ?? []).map((maker) => [maker.id, maker.so2_mg_per_kg ?? null])
   ];
 }
