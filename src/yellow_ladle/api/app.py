@@ -83,7 +83,6 @@ def create_app(
     for part in ROUTES:
         api.include_router(part.router)
     app.include_router(api)
-    app.add_api_route("/api/{path:path}", _nothing_there, methods=METHODS, include_in_schema=False)
     _serve_client(app)
     return app
 
