@@ -5,6 +5,8 @@ import os
 import signal
 import socket
 import sys
+from collections.abc import Iterable
+from contextlib import suppress
 from datetime import UTC, datetime
 from threading import Event, Thread
 from types import FrameType
@@ -12,6 +14,7 @@ from types import FrameType
 import uvicorn
 
 from yellow_ladle.api.app import create_app
+from yellow_ladle.api.door import LOOPBACK
 from yellow_ladle.api.events import Broadcast
 from yellow_ladle.local_socket import LocalSocket
 from yellow_ladle.store.backup_schedule import Backups
@@ -25,10 +28,16 @@ SECONDS_TO_END = 4
 """How long requests in flight may take once the server is told to stop."""
 
 
-def serve_file(file: KitchenFile, host: str, port: int, feed: str | None = None) -> None:
+def serve_file(
+    file: KitchenFile,
+    host: str,
+    port: int,
+    feed: str | None = None,
+    names: Iterable[str] = (),
+) -> None:
     """Serves until interrupted, on the next free port where the wanted one is taken.
 
-    `feed`: the address of a supplier's feed.
+    `feed`: the address of a supplier's feed. `names`: by which the kitchen goes besides its own.
     """
     listening = _listen(host, port)
     if listening is None:
@@ -41,8 +50,7 @@ def serve_file(file: KitchenFile, host: str, port: int, feed: str | None = None)
     address = f"http://{host}:{found}"
     commands, ending = LocalSocket(file), Event()
     file.lock.tell(Holder(os.getpid(), address, str(commands.path)))
-    local = ["127.0.0.1", "localhost", "[::1]"] if host == "127.0.0.1" else None
-    app = create_app(file.ledger, local, feed)
+    app = create_app(file.ledger, names_of(host, names), feed)
     settle()
     config = uvicorn.Config(
         app,
@@ -62,6 +70,20 @@ def serve_file(file: KitchenFile, host: str, port: int, feed: str | None = None)
     finally:
         ending.set()
         commands.stop()
+
+
+def names_of(host: str, names: Iterable[str] = ()) -> list[str]:
+    """The names that a kitchen answers to: this machine's, the address it listens on, those given.
+
+    On every address of the machine (`0.0.0.0`, `::`) these are all that it has.
+    """
+    found = [*LOOPBACK, host, *names]
+    if host not in LOOPBACK:
+        machine = socket.gethostname()
+        found += [machine, f"{machine}.local"]
+        with suppress(OSError):
+            found += [str(known[4][0]) for known in socket.getaddrinfo(machine, None)]
+    return found
 
 
 class _Server(uvicorn.Server):

@@ -1,6 +1,11 @@
 """What every answer bears, and who may ask what of whom."""
 
+from fastapi.testclient import TestClient
+
 from tests.api.client import ApiTest
+from yellow_ladle.api.app import create_app
+from yellow_ladle.api.door import MAX_BODY
+from yellow_ladle.server import names_of
 
 
 class Answers(ApiTest):
@@ -30,3 +35,63 @@ class Answers(ApiTest):
             response = self.api.request(method, "/api/v1/nothing/at/all")
             self.assertEqual(response.status_code, 404)
             self.is_problem(response)
+
+
+class Strangers(ApiTest):
+    """Names and pages that are not the kitchen's own, on whatever address it listens."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.addCleanup(setattr, self, "api", self.api)
+        app = create_app(self.ledger, names_of("0.0.0.0", ["kitchen.example"]))
+        self.api = TestClient(app, base_url="http://kitchen.example:8750")
+        seen = self.ledger.now.versions["butter"]
+        change = {"change": "statement", "item": "butter", "flag": "milk", "level": "free"}
+        self.wanted = {"change": change, "seen": seen}
+
+    def asked(self, **headers: str) -> int:
+        named = {key.replace("_", "-"): value for key, value in headers.items()}
+        response = self.api.post("/api/v1/changes", json=self.wanted, headers=named)
+        if response.status_code >= 400:
+            self.is_problem(response)
+        return response.status_code
+
+    def test_it_answers_by_its_own_names_only(self) -> None:
+        for host in ("127.0.0.1:8750", "localhost", "[::1]:8750", "KITCHEN.example", "0.0.0.0"):
+            response = self.api.get("/api/v1/kitchen", headers={"host": host})
+            self.assertEqual(response.status_code, 200, host)
+        for host in ("evil.example", "evil.example:8750", "kitchen.example.evil", "", "[::2]:1"):
+            for method, path in (("GET", "/api/v1/kitchen"), ("GET", "/"), ("POST", "/api/x")):
+                response = self.api.request(method, path, headers={"host": host})
+                self.assertEqual(response.status_code, 421, host)
+                self.is_problem(response)
+
+    def test_a_foreign_page_writes_nothing(self) -> None:
+        before = self.ledger.now.counter
+        self.assertEqual(self.asked(origin="http://evil.example"), 403)
+        self.assertEqual(self.asked(origin="null"), 403)
+        self.assertEqual(self.asked(origin="http://kitchen.example:9000"), 403)
+        self.assertEqual(self.asked(sec_fetch_site="cross-site"), 403)
+        self.assertEqual(self.asked(sec_fetch_site="same-site"), 403)
+        rebound = {"host": "evil.example:8750", "origin": "http://evil.example:8750"}
+        self.assertEqual(self.asked(**rebound), 421)
+        for path in ("/api/v1/needs", "/api/v1/tools", "/api/v1/plans/apply"):
+            stranger = {"origin": "http://evil.example"}
+            response = self.api.post(path, json={}, headers=stranger)
+            self.assertEqual(response.status_code, 403)
+        self.assertEqual(self.ledger.now.counter, before)
+
+    def test_its_own_page_and_no_page_at_all_may_write(self) -> None:
+        own = {"origin": "http://kitchen.example:8750", "sec_fetch_site": "same-origin"}
+        self.assertEqual(self.asked(**own), 200)
+        self.wanted["seen"] = self.ledger.now.versions["butter"]
+        self.assertEqual(self.asked(), 200)
+
+    def test_a_body_without_end_is_refused_with_or_without_its_length(self) -> None:
+        told = self.api.post("/api/v1/changes", content=b" " * (MAX_BODY + 1))
+        self.assertEqual(told.status_code, 413)
+        self.is_problem(told)
+        pieces = (b" " * 1_000_000 for _ in range(MAX_BODY // 1_000_000 + 2))
+        untold = self.api.post("/api/v1/changes", content=pieces)
+        self.assertEqual(untold.status_code, 413)
+        self.assertEqual(self.asked(), 200)

@@ -69,7 +69,7 @@ class Safety(ApiTest):
 
     def test_other_hosts_are_turned_away_where_the_machine_is_meant(self) -> None:
         local = TestClient(create_app(self.ledger, ["127.0.0.1"]), base_url="http://elsewhere")
-        self.assertEqual(local.get("/api/v1/kitchen").status_code, 400)
+        self.assertEqual(local.get("/api/v1/kitchen").status_code, 421)
 
     def test_errors_of_the_framework_are_problems_too(self) -> None:
         self.is_problem(self.api.get("/api/v1/nothing"))

@@ -8,7 +8,6 @@ from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.exceptions import HTTPException
 from starlette.middleware.gzip import GZipMiddleware
-from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from yellow_ladle import __version__
 from yellow_ladle.api.cards import (
@@ -23,6 +22,7 @@ from yellow_ladle.api.cards import (
     thickening_routes,
 )
 from yellow_ladle.api.cards.presence import Presence
+from yellow_ladle.api.door import Door
 from yellow_ladle.api.errors import add_handlers
 from yellow_ladle.api.events import Broadcast
 from yellow_ladle.api.headers import Headed
@@ -75,8 +75,7 @@ def create_app(
     if ledger is not None:
         open_kitchen(app, ledger)
     app.add_middleware(GZipMiddleware, minimum_size=800)
-    if hosts is not None:
-        app.add_middleware(TrustedHostMiddleware, allowed_hosts=hosts)
+    app.add_middleware(Door, hosts=hosts)
     app.add_middleware(Headed)
     add_handlers(app)
     api = APIRouter(prefix="/api/v1")

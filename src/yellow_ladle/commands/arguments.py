@@ -23,6 +23,11 @@ StoreFile = Annotated[
 Port = Annotated[int, typer.Option(help="The port to try first.", min=1, max=65535)]
 Host = Annotated[str, typer.Option(help="The address to listen on; this machine only by default.")]
 
+Names = Annotated[
+    list[str] | None,
+    typer.Option("--name", help="A name that this machine goes by in the house; may be repeated."),
+]
+
 
 def book_of(file: Path) -> "Book":
     """The book in a file; refuses one that cannot be read."""

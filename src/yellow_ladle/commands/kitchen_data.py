@@ -10,6 +10,7 @@ from yellow_ladle.commands.arguments import (
     BAD_INPUT,
     BookFile,
     Host,
+    Names,
     Port,
     StoreFile,
     book_of,
@@ -30,6 +31,7 @@ if TYPE_CHECKING:
 def demo(
     port: Port = 8750,
     host: Host = "127.0.0.1",
+    name: Names = None,
     keep: Annotated[
         Path | None, typer.Option(help="Keep what is changed in this file, and go on from it.")
     ] = None,
@@ -46,17 +48,19 @@ def demo(
         opened(keep or Path(folder) / "demo.sqlite") as file,
     ):
         fill_with_demo(file.ledger)
-        serve_file(file, host, port, feed.address)
+        serve_file(file, host, port, feed.address, name or ())
     feed.stop()
 
 
-def serve(book: StoreFile = None, port: Port = 8750, host: Host = "127.0.0.1") -> None:
+def serve(
+    book: StoreFile = None, port: Port = 8750, host: Host = "127.0.0.1", name: Names = None
+) -> None:
     """Starts the application on the kitchen's own data."""
     from yellow_ladle.server import serve_file
     from yellow_ladle.settings import Settings
 
     with opened(place(book)) as file:
-        serve_file(file, host, port, Settings().feed)
+        serve_file(file, host, port, Settings().feed, name or ())
 
 
 def import_(
