@@ -7,7 +7,9 @@ import socket
 import sys
 from collections.abc import Iterable
 from contextlib import suppress
+from dataclasses import dataclass
 from datetime import UTC, datetime
+from pathlib import Path
 from threading import Event, Thread
 from types import FrameType
 
@@ -18,50 +20,84 @@ from yellow_ladle.api.door import LOOPBACK
 from yellow_ladle.api.events import Broadcast
 from yellow_ladle.local_socket import LocalSocket
 from yellow_ladle.store.backup_schedule import Backups
+from yellow_ladle.store.certificate_file import fingerprint
 from yellow_ladle.store.file_lock import Holder
 from yellow_ladle.store.kitchen_file import KitchenFile
+from yellow_ladle.store.passphrase import Passphrase
 
 PORTS_TO_TRY = 20
 SECONDS_BETWEEN_LOOKS = 60
 """How often it is asked whether the night's backup is due."""
+MAX_CONNECTIONS = 300
+"""Connections at once; more are answered with 503 before files run out."""
+SECONDS_IDLE = 30
+"""How long a connection may stay open without a request."""
+NOT_FOR_PHONES = (*LOOPBACK, "0.0.0.0", "::")
 SECONDS_TO_END = 4
 """How long requests in flight may take once the server is told to stop."""
 
 
-def serve_file(
-    file: KitchenFile,
-    host: str,
-    port: int,
-    feed: str | None = None,
-    names: Iterable[str] = (),
-) -> None:
+@dataclass(frozen=True, slots=True)
+class Reach:
+    """From where a kitchen is reached, and how.
+
+    `names`: by which it goes besides its own. `passphrase` is asked of every device, `certificate`
+    holds the files of a certificate and its key; without one what is sent can be read on its way.
+    """
+
+    host: str = "127.0.0.1"
+    port: int = 8750
+    names: tuple[str, ...] = ()
+    passphrase: Passphrase | None = None
+    certificate: tuple[Path, Path] | None = None
+
+    @property
+    def in_the_clear(self) -> bool:
+        """Whether other machines reach it without TLS."""
+        return self.host not in LOOPBACK and self.certificate is None
+
+
+def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None:
     """Serves until interrupted, on the next free port where the wanted one is taken.
 
-    `feed`: the address of a supplier's feed. `names`: by which the kitchen goes besides its own.
+    `feed`: the address of a supplier's feed.
     """
-    listening = _listen(host, port)
+    listening = _listen(reach.host, reach.port)
     if listening is None:
-        print(f"No free port from {port} to {port + PORTS_TO_TRY - 1} on {host}.", file=sys.stderr)
+        last = reach.port + PORTS_TO_TRY - 1
+        print(f"No free port from {reach.port} to {last} on {reach.host}.", file=sys.stderr)
         sys.exit(1)
     found = listening.getsockname()[1]
-    if found != port:
-        print(f"Port {port} is taken; using {found}.", file=sys.stderr)
-    name = file.ledger.now.reading.book.kitchen.name
-    address = f"http://{host}:{found}"
+    if found != reach.port:
+        print(f"Port {reach.port} is taken; using {found}.", file=sys.stderr)
+    address = f"{'https' if reach.certificate else 'http'}://{reach.host}:{found}"
     commands, ending = LocalSocket(file), Event()
     file.lock.tell(Holder(os.getpid(), address, str(commands.path)))
-    app = create_app(file.ledger, names_of(host, names), feed)
+    app = create_app(
+        file.ledger,
+        names_of(reach.host, reach.names),
+        feed,
+        passphrase=reach.passphrase,
+        in_the_clear=reach.in_the_clear,
+    )
     settle()
+    certificate, key = reach.certificate or (None, None)
     config = uvicorn.Config(
         app,
         log_level="warning",
         access_log=False,
         timeout_graceful_shutdown=SECONDS_TO_END,
+        limit_concurrency=MAX_CONNECTIONS,
+        timeout_keep_alive=SECONDS_IDLE,
+        ssl_certfile=certificate,
+        ssl_keyfile=key,
     )
     commands.start()
-    nights = Thread(target=_back_up_each_night, args=(file.backups, ending), daemon=True)
-    nights.start()
+    Thread(target=_back_up_each_night, args=(file.backups, ending), daemon=True).start()
+    name = file.ledger.now.reading.book.kitchen.name
     print(f"{name} is at {address}  (Ctrl+C stops it)", flush=True)
+    if reach.host not in LOOPBACK:
+        _tell_phones(reach, found)
     # The server ends by itself on these and then raises them again: that is no failure.
     for ended_by in (signal.SIGTERM, signal.SIGINT):
         signal.signal(ended_by, lambda *_: sys.exit(0))
@@ -70,6 +106,22 @@ def serve_file(
     finally:
         ending.set()
         commands.stop()
+
+
+def _tell_phones(reach: Reach, port: int) -> None:
+    """Prints the address as a code to be photographed, and what a browser has to show."""
+    import segno
+
+    scheme = "https" if reach.certificate else "http"
+    others = [name for name in names_of(reach.host, reach.names) if name not in NOT_FOR_PHONES]
+    address = f"{scheme}://{others[0] if others else reach.host}:{port}"
+    print(f"For phones: {address}")
+    segno.make(address, error="m").terminal(compact=True)
+    if reach.certificate:
+        print("The certificate's SHA-256 fingerprint, to be compared on the phone:")
+        print(fingerprint(reach.certificate[0]), flush=True)
+    else:
+        print("Without --tls everybody on this network can read what is sent.", flush=True)
 
 
 def names_of(host: str, names: Iterable[str] = ()) -> list[str]:

@@ -1,11 +1,16 @@
 """What every answer bears, and who may ask what of whom."""
 
+from time import monotonic
+from unittest.mock import patch
+
 from fastapi.testclient import TestClient
+from httpx2 import Response
 
 from tests.api.client import ApiTest
 from yellow_ladle.api.app import create_app
 from yellow_ladle.api.door import MAX_BODY
 from yellow_ladle.server import names_of
+from yellow_ladle.store.passphrase import TRIES, Passphrase, TooShort, file_of
 
 
 class Answers(ApiTest):
@@ -95,3 +100,74 @@ class Strangers(ApiTest):
         untold = self.api.post("/api/v1/changes", content=pieces)
         self.assertEqual(untold.status_code, 413)
         self.assertEqual(self.asked(), 200)
+
+
+class Devices(ApiTest):
+    """A kitchen that other machines reach: each device gives the passphrase once."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.addCleanup(setattr, self, "api", self.api)
+        self.passphrase = Passphrase.of(self.path, "boil the kettle")
+        self.api = self.device(self.passphrase)
+
+    def device(self, passphrase: Passphrase) -> TestClient:
+        app = create_app(self.ledger, ["kitchen.example"], passphrase=passphrase)
+        return TestClient(app, base_url="http://kitchen.example", follow_redirects=False)
+
+    def give(self, words: str) -> Response:
+        return self.api.post("/door", data={"passphrase": words})
+
+    def test_nothing_is_answered_before_it_is_given(self) -> None:
+        for path in ("/api/v1/kitchen", "/api/v1/events", "/api/v1/products/butter/photo"):
+            response = self.api.get(path)
+            self.assertEqual(response.status_code, 401)
+            self.is_problem(response)
+        for path in ("/", "/pots/veloute", "/assets/index.js", "/door"):
+            page = self.api.get(path)
+            self.assertEqual(page.status_code, 401)
+            self.assertIn("passphrase", page.text)
+            self.assertNotIn("Skerrow", page.text)
+        self.assertEqual(self.api.get("/door.css").status_code, 200)
+        self.assertEqual(self.api.post("/api/v1/changes", json={}).status_code, 401)
+
+    def test_given_once_the_device_is_known_and_no_script_reads_its_cookie(self) -> None:
+        self.assertIn("not the kitchen's passphrase", self.give("boil the egg").text)
+        answer = self.give("boil the kettle")
+        self.assertEqual((answer.status_code, answer.headers["location"]), (303, "/"))
+        cookie = answer.headers["set-cookie"].lower()
+        for word in ("httponly", "samesite=strict", "path=/"):
+            self.assertIn(word, cookie)
+        self.assertEqual(self.api.get("/api/v1/kitchen").status_code, 200)
+        kept = dict(self.api.cookies)
+        again = self.device(Passphrase.of(self.path, "boil the kettle"))
+        again.cookies.update(kept)
+        self.assertEqual(again.get("/api/v1/kitchen").status_code, 200, "after a restart")
+        other = self.device(Passphrase.of(self.path, "another kettle"))
+        other.cookies.update(kept)
+        self.assertEqual(other.get("/api/v1/kitchen").status_code, 401, "after a new passphrase")
+
+    def test_a_cookie_that_was_made_up_lets_nobody_in(self) -> None:
+        self.give("boil the kettle")
+        [(name, token)] = self.api.cookies.items()
+        for forged in ("", ".", "a.b", token[:-1], f"x{token}", token.replace(".", "")):
+            self.api.cookies.clear()
+            self.api.cookies.set(name, forged)
+            self.assertEqual(self.api.get("/api/v1/kitchen").status_code, 401, forged)
+
+    def test_after_some_wrong_ones_even_the_right_one_has_to_wait(self) -> None:
+        for _ in range(TRIES):
+            self.assertEqual(self.give("guess").status_code, 401)
+        waiting = self.give("boil the kettle")
+        self.assertEqual(waiting.status_code, 429)
+        self.assertIn("Wait", waiting.text)
+        with patch("yellow_ladle.store.passphrase.monotonic", return_value=monotonic() + 61):
+            self.assertEqual(self.give("boil the kettle").status_code, 303)
+
+    def test_only_its_hash_is_kept_for_its_owner_alone(self) -> None:
+        kept = file_of(self.path)
+        self.assertNotIn("boil", kept.read_text())
+        self.assertIn("argon2id", kept.read_text())
+        self.assertEqual(kept.stat().st_mode & 0o077, 0)
+        with self.assertRaises(TooShort):
+            Passphrase.of(self.path, "short")

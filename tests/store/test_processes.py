@@ -5,12 +5,15 @@ import os
 import re
 import signal
 import sqlite3
+import ssl
 import subprocess
 import sys
 import tempfile
 import unittest
+import urllib.error
 import urllib.request
 from contextlib import closing
+from hashlib import sha256
 from pathlib import Path
 from typing import Any
 
@@ -189,6 +192,55 @@ class OneServes(ProcessTest):
         self.assertEqual(done.returncode, 0, done.stderr)
         for path in (deep.parent, *deep.parent.iterdir()):
             self.assertEqual(path.stat().st_mode & 0o077, 0, path)
+
+
+class OtherMachines(ProcessTest):
+    """A kitchen that listens on every address of the machine."""
+
+    def test_without_a_passphrase_nothing_is_started(self) -> None:
+        told = self.ladle("serve", "--host", "0.0.0.0", code=2)
+        self.assertIn("--passphrase", told)
+        self.assertIn("Nothing was started", told)
+
+    def test_with_one_and_tls_a_device_is_let_in_and_the_fingerprint_is_told(self) -> None:
+        words = ("serve", "--host", "0.0.0.0", "--port", "8940", "--passphrase", "--tls")
+        server = subprocess.Popen(
+            self.command(*words),
+            cwd=ROOT,
+            stdout=subprocess.PIPE,
+            stderr=subprocess.STDOUT,
+            text=True,
+            env={**os.environ, "YELLOW_LADLE_PASSPHRASE": "boil the kettle"},
+        )
+        self.addCleanup(self.end, server)
+        assert server.stdout is not None
+        told = ""
+        while not (found := re.search(r"^(?:[0-9A-F]{2}:){31}[0-9A-F]{2}$", told, re.M)):
+            line = server.stdout.readline()
+            self.assertTrue(line, told)
+            told += line
+        port = re.search(r"https://0\.0\.0\.0:(\d+)", told)
+        assert port is not None
+        trusted = ssl.create_default_context(
+            cafile=str(self.folder / "kitchen.sqlite.tls" / "certificate.pem")
+        )
+        held = ssl.PEM_cert_to_DER_cert(
+            (self.folder / "kitchen.sqlite.tls" / "certificate.pem").read_text()
+        )
+        self.assertEqual(found[0].replace(":", "").lower(), sha256(held).hexdigest())
+        address = f"https://localhost:{port[1]}"
+        with self.assertRaises(urllib.error.HTTPError) as refused:
+            urllib.request.urlopen(f"{address}/api/v1/kitchen", timeout=WAIT, context=trusted)
+        self.assertEqual(refused.exception.code, 401)
+        refused.exception.close()
+        jar = urllib.request.HTTPCookieProcessor()
+        browser = urllib.request.build_opener(jar, urllib.request.HTTPSHandler(context=trusted))
+        browser.open(f"{address}/door", b"passphrase=boil+the+kettle", timeout=WAIT).close()
+        with browser.open(f"{address}/api/v1/kitchen", timeout=WAIT) as answer:
+            kitchen = json.loads(answer.read())
+        self.assertFalse(kitchen["in_the_clear"])
+        [cookie] = jar.cookiejar
+        self.assertTrue(cookie.secure)
 
 
 class Damage(ProcessTest):

@@ -22,6 +22,7 @@ from yellow_ladle.api.cards import (
     thickening_routes,
 )
 from yellow_ladle.api.cards.presence import Presence
+from yellow_ladle.api.device_login import DeviceLogin
 from yellow_ladle.api.door import Door
 from yellow_ladle.api.errors import add_handlers
 from yellow_ladle.api.events import Broadcast
@@ -40,6 +41,7 @@ from yellow_ladle.api.larder import (
 from yellow_ladle.api.swaps import applied_plan_routes, menu_routes, plan_routes, rule_routes
 from yellow_ladle.store.applied_plans import lapse
 from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.passphrase import Passphrase
 
 CLIENT = Path(__file__).parents[3] / "web" / "dist"
 
@@ -56,11 +58,18 @@ METHODS = ["GET", "POST", "PUT", "PATCH", "DELETE"]
 
 
 def create_app(
-    ledger: Ledger | None, hosts: list[str] | None = None, feed: str | None = None
+    ledger: Ledger | None,
+    hosts: list[str] | None = None,
+    feed: str | None = None,
+    *,
+    passphrase: Passphrase | None = None,
+    in_the_clear: bool = False,
 ) -> FastAPI:
     """The application over one kitchen's ledger.
 
     `hosts`: the names it answers to, any if None. `feed`: the address of a supplier's feed.
+    `passphrase` is asked of every device. `in_the_clear`: other machines reach it without TLS,
+    which every page then says.
     """
     app = FastAPI(
         title="Yellow Ladle",
@@ -72,9 +81,12 @@ def create_app(
     )
     app.state.ledger = None
     app.state.feed = feed
+    app.state.in_the_clear = in_the_clear
     if ledger is not None:
         open_kitchen(app, ledger)
     app.add_middleware(GZipMiddleware, minimum_size=800)
+    if passphrase is not None:
+        app.add_middleware(DeviceLogin, passphrase=passphrase)
     app.add_middleware(Door, hosts=hosts)
     app.add_middleware(Headed)
     add_handlers(app)

@@ -27,6 +27,21 @@ Names = Annotated[
     list[str] | None,
     typer.Option("--name", help="A name that this machine goes by in the house; may be repeated."),
 ]
+AskPassphrase = Annotated[
+    bool,
+    typer.Option(
+        "--passphrase",
+        help="Ask every device for a passphrase, once: typed in at the start, or taken from"
+        " YELLOW_LADLE_PASSPHRASE.",
+    ),
+]
+Tls = Annotated[
+    bool, typer.Option("--tls", help="Encrypt what is sent, with a certificate of its own.")
+]
+Certificate = Annotated[
+    Path | None, typer.Option(help="A certificate of yours for --tls (PEM), with --key.")
+]
+Key = Annotated[Path | None, typer.Option(help="The key of --certificate (PEM).")]
 
 
 def book_of(file: Path) -> "Book":

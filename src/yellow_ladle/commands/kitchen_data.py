@@ -8,11 +8,15 @@ import typer
 
 from yellow_ladle.commands.arguments import (
     BAD_INPUT,
+    AskPassphrase,
     BookFile,
+    Certificate,
     Host,
+    Key,
     Names,
     Port,
     StoreFile,
+    Tls,
     book_of,
     existing,
     place,
@@ -25,6 +29,7 @@ from yellow_ladle.store.file_lock import FileHeld
 if TYPE_CHECKING:
     from collections.abc import Callable
 
+    from yellow_ladle.server import Reach
     from yellow_ladle.store.kitchen_file import KitchenFile
 
 
@@ -32,6 +37,8 @@ def demo(
     port: Port = 8750,
     host: Host = "127.0.0.1",
     name: Names = None,
+    passphrase: AskPassphrase = False,
+    tls: Tls = False,
     keep: Annotated[
         Path | None, typer.Option(help="Keep what is changed in this file, and go on from it.")
     ] = None,
@@ -48,19 +55,64 @@ def demo(
         opened(keep or Path(folder) / "demo.sqlite") as file,
     ):
         fill_with_demo(file.ledger)
-        serve_file(file, host, port, feed.address, name or ())
+        reach = reached(file, host, port, name, asks=passphrase, tls=tls)
+        serve_file(file, reach, feed.address)
     feed.stop()
 
 
 def serve(
-    book: StoreFile = None, port: Port = 8750, host: Host = "127.0.0.1", name: Names = None
+    book: StoreFile = None,
+    port: Port = 8750,
+    host: Host = "127.0.0.1",
+    name: Names = None,
+    passphrase: AskPassphrase = False,
+    tls: Tls = False,
+    certificate: Certificate = None,
+    key: Key = None,
 ) -> None:
     """Starts the application on the kitchen's own data."""
     from yellow_ladle.server import serve_file
     from yellow_ladle.settings import Settings
 
     with opened(place(book)) as file:
-        serve_file(file, host, port, Settings().feed, name or ())
+        own = (certificate, key) if certificate and key else None
+        reach = reached(file, host, port, name, asks=passphrase, tls=tls, own=own)
+        serve_file(file, reach, Settings().feed)
+
+
+def reached(
+    file: "KitchenFile",
+    host: str,
+    port: int,
+    names: list[str] | None,
+    *,
+    asks: bool,
+    tls: bool,
+    own: tuple[Path, Path] | None = None,
+) -> "Reach":
+    """From where the kitchen is to be reached; refuses other machines without a passphrase."""
+    from getpass import getpass
+
+    from yellow_ladle.api.door import LOOPBACK
+    from yellow_ladle.server import Reach, names_of
+    from yellow_ladle.settings import Settings
+    from yellow_ladle.store.certificate_file import own_certificate
+    from yellow_ladle.store.passphrase import Passphrase, TooShort
+
+    if host not in LOOPBACK and not asks:
+        why = "other machines could reach the kitchen: add --passphrase, and --tls where you can"
+        refuse([Fault("--host", f"{why}. Nothing was started")])
+    path, wanted, passphrase = file.ledger.path, tuple(names or ()), None
+    if asks:
+        given = Settings().passphrase or getpass("The kitchen's passphrase: ")
+        try:
+            passphrase = Passphrase.of(path, given)
+        except TooShort as error:
+            refuse([Fault("--passphrase", str(error))])
+    certificate = own
+    if tls and certificate is None:
+        certificate = own_certificate(path, names_of(host, wanted))
+    return Reach(host, port, wanted, passphrase, certificate)
 
 
 def import_(

@@ -42,6 +42,8 @@ export async function answer<T>(call: Promise<Reply<T>>): Promise<T> {
   } catch {
     throw new Refused(UNREACHABLE);
   }
+  // The device is not let in (any more): the page itself asks for the passphrase.
+  if (reply.response.status === 401) location.reload();
   if (!reply.response.ok) throw new Refused((reply.error as Problem) ?? UNREACHABLE);
   return reply.data as T;
 }

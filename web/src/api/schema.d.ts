@@ -2658,6 +2658,8 @@ export interface components {
         /**
          * KitchenOut
          * @description The kitchen and its vocabulary. `unchecked` counts statements that nobody has checked.
+         *
+         *     `in_the_clear`: other machines reach it without TLS, so that what is sent can be read.
          */
         KitchenOut: {
             /** Name */
@@ -2713,6 +2715,8 @@ export interface components {
             swap_order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
             /** Version */
             version: number;
+            /** In The Clear */
+            in_the_clear: boolean;
             /** Today */
             today: string;
             /** Regime Name */

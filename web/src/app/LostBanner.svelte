@@ -1,5 +1,8 @@
 <script lang="ts">
   import { heard } from '../api/heard.svelte';
+  import { kitchenQuery } from '../api/queries';
+
+  const kitchen = kitchenQuery();
 
   /** Over every verdict and mark while the kitchen is not heard: what is shown may have changed. */
   const since = $derived(heard.lostSince?.toLocaleTimeString('sv-SE').slice(0, 5));
@@ -10,6 +13,11 @@
     <p role="alert" data-lost class="bg-brick px-5 py-3 text-head font-[650] text-porcelain">
       Not heard from the kitchen since {since}. What is shown may have changed: ask before you
       serve.
+    </p>
+  {/if}
+  {#if kitchen.data?.in_the_clear}
+    <p class="bg-clay-pale px-5 py-1 text-clay" data-in-the-clear>
+      Whoever is on this network can read and change what is sent. Start the kitchen with --tls.
     </p>
   {/if}
 </div>

@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Request
 from pydantic import ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
@@ -54,9 +54,13 @@ class KitchenIn(KitchenPiece):
 
 
 class KitchenOut(KitchenPiece):
-    """The kitchen and its vocabulary. `unchecked` counts statements that nobody has checked."""
+    """The kitchen and its vocabulary. `unchecked` counts statements that nobody has checked.
+
+    `in_the_clear`: other machines reach it without TLS, so that what is sent can be read.
+    """
 
     version: int
+    in_the_clear: bool
     today: str
     regime_name: str
     regimes: list[Named]
@@ -81,13 +85,13 @@ class KitchenOut(KitchenPiece):
 
 
 @router.get("/kitchen")
-def kitchen(now: TheBook) -> KitchenOut:
+def kitchen(request: Request, now: TheBook) -> KitchenOut:
     """The kitchen, the regime that it declares by, and the words to choose from."""
-    return _kitchen(now)
+    return _kitchen(request, now)
 
 
 @router.put("/kitchen", responses=PROBLEMS)
-def name_kitchen(wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
+def name_kitchen(request: Request, wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
     """Names the kitchen and picks its regime. What is carried stays; what is declared changes."""
     if wanted.regime not in regimes():
         raise BookRefused([Fault("regime", unknown("regime", wanted.regime, regimes()))])
@@ -100,10 +104,10 @@ def name_kitchen(wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
     if found := [*measure_faults(after.measures), *measures_missed(ledger.now.reading.book, after)]:
         raise BookRefused(found)
     ledger.update_kitchen(after, wanted.seen)
-    return _kitchen(ledger.now)
+    return _kitchen(request, ledger.now)
 
 
-def _kitchen(now: Now) -> KitchenOut:
+def _kitchen(request: Request, now: Now) -> KitchenOut:
     book = now.reading.book
     unchecked = [unchecked_flags(now.reading, id) for id in book.products]
     classes = {product.class_ for product in book.products.values() if product.class_}
@@ -114,6 +118,7 @@ def _kitchen(now: Now) -> KitchenOut:
     return KitchenOut(
         **as_piece(KitchenPiece, book.kitchen).model_dump(),
         version=now.kitchen_version,
+        in_the_clear=request.app.state.in_the_clear,
         today=str(now.reading.on),
         regime_name=regimes()[book.kitchen.regime].name,
         regimes=[Named(id=regime.id, name=regime.name) for regime in regimes().values()],
