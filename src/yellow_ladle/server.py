@@ -1,5 +1,6 @@
 """Starting the application on a port of this machine."""
 
+import errno
 import gc
 import os
 import signal
@@ -26,6 +27,7 @@ from yellow_ladle.store.kitchen_file import KitchenFile
 from yellow_ladle.store.passphrase import Passphrase
 
 PORTS_TO_TRY = 20
+MAX_PORT = 65_535
 SECONDS_BETWEEN_LOOKS = 60
 """How often it is asked whether the night's backup is due."""
 MAX_CONNECTIONS = 300
@@ -62,11 +64,11 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
 
     `feed`: the address of a supplier's feed.
     """
-    listening = _listen(reach.host, reach.port)
-    if listening is None:
-        last = reach.port + PORTS_TO_TRY - 1
-        print(f"No free port from {reach.port} to {last} on {reach.host}.", file=sys.stderr)
-        sys.exit(1)
+    try:
+        listening = _listen(reach.host, reach.port)
+    except OSError as error:
+        print(f"{reach.host}: {error}. Nothing was started.", file=sys.stderr)
+        sys.exit(2)
     found = listening.getsockname()[1]
     if found != reach.port:
         print(f"Port {reach.port} is taken; using {found}.", file=sys.stderr)
@@ -166,8 +168,12 @@ def settle() -> None:
     gc.freeze()
 
 
-def _listen(host: str, first: int) -> socket.socket | None:
-    for port in range(first, first + PORTS_TO_TRY):
+def _listen(host: str, first: int) -> socket.socket:
+    """A socket on the first free port. Raises OSError, with a sentence where the host is at fault.
+
+    Only a port that is taken leads on to the next: no other port makes an address this machine's.
+    """
+    for port in range(first, min(first + PORTS_TO_TRY, MAX_PORT + 1)):
         listening = socket.socket(socket.AF_INET6 if ":" in host else socket.AF_INET)
         listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         # An answer goes out at once, and not only when the next packet is full.
@@ -175,8 +181,14 @@ def _listen(host: str, first: int) -> socket.socket | None:
         try:
             listening.bind((host, port))
             listening.listen()
-        except OSError:
+        except OSError as error:
             listening.close()
+            if error.errno == errno.EACCES:
+                raise OSError(
+                    f"port {port} needs more rights than yours; use one above 1023"
+                ) from error
+            if error.errno != errno.EADDRINUSE:
+                raise OSError("this machine has no such address") from error
         else:
             return listening
-    return None
+    raise OSError(f"no free port from {first} on")

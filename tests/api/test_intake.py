@@ -1,13 +1,17 @@
 """Taking goods in: tables, sheets, the feed and pictures, good ones and bad ones."""
 
+import csv
 import io
 import json
 import socket
 import threading
 import time
+import unittest
 import zipfile
 from typing import Any
 
+from hypothesis import given
+from hypothesis import strategies as st
 from openpyxl import Workbook, load_workbook
 from PIL import Image
 
@@ -15,6 +19,13 @@ from tests.api.client import ApiTest
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_feed
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
+from yellow_ladle.files.tables.spreadsheet import (
+    RECKONED,
+    plain_text,
+    read_table,
+    write_csv,
+    write_xlsx,
+)
 
 
 class IntakeTest(ApiTest):
@@ -32,6 +43,31 @@ def xlsx(rows: list[list[Any]]) -> bytes:
         book.active.append(row)
     book.save(out)
     return out.getvalue()
+
+
+class Spreadsheets(unittest.TestCase):
+    """What goes out opens as text in any spreadsheet, and comes back as it was."""
+
+    @given(st.lists(st.text("=+-@'\t ab1", max_size=6), min_size=1, max_size=4))
+    def test_no_cell_is_a_formula_and_each_comes_back(self, cells: list[str]) -> None:
+        row = ["x", *(cell.strip() for cell in cells), "y"]
+        out = write_csv([row])
+        for cell in next(csv.reader(io.StringIO(out.decode("utf-8-sig")))):
+            self.assertNotIn(cell[:1], RECKONED)
+        [back] = read_table(out)
+        self.assertEqual([plain_text(cell) for cell in back], row)
+
+    def test_an_xlsx_holds_texts_and_no_formulas(self) -> None:
+        row = ["=1+1", "+44 20", "-3", "@home", "'=quoted", "plain"]
+        content = write_xlsx([row])
+        kinds = {cell.data_type for cell in load_workbook(io.BytesIO(content)).active[1]}
+        self.assertEqual(kinds, {"s"})
+        [back] = read_table(content)
+        self.assertEqual([plain_text(cell) for cell in back], row)
+
+    def test_a_real_formula_is_still_seen_as_one(self) -> None:
+        [back] = read_table(xlsx([["=SUM(A1:A2)", "x"]]))
+        self.assertEqual(back[0], "=SUM(A1:A2)")
 
 
 class Tables(IntakeTest):

@@ -243,6 +243,65 @@ class OtherMachines(ProcessTest):
         self.assertTrue(cookie.secure)
 
 
+class Faults(ProcessTest):
+    """Everyday faults of a machine, each told in a sentence."""
+
+    def test_no_such_address_and_a_port_that_is_not_for_everybody(self) -> None:
+        os.environ["YELLOW_LADLE_PASSPHRASE"] = "boil the kettle"
+        self.addCleanup(os.environ.pop, "YELLOW_LADLE_PASSPHRASE")
+        told = self.ladle("serve", "--host", "192.0.2.1", "--passphrase", code=2)
+        self.assertIn("no such address", told)
+
+    def test_a_full_disk_is_told_and_what_was_recorded_stays(self) -> None:
+        # A limit on the size of files stands in for a disk that is full.
+        limit = self.book.stat().st_size + 40_000
+        limited = f"import resource; resource.setrlimit(resource.RLIMIT_FSIZE, ({limit}, {limit}))"
+        program = f"{limited}; from yellow_ladle.cli import main; main()"
+        server = subprocess.Popen(
+            [sys.executable, "-c", program, "serve", "--port", "8900", "--book", str(self.book)],
+            cwd=ROOT,
+            stdout=subprocess.PIPE,
+            stderr=subprocess.STDOUT,
+            text=True,
+        )
+        self.addCleanup(self.end, server)
+        assert server.stdout is not None
+        for line in server.stdout:
+            if found := re.search(r"(http://127\.0\.0\.1:\d+)", line):
+                self.address = found[1]
+                break
+        stated, refused = 0, None
+        flags = [flag["id"] for flag in self.get("/kitchen")["flags"]]
+        for product in ("butter", "plain-flour", "oatmeal", "stock-powder"):
+            for flag in flags:
+                try:
+                    self.state(product, flag)
+                    stated += 1
+                except urllib.error.HTTPError as error:
+                    refused = (error.code, json.loads(error.read())["detail"])
+                    error.close()
+                    break
+            if refused:
+                break
+        self.assertGreater(stated, 0)
+        assert refused is not None
+        self.assertEqual(refused[0], 507)
+        self.assertIn("The disk is full", refused[1])
+        self.assertEqual(len(self.get("/history?most=1000")), stated)
+        self.end(server)
+        self.serve()
+        self.assertEqual(len(self.get("/history?most=1000")), stated)
+        self.state("butter", "lupin")
+
+    def test_a_folder_that_may_not_be_written_is_told(self) -> None:
+        if os.geteuid() == 0:
+            self.skipTest("whoever may write everywhere cannot be kept out of a folder")
+        self.folder.chmod(0o500)
+        self.addCleanup(self.folder.chmod, 0o700)
+        told = self.ladle("serve", code=2)
+        self.assertIn("may not be written", told)
+
+
 class Damage(ProcessTest):
     def test_a_damaged_file_is_told_in_a_sentence_with_the_newest_backup(self) -> None:
         self.ladle("import", str(self.book_file), "--replace")

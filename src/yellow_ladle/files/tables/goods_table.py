@@ -18,7 +18,7 @@ from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import WORDS, Level
 from yellow_ladle.files.book.conversion import file_name
 from yellow_ladle.files.book.models import ProductPiece
-from yellow_ladle.files.tables.spreadsheet import Table
+from yellow_ladle.files.tables.spreadsheet import Table, plain_text
 
 COLUMNS = {file_name(name): headings for name, headings in columns_of(Product).items()}
 """The columns of a product besides those of its flags, with other headings for each."""
@@ -268,8 +268,8 @@ def _numbers(product: Product, cells: Mapping[str, str], wrong: list[tuple[str, 
 
 
 def _seen(cell: str) -> str:
-    """A cell without signs that nobody sees: control characters, marks that turn the writing."""
-    kept = (letter for letter in cell if unicodedata.category(letter) not in UNSEEN)
+    """A cell as it was meant, without signs that nobody sees: control characters, turning marks."""
+    kept = (letter for letter in plain_text(cell) if unicodedata.category(letter) not in UNSEEN)
     return "".join(kept).strip()
 
 

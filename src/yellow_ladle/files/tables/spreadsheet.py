@@ -3,15 +3,23 @@
 import csv
 import io
 import zipfile
+from typing import TYPE_CHECKING
 from xml.etree.ElementTree import ParseError
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
+
+if TYPE_CHECKING:
+    from openpyxl.cell import Cell
+    from openpyxl.worksheet._write_only import WriteOnlyWorksheet
 
 MAX_BYTES = 5 * 1024 * 1024
 MAX_UNPACKED = 40 * 1024 * 1024
 MAX_ROWS = 5_000
 MAX_COLUMNS = 100
 MAX_LETTERS = 20_000
+
+RECKONED = tuple("=+-@\t\r")
+"""Signs that begin what a spreadsheet takes for a formula."""
 
 Table = list[list[str]]
 
@@ -29,11 +37,25 @@ def read_table(content: bytes) -> Table:
     return rows
 
 
+def plain_text(cell: str) -> str:
+    """A cell as it was meant: without the apostrophe that keeps a spreadsheet from reckoning."""
+    return cell[1:] if cell[:1] == "'" and cell.lstrip("'")[:1] in RECKONED else cell
+
+
 def write_csv(rows: Table) -> bytes:
-    """A table as CSV that a spreadsheet opens with its accents."""
+    """A table as CSV that a spreadsheet opens with its accents, and none of it as a formula.
+
+    A cell that it would take for one has an apostrophe before it.
+    https://owasp.org/www-community/attacks/CSV_Injection
+    """
     out = io.StringIO()
-    csv.writer(out).writerows(rows)
+    csv.writer(out).writerows([_as_text(cell) for cell in row] for row in rows)
     return out.getvalue().encode("utf-8-sig")
+
+
+def _as_text(cell: str) -> str:
+    # An apostrophe of the cell's own stands before such a sign as well, so that none is lost.
+    return f"'{cell}" if cell.lstrip("'")[:1] in RECKONED and cell else cell
 
 
 def write_xlsx(rows: Table) -> bytes:
@@ -43,10 +65,18 @@ def write_xlsx(rows: Table) -> bytes:
     book = Workbook(write_only=True)
     sheet = book.create_sheet("Larder")
     for row in rows:
-        sheet.append(row)
+        sheet.append([_text_cell(sheet, cell) for cell in row])
     out = io.BytesIO()
     book.save(out)
     return out.getvalue()
+
+
+def _text_cell(sheet: "WriteOnlyWorksheet", text: str) -> "Cell":
+    from openpyxl.cell import WriteOnlyCell
+
+    cell = WriteOnlyCell(sheet, text)
+    cell.data_type = "s"
+    return cell
 
 
 def _csv(content: bytes) -> Table:
@@ -78,10 +108,10 @@ def _xlsx(content: bytes) -> Table:
         book = load_workbook(io.BytesIO(content), read_only=True, keep_links=False)
         sheet = book.worksheets[0]
         rows: Table = []
-        for row in sheet.iter_rows(max_col=MAX_COLUMNS + 1, values_only=True):
+        for row in sheet.iter_rows(max_col=MAX_COLUMNS + 1):
             if len(rows) > MAX_ROWS:
                 break
-            cells = [_cell(value) for value in row]
+            cells = [_cell(cell.value, cell.data_type) for cell in row]
             while cells and not cells[-1]:
                 cells.pop()
             if cells:
@@ -106,12 +136,14 @@ def _refuse_bombs(content: bytes) -> None:
         raise _refused("the XLSX unpacks to over 40 MB, which no list of goods does")
 
 
-def _cell(value: object) -> str:
+def _cell(value: object, kind: str) -> str:
+    """A cell as CSV would have it: text that looks like a formula bears an apostrophe."""
     if value is None:
         return ""
     if isinstance(value, float) and value.is_integer():
         return str(int(value))
-    return str(value).strip()
+    text = str(value).strip()
+    return _as_text(text) if isinstance(value, str) and kind != "f" else text
 
 
 def _bounded(rows: Table) -> Table:
