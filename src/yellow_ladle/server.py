@@ -81,6 +81,7 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
         feed,
         passphrase=reach.passphrase,
         in_the_clear=reach.in_the_clear,
+        backups=file.backups.folder,
     )
     settle()
     certificate, key = reach.certificate or (None, None)

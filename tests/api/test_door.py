@@ -1,5 +1,6 @@
 """What every answer bears, and who may ask what of whom."""
 
+from datetime import UTC, datetime, timedelta
 from time import monotonic
 from unittest.mock import patch
 
@@ -10,6 +11,8 @@ from tests.api.client import ApiTest
 from yellow_ladle.api.app import create_app
 from yellow_ladle.api.door import MAX_BODY
 from yellow_ladle.server import names_of
+from yellow_ladle.store.backup_schedule import Backups
+from yellow_ladle.store.file_faults import DiskFull
 from yellow_ladle.store.passphrase import TRIES, Passphrase, TooShort, file_of
 
 
@@ -40,6 +43,20 @@ class Answers(ApiTest):
             response = self.api.request(method, "/api/v1/nothing/at/all")
             self.assertEqual(response.status_code, 404)
             self.is_problem(response)
+
+
+class Health(ApiTest):
+    def test_it_tells_of_the_file_and_its_backups(self) -> None:
+        found = self.get("/health")
+        self.assertEqual((found["counter"], found["worry"]), (self.ledger.now.counter, ""))
+        backups = Backups(self.path)
+        backups.make(datetime.now(UTC), "night")
+        self.assertTrue(self.get("/health")["backups"]["last"])
+        with patch("yellow_ladle.store.backup_schedule.copy_store", side_effect=DiskFull()):
+            self.assertIsNone(backups.make(datetime.now(UTC) + timedelta(minutes=1), "night"))
+        self.assertIn("The disk is full", self.get("/health")["worry"])
+        backups.make(datetime.now(UTC) - timedelta(days=5), "night")
+        self.assertIn("5 days old", self.get("/health")["worry"])
 
 
 class Strangers(ApiTest):

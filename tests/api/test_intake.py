@@ -16,6 +16,7 @@ from openpyxl import Workbook, load_workbook
 from PIL import Image
 
 from tests.api.client import ApiTest
+from tests.effort import examples
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_feed
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
@@ -48,6 +49,7 @@ def xlsx(rows: list[list[Any]]) -> bytes:
 class Spreadsheets(unittest.TestCase):
     """What goes out opens as text in any spreadsheet, and comes back as it was."""
 
+    @examples(300)
     @given(st.lists(st.text("=+-@'\t ab1", max_size=6), min_size=1, max_size=4))
     def test_no_cell_is_a_formula_and_each_comes_back(self, cells: list[str]) -> None:
         row = ["x", *(cell.strip() for cell in cells), "y"]
@@ -396,6 +398,21 @@ class Pictures(IntakeTest):
         self.assertTrue((self.path.parent / "demo.sqlite.photos" / "butter.webp").exists())
         self.assertEqual(self.api.delete("/api/v1/products/butter/photo").status_code, 204)
         self.assertEqual(self.api.get("/api/v1/products/butter/photo").status_code, 404)
+
+    def test_it_goes_with_its_product_and_comes_back_with_it(self) -> None:
+        spare = {"id": "spare", "name": "Spare tub"}
+        add = {"change": {"change": "product", "product": spare}, "seen": None}
+        self.post("/changes", add)
+        self.send("/products/spare/photo", self.picture(), 204, "PUT")
+        kept = self.api.get("/api/v1/products/spare/photo").content
+        seen = self.ledger.now.versions["spare"]
+        self.post("/changes", {"change": {"change": "removal", "item": "spare"}, "seen": seen})
+        self.post("/changes", add)
+        self.assertFalse(self.get("/products/spare")["has_photo"], "another tub of that name")
+        [made, removed, _] = self.get("/history", item="spare")
+        self.post(f"/history/{made['id']}/undo", {})
+        self.post(f"/history/{removed['id']}/undo", {})
+        self.assertEqual(self.api.get("/api/v1/products/spare/photo").content, kept)
 
     def test_nothing_but_its_pixels_is_kept(self) -> None:
         exif = Image.Exif()

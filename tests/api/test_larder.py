@@ -1,8 +1,11 @@
 """The larder through the API: labels, bags, tools, what is unchecked, history and sign-offs."""
 
+import os
+import time
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from typing import Any
+from unittest.mock import patch
 
 from tests.api.client import ApiTest
 from yellow_ladle.core.vocabulary.levels import Level
@@ -179,6 +182,21 @@ class Tools(LarderTest):
             self.get("/day", on="2020-01-01"), {"day": "2020-01-01", "uses": [], "traces": []}
         )
 
+    def test_midnight_washes_nothing(self) -> None:
+        self.time = datetime(2026, 11, 25, 12, tzinfo=UTC)
+        self.post("/tools/uses", {"tool": "chinois", "item": "roast-shell-stock"})
+        self.time += timedelta(days=1)
+        chinois = next(t for t in self.get("/tools") if t["tool"]["name"] == "chinois")
+        self.assertEqual([item["id"] for item in chinois["inside"]], ["roast-shell-stock"])
+        day = self.post("/tools/uses", {"tool": "chinois", "item": "garden-stock"})
+        [trace] = [trace for trace in day["traces"] if trace["id"] == "garden-stock"]
+        self.assertIn("crustacean", trace["flags"])
+        self.assertEqual(self.get("/day", on="2026-11-25")["traces"], [])
+        self.post("/tools/uses", {"tool": "chinois", "item": None})
+        self.time += timedelta(days=1)
+        day = self.post("/tools/uses", {"tool": "chinois", "item": "garden-stock"})
+        self.assertEqual(day["traces"], [])
+
     def test_always_shared_is_read_into_the_book(self) -> None:
         self.put_tool("chinois", always_shared=True)
         self.assertEqual(self.level("hen-stock", "crustacean"), Level.MAY_CONTAIN)
@@ -254,6 +272,22 @@ class Unchecked(LarderTest):
 
 
 class History(LarderTest):
+    def test_a_day_of_the_larder_ends_with_the_kitchens_own_midnight(self) -> None:
+        self.time = datetime(2026, 11, 25, 22, 30, tzinfo=UTC)
+        self.change(self.statement("butter", "soy", "contains"))
+        for zone, on, known in (
+            ("UTC0", "2026-11-25", True),
+            ("EAST-2", "2026-11-25", False),
+            ("EAST-2", "2026-11-26", True),
+            ("WEST8", "2026-11-24", False),
+            ("WEST8", "2026-11-25", True),
+        ):
+            with self.subTest(zone=zone, on=on), patch.dict(os.environ, {"TZ": zone}):
+                time.tzset()
+                self.addCleanup(time.tzset)
+                flags = self.get("/larder/as-of", at=on)["flags"]["butter"]
+                self.assertEqual(flags.get("soy") == "contains", known)
+
     def test_who_when_what_before_and_why(self) -> None:
         change = self.statement("butter", "soy", "contains")
         self.change(change, person="MK", why="the new box says so")

@@ -204,7 +204,7 @@ class Tools(LarderPages):
         self.shows("stick blender, after")
         self.accessible()
         self.click("[data-tool='stick blender'] button", "Washed")
-        self.shows("Nothing went through since the last wash today.", "[data-tool='stick blender']")
+        self.shows("Nothing went through since the last wash.", "[data-tool='stick blender']")
         self.no_complaints()
 
     def test_one_that_is_always_shared_counts_in_the_book(self) -> None:

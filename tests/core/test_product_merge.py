@@ -7,6 +7,7 @@ from typing import Any
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.effort import examples
 from yellow_ladle.core.book.maker import Evidence, Maker, Paper
 from yellow_ladle.core.book.product import Addition, Bag, Part, Product
 from yellow_ladle.core.larder.product_merge import merged_product
@@ -63,6 +64,7 @@ def by_id(product: Product) -> dict[str, Maker]:
 
 
 class Merging(unittest.TestCase):
+    @examples(200)
     @given(products(), products())
     def test_what_only_one_changed_stands_as_that_one_has_it(self, a: Product, b: Product) -> None:
         for found in (merged_product(a, a, b), merged_product(a, b, a)):
@@ -73,6 +75,7 @@ class Merging(unittest.TestCase):
             rest = {"makers": (), "parts": (), "evidence": {}}
             self.assertEqual(replace(made, **rest), replace(b, **rest))
 
+    @examples(200)
     @given(products(), products(), products())
     def test_of_two_levels_the_higher_stands(self, a: Product, b: Product, c: Product) -> None:
         made = merged_product(a, b, c).product
@@ -88,6 +91,7 @@ class Merging(unittest.TestCase):
         if a.otherwise is Level.FREE and Level.UNCHECKED in (b.otherwise, c.otherwise):
             self.assertIs(made.otherwise, Level.UNCHECKED)
 
+    @examples(200)
     @given(products(), products(), products())
     def test_withdrawn_is_gone_and_added_is_there(self, a: Product, b: Product, c: Product) -> None:
         made = merged_product(a, b, c).product
@@ -104,6 +108,7 @@ class Merging(unittest.TestCase):
         if made.in_use is not None:
             self.assertIn(made.in_use, by_id(made))
 
+    @examples(200)
     @given(products(), products(), products())
     def test_nothing_that_was_put_into_the_bag_is_lost(
         self, a: Product, b: Product, c: Product

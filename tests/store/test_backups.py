@@ -15,6 +15,7 @@ from unittest.mock import patch
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.effort import examples
 from tests.filled import demo_content, filled
 from yellow_ladle.store.backup import copy_store, restore_store, verify
 from yellow_ladle.store.backup_schedule import DAILY, MONTHLY, WEEKLY, Backups, kept
@@ -46,6 +47,7 @@ def named(day: date, second: int = 0) -> str:
 
 
 class Thinning(unittest.TestCase):
+    @examples(200)
     @given(st.sets(DAYS, min_size=1, max_size=120))
     def test_the_newest_of_each_period_is_kept_and_no_more(self, days: set[date]) -> None:
         names = {named(day) for day in days}
@@ -60,6 +62,7 @@ class Thinning(unittest.TestCase):
             self.assertIn(named(last), found)
         self.assertEqual(kept(found), found, "thinning out again takes nothing more")
 
+    @examples(200)
     @given(DAYS, st.integers(1, 400))
     def test_a_year_of_nights_keeps_days_weeks_and_months(self, first: date, nights: int) -> None:
         names: set[str] = set()

@@ -28,7 +28,7 @@ from yellow_ladle.api.errors import add_handlers
 from yellow_ladle.api.events import Broadcast
 from yellow_ladle.api.headers import Headed
 from yellow_ladle.api.kept_answers import KeptAnswers
-from yellow_ladle.api.kitchen import event_routes, find_routes, kitchen_routes
+from yellow_ladle.api.kitchen import event_routes, find_routes, health_routes, kitchen_routes
 from yellow_ladle.api.larder import (
     feed_routes,
     intake_routes,
@@ -47,7 +47,7 @@ CLIENT = Path(__file__).parents[3] / "web" / "dist"
 
 ROUTES = (
     *(kitchen_routes, family_routes, preparation_routes, product_routes),
-    *(change_routes, find_routes, event_routes),
+    *(change_routes, find_routes, event_routes, health_routes),
     *(plan_routes, applied_plan_routes, menu_routes, rule_routes),
     *(recipe_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
     *(label_routes, unchecked_routes, tool_routes, history_routes),
@@ -64,12 +64,13 @@ def create_app(
     *,
     passphrase: Passphrase | None = None,
     in_the_clear: bool = False,
+    backups: Path | None = None,
 ) -> FastAPI:
     """The application over one kitchen's ledger.
 
     `hosts`: the names it answers to, any if None. `feed`: the address of a supplier's feed.
     `passphrase` is asked of every device. `in_the_clear`: other machines reach it without TLS,
-    which every page then says.
+    which every page then says. `backups`: their folder, beside the book if None.
     """
     app = FastAPI(
         title="Yellow Ladle",
@@ -82,6 +83,7 @@ def create_app(
     app.state.ledger = None
     app.state.feed = feed
     app.state.in_the_clear = in_the_clear
+    app.state.backups = backups
     if ledger is not None:
         open_kitchen(app, ledger)
     app.add_middleware(GZipMiddleware, minimum_size=800)

@@ -5,7 +5,7 @@ import time
 from http.client import HTTPException
 from typing import Any
 from urllib.parse import urlsplit
-from urllib.request import ProxyHandler, build_opener
+from urllib.request import HTTPRedirectHandler, ProxyHandler, build_opener
 
 from yellow_ladle.files.supplier_sheet import MAX_BYTES, Sheet, sheet_of
 
@@ -33,12 +33,21 @@ def fetch_sheets(address: str, seconds: float = SECONDS) -> list[Sheet]:
     return sheets
 
 
+class _NoRedirect(HTTPRedirectHandler):
+    """A feed that sends its reader elsewhere could send it into the kitchen's own network."""
+
+    def redirect_request(self, *_: object) -> None:
+        raise FeedFailed("The supplier's feed sends its reader elsewhere; nothing was read.")
+
+
 def _get(address: str, until: float) -> Any:
     if urlsplit(address).scheme not in ("http", "https"):
         raise FeedFailed("The supplier's feed has an address that is no web address.")
     try:
         # Straight to the address: a feed in the kitchen's own network is no proxy's business.
-        with build_opener(ProxyHandler({})).open(address, timeout=_left(until)) as answer:
+        with build_opener(ProxyHandler({}), _NoRedirect()).open(
+            address, timeout=_left(until)
+        ) as answer:
             content = b""
             while part := answer.read1(CHUNK):
                 content += part

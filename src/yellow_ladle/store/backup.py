@@ -16,7 +16,7 @@ from yellow_ladle.store.checkup import (
 )
 from yellow_ladle.store.file_faults import told_in_words
 from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.photos import photos_folder
+from yellow_ladle.store.photos import photos_folder, to_disk
 from yellow_ladle.store.prepared_restore import (
     DATABASE,
     KEPT,
@@ -24,7 +24,6 @@ from yellow_ladle.store.prepared_restore import (
     READY,
     finish_restore,
     prepared,
-    to_disk,
 )
 
 

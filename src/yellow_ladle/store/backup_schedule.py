@@ -30,6 +30,20 @@ class BackupState:
     failed: str = ""
     why: str = ""
 
+    def worry(self, moment: str, hours: float) -> str:
+        """What somebody has to see to, at a moment (ISO, UTC); empty where all is well.
+
+        A kitchen whose first backup is still to be made has nothing to worry about yet.
+        """
+        if self.failed:
+            return f"The backup failed at {self.failed[:16].replace('T', ' ')}: {self.why}"
+        if not self.last:
+            return ""
+        age = datetime.fromisoformat(moment) - datetime.fromisoformat(self.last)
+        if age.total_seconds() <= hours * 3600:
+            return ""
+        return f"The last good backup is {age.days} days old. Leave the kitchen running overnight."
+
 
 class Backups:
     """The backups of one kitchen's file, in a folder of their own."""

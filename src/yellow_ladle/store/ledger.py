@@ -45,6 +45,7 @@ from yellow_ladle.store.history import (
     snapshot,
 )
 from yellow_ladle.store.optimistic_lock import Stale, counter_of, next_version, refuse_stale
+from yellow_ladle.store.photos import Photos
 from yellow_ladle.store.prepared_restore import finish_restore, prepared
 from yellow_ladle.store.settings_rows import write_need, write_ruling, write_sign_offs, write_tool
 from yellow_ladle.store.tables import (
@@ -303,6 +304,7 @@ class Ledger:
             versions = {id: n for id, n in before.versions.items() if id not in change.removed}
             versions |= dict.fromkeys(change.written, version)
             writing.after = replace(writing.after, reading=after, versions=versions)
+        self._move_pictures(writing.before.reading.book, change, undone=act.undoes is not None)
         return Recorded(writing.before, writing.after, impact)
 
     def undo(self, entry: int, act: Act) -> Recorded:
@@ -359,6 +361,19 @@ class Ledger:
             write_sign_offs(writing.session, signed)
             after = replace(after, book=replace(book, sign_offs=signed))
         writing.after = replace(writing.after, reading=after)
+
+    def _move_pictures(self, before: Book, change: Change, *, undone: bool) -> None:
+        """Lets pictures go with their products, and come back where that is undone.
+
+        Another product that is later made under the same id does not get the picture.
+        """
+        photos = Photos(self.path)
+        for id in change.removed:
+            if id in before.products:
+                photos.put_away(id)
+        for product in change.products if undone else ():
+            if product.id not in before.products:
+                photos.bring_back(product.id)
 
     def _read_as_of_today(self) -> None:
         with self.writing() as writing:

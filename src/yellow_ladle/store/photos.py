@@ -1,6 +1,7 @@
 """Photographs of labels, re-encoded and kept in a folder beside the database."""
 
 import io
+import os
 import warnings
 from pathlib import Path
 from typing import TYPE_CHECKING
@@ -15,6 +16,15 @@ MAX_PIXELS = 36_000_000
 MAX_SIDE = 2_000
 QUALITY = 82
 FORMATS = ("PNG", "JPEG", "WEBP")
+
+
+def to_disk(path: Path) -> None:
+    """Waits until a file or a folder is on the disk."""
+    opened = os.open(path, os.O_RDONLY)
+    try:
+        os.fsync(opened)
+    finally:
+        os.close(opened)
 
 
 def photos_folder(database: Path) -> Path:
@@ -37,7 +47,9 @@ class Photos:
         self._folder.mkdir(parents=True, exist_ok=True)
         fresh = self._folder / f"{product}.fresh"
         fresh.write_bytes(encoded)
+        to_disk(fresh)
         fresh.replace(self._place(product))
+        to_disk(self._folder)
 
     def get(self, product: str) -> bytes | None:
         """A product's picture as WebP, or None."""
@@ -47,6 +59,22 @@ class Photos:
     def drop(self, product: str) -> None:
         """Takes a product's picture away."""
         self._place(product).unlink(missing_ok=True)
+
+    def put_away(self, product: str) -> None:
+        """Keeps the picture of a product that is removed, for when that is taken back."""
+        self._move(self._place(product), self._away(product))
+
+    def bring_back(self, product: str) -> None:
+        """Brings back the picture that a product had when it was removed."""
+        self._move(self._away(product), self._place(product))
+
+    def _move(self, picture: Path, place: Path) -> None:
+        if picture.exists():
+            picture.replace(place)
+            to_disk(self._folder)
+
+    def _away(self, product: str) -> Path:
+        return self._folder / f"{product}.removed"
 
     def has(self, product: str) -> bool:
         """Whether a product has a picture."""

@@ -5,28 +5,18 @@ is laid out in a folder first and marked as ready; from then on it only goes for
 next opens the file finishes it.
 """
 
-import os
 import shutil
 import sqlite3
 from contextlib import closing, suppress
 from pathlib import Path
 
-from yellow_ladle.store.photos import photos_folder
+from yellow_ladle.store.photos import photos_folder, to_disk
 
 READY = "ready"
 """The mark within a prepared restore that all of it is there: from then on it goes forward only."""
 DATABASE = "kitchen.sqlite"
 PHOTOS = "photos"
 KEPT = "kept"
-
-
-def to_disk(path: Path) -> None:
-    """Waits until a file or a folder is on the disk."""
-    opened = os.open(path, os.O_RDONLY)
-    try:
-        os.fsync(opened)
-    finally:
-        os.close(opened)
 
 
 def finish_restore(target: Path) -> None:

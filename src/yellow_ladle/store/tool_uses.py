@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 
 from yellow_ladle.core.book.tool import Use
 from yellow_ladle.store.ledger import Ledger
@@ -29,9 +29,34 @@ def uses_on(ledger: Ledger, day: str) -> list[Used]:
     """The uses of a day, in their order."""
     wanted = select(ToolUseRow).where(ToolUseRow.day == day).order_by(ToolUseRow.id)
     with ledger.reading() as session:
-        return [
-            Used(row.id, row.at, row.tool, row.item, row.person) for row in session.scalars(wanted)
-        ]
+        return [_used(row) for row in session.scalars(wanted)]
+
+
+def unwashed_before(ledger: Ledger, day: str) -> list[Used]:
+    """What went through each tool since its last wash, on the days before one.
+
+    Midnight washes nothing: what was in a sieve in the evening is in it in the morning.
+    """
+    earlier = ToolUseRow.day < day
+    washed = (
+        select(ToolUseRow.tool, func.max(ToolUseRow.id).label("last"))
+        .where(earlier, ToolUseRow.item.is_(None))
+        .group_by(ToolUseRow.tool)
+        .subquery()
+    )
+    wanted = (
+        select(ToolUseRow)
+        .outerjoin(washed, washed.c.tool == ToolUseRow.tool)
+        .where(earlier, ToolUseRow.item.is_not(None))
+        .where(washed.c.last.is_(None) | (ToolUseRow.id > washed.c.last))
+        .order_by(ToolUseRow.id)
+    )
+    with ledger.reading() as session:
+        return [_used(row) for row in session.scalars(wanted)]
+
+
+def _used(row: ToolUseRow) -> Used:
+    return Used(row.id, row.at, row.tool, row.item, row.person)
 
 
 def add_use(ledger: Ledger, tool: str, item: str | None, person: str | None) -> None:

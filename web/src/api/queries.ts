@@ -20,6 +20,17 @@ export const kitchenQuery = () =>
     here
   );
 
+/** How the backups are; asked now and then, as they are made while nobody looks. */
+export const healthQuery = () =>
+  createQuery(
+    () => ({
+      queryKey: ['health'],
+      refetchInterval: 600_000,
+      queryFn: () => answer(api.GET('/api/v1/health'))
+    }),
+    here
+  );
+
 export const familyQuery = () =>
   createQuery(
     () => ({ queryKey: ['family'], queryFn: () => answer(api.GET('/api/v1/family')) }),

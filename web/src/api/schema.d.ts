@@ -272,6 +272,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Health
+         * @description Version, form of the file, counter, lock, open pages, and the newest backup.
+         */
+        get: operations["health_api_v1_health_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plans": {
         parameters: {
             query?: never;
@@ -1111,7 +1131,7 @@ export interface paths {
         };
         /**
          * Larder As Of
-         * @description The larder as it stood at a moment (UTC); a day alone means its end.
+         * @description The larder as it stood at a moment (UTC); a day alone means its end in the kitchen.
          */
         get: operations["larder_as_of_api_v1_larder_as_of_get"];
         put?: never;
@@ -1523,6 +1543,32 @@ export interface components {
             sentence: string;
         };
         /**
+         * BackupState
+         * @description How backups go: the last good one (ISO, UTC) and its file, and what went wrong since.
+         */
+        BackupState: {
+            /**
+             * Last
+             * @default
+             */
+            last: string;
+            /**
+             * File
+             * @default
+             */
+            file: string;
+            /**
+             * Failed
+             * @default
+             */
+            failed: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
          * BagPiece
          * @description What is in a running bag since it was last emptied and washed.
          */
@@ -1855,6 +1901,8 @@ export interface components {
         /**
          * DayOut
          * @description A day: what went through which tool, and the traces that this adds.
+         *
+         *     `uses` begin with those of earlier days that nobody has washed away since.
          */
         DayOut: {
             /** Day */
@@ -2424,6 +2472,29 @@ export interface components {
             heading: string;
             /** Field */
             field: string | null;
+        };
+        /**
+         * HealthOut
+         * @description `revision`: the form of the file. `served_by`: the process that holds it, 0 for none.
+         *
+         *     `worry` is a sentence where somebody has to see to the backups, else empty.
+         */
+        HealthOut: {
+            /** Version */
+            version: string;
+            /** Revision */
+            revision: string;
+            /** Counter */
+            counter: number;
+            /** Served By */
+            served_by: number;
+            /** Listening */
+            listening: number;
+            backups: components["schemas"]["BackupState"];
+            /** Backups In */
+            backups_in: string;
+            /** Worry */
+            worry: string;
         };
         /**
          * HeldOut
@@ -5113,7 +5184,7 @@ export interface components {
         };
         /**
          * ToolOut
-         * @description A tool, the pots whose cards name it, and what is in it since its last wash today.
+         * @description A tool, the pots whose cards name it, and what is in it since its last wash.
          *
          *     `version` is null where only cards name it.
          */
@@ -6235,6 +6306,26 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    health_api_v1_health_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HealthOut"];
+                };
             };
         };
     };

@@ -4,7 +4,7 @@
   import { Router } from 'sv-router';
   import { queries } from '../api/queries';
   import Announcer from './Announcer.svelte';
-  import LostBanner from './LostBanner.svelte';
+  import StateBanner from './StateBanner.svelte';
   import KeyList from './KeyList.svelte';
   import Rail from './Rail.svelte';
   import TopStrip from './TopStrip.svelte';
@@ -27,7 +27,7 @@
     <div class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)]">
       <Rail />
       <TopStrip />
-      <LostBanner />
+      <StateBanner />
       <main id="place" tabindex="-1" class="min-h-0 min-w-0 outline-none"><Router /></main>
     </div>
     <KeyList />

@@ -2,6 +2,7 @@
   import Field from '../ui/Field.svelte';
   import { untrack } from 'svelte';
   import { answer, api, type Schema } from '../api/client';
+  import { healthQuery } from '../api/queries';
   import { Write } from '../api/write.svelte';
   import { amountsRead } from '../features/cards/edit/reading';
   import Button from '../ui/Button.svelte';
@@ -29,6 +30,7 @@
     }))
   );
   let order = $state(untrack(() => [...kitchen.swap_order]));
+  const health = healthQuery();
   const writing = new Write((body: Schema['KitchenIn']) =>
     answer(api.PUT('/api/v1/kitchen', { body }))
   );
@@ -94,6 +96,11 @@
     </fieldset>
     <MeasuresPart bind:own />
     <SwapOrder bind:order />
+    <p class="text-soft" data-backups>
+      {health.data?.backups.last
+        ? `Last backup, verified: ${new Date(health.data.backups.last).toLocaleString('sv-SE').slice(0, 16)}.`
+        : 'No backup was made yet; one is made each night.'}
+    </p>
     <ErrorText error={writing.error} />
   </div>
   {#snippet foot()}

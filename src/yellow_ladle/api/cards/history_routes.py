@@ -1,6 +1,6 @@
 """What was changed, by whom and why; and taking it back by a new change."""
 
-from datetime import UTC, datetime
+from datetime import UTC, date, datetime, time, timedelta
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query
@@ -76,7 +76,7 @@ def undo(id: RowId, wanted: UndoIn, ledger: TheLedger) -> ImpactOut:
 
 @router.get("/larder/as-of")
 def larder_as_of(at: Moment, ledger: TheLedger) -> LarderAsOf:
-    """The larder as it stood at a moment (UTC); a day alone means its end."""
+    """The larder as it stood at a moment (UTC); a day alone means its end in the kitchen."""
     moment = _moment(at)
     book = ledger.as_of(moment)
     reading = read(book, at[: len("2026-11-24")])
@@ -88,8 +88,10 @@ def larder_as_of(at: Moment, ledger: TheLedger) -> LarderAsOf:
 
 
 def _moment(at: str) -> str:
-    """A moment in UTC, as the history writes it; a day alone means its end."""
-    whole = f"{at}T23:59:59.999+00:00" if len(at) == len("2026-11-24") else at
+    """A moment in UTC, as the history writes it; a day alone means its end in the kitchen."""
+    if len(at) == len("2026-11-24"):
+        return _end_of(at)
+    whole = at
     try:
         when = datetime.fromisoformat(whole)
     except ValueError as error:
@@ -99,6 +101,15 @@ def _moment(at: str) -> str:
         .astimezone(UTC)
         .isoformat(timespec="milliseconds")
     )
+
+
+def _end_of(day: str) -> str:
+    try:
+        midnight = datetime.combine(date.fromisoformat(day) + timedelta(days=1), time())
+    except (ValueError, OverflowError) as error:
+        raise BookRefused([Fault("at", f'"{day}" is no day')]) from error
+    last = midnight.astimezone(UTC) - timedelta(milliseconds=1)
+    return last.isoformat(timespec="milliseconds")
 
 
 def _entry(entry: Entry, undone_by: int | None) -> EntryOut:

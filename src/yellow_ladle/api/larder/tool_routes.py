@@ -18,7 +18,7 @@ from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.models import ToolPiece
 from yellow_ladle.files.book.piece import Day, Id, ItemId, Name
 from yellow_ladle.store.kitchen_settings import drop_tool, keep_tool
-from yellow_ladle.store.tool_uses import Used, add_use, uses_on
+from yellow_ladle.store.tool_uses import Used, add_use, unwashed_before, uses_on
 
 router = APIRouter(tags=["tools"], responses=PROBLEMS)
 
@@ -51,7 +51,7 @@ class ToolUseOut(BaseModel):
 
 
 class ToolOut(BaseModel):
-    """A tool, the pots whose cards name it, and what is in it since its last wash today.
+    """A tool, the pots whose cards name it, and what is in it since its last wash.
 
     `version` is null where only cards name it.
     """
@@ -73,7 +73,10 @@ class TracesOut(BaseModel):
 
 
 class DayOut(BaseModel):
-    """A day: what went through which tool, and the traces that this adds."""
+    """A day: what went through which tool, and the traces that this adds.
+
+    `uses` begin with those of earlier days that nobody has washed away since.
+    """
 
     day: str
     uses: list[ToolUseOut]
@@ -84,7 +87,7 @@ class DayOut(BaseModel):
 def tools(ledger: TheLedger) -> list[ToolOut]:
     """Every tool, also those that only cards name, with what is in it today."""
     book = ledger.now.reading.book
-    uses = uses_on(ledger, ledger.today)
+    uses = [*unwashed_before(ledger, ledger.today), *uses_on(ledger, ledger.today)]
     known = _known_tools(book)
     by_key = {book.toolbox.key(name): name for name in known}
     pots: dict[str, list[Named]] = {name: [] for name in known}
@@ -159,7 +162,8 @@ def day(ledger: TheLedger, on: Annotated[Day | None, Query()] = None) -> DayOut:
 
 def _day(ledger: TheLedger, on: str) -> DayOut:
     reading = ledger.now.reading
-    uses = [use for use in uses_on(ledger, on) if use.item is None or use.item in reading.masks]
+    every = (*unwashed_before(ledger, on), *uses_on(ledger, on))
+    uses = [use for use in every if use.item is None or use.item in reading.masks]
     today = day_reading(reading, [use.use for use in uses])
     book = reading.book
     traces = []

@@ -33,7 +33,10 @@
         {#each day.uses as use, index (index)}
           <li>
             {use.tool}: {use.item?.name ?? 'washed'}
-            <span class="text-soft">{use.person ?? ''}</span>
+            <span class="text-soft">
+              {use.at.slice(0, 10) < day.day ? `since ${use.at.slice(0, 10)}, not washed` : ''}
+              {use.person ?? ''}
+            </span>
           </li>
         {/each}
       </ol>

@@ -73,7 +73,7 @@
     <p>
       {entry.inside.length > 0
         ? `Since the last wash today: ${entry.inside.map((made) => made.name).join(', ')}`
-        : 'Nothing went through since the last wash today.'}
+        : 'Nothing went through since the last wash.'}
     </p>
   </div>
   <div class="grid content-start gap-2">

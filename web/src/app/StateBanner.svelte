@@ -1,10 +1,14 @@
 <script lang="ts">
   import { heard } from '../api/heard.svelte';
-  import { kitchenQuery } from '../api/queries';
+  import { healthQuery, kitchenQuery } from '../api/queries';
 
   const kitchen = kitchenQuery();
+  const health = healthQuery();
 
-  /** Over every verdict and mark while the kitchen is not heard: what is shown may have changed. */
+  /**
+   * Over every verdict and mark while the kitchen is not heard: what is shown may have changed. Then
+   * what somebody has to see to: backups that fail, and a line that others can read.
+   */
   const since = $derived(heard.lostSince?.toLocaleTimeString('sv-SE').slice(0, 5));
 </script>
 
@@ -14,6 +18,9 @@
       Not heard from the kitchen since {since}. What is shown may have changed: ask before you
       serve.
     </p>
+  {/if}
+  {#if health.data?.worry}
+    <p class="bg-clay-pale px-5 py-1 text-clay" data-worry>{health.data.worry}</p>
   {/if}
   {#if kitchen.data?.in_the_clear}
     <p class="bg-clay-pale px-5 py-1 text-clay" data-in-the-clear>

@@ -1,0 +1,48 @@
+"""How the application and its backups are, for whoever runs the kitchen."""
+
+from fastapi import APIRouter, Request
+from pydantic import BaseModel
+
+from yellow_ladle import __version__
+from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.store.backup_schedule import Backups, BackupState
+from yellow_ladle.store.engine import newest_revision
+from yellow_ladle.store.file_lock import holder_of
+
+router = APIRouter(tags=["kitchen"])
+
+MAX_HOURS = 48
+"""A last good backup that is older than this is told on every page."""
+
+
+class HealthOut(BaseModel):
+    """`revision`: the form of the file. `served_by`: the process that holds it, 0 for none.
+
+    `worry` is a sentence where somebody has to see to the backups, else empty.
+    """
+
+    version: str
+    revision: str
+    counter: int
+    served_by: int
+    listening: int
+    backups: BackupState
+    backups_in: str
+    worry: str
+
+
+@router.get("/health")
+def health(request: Request, ledger: TheLedger) -> HealthOut:
+    """Version, form of the file, counter, lock, open pages, and the newest backup."""
+    backups = Backups(ledger.path, request.app.state.backups)
+    state = backups.state
+    return HealthOut(
+        version=__version__,
+        revision=newest_revision(),
+        counter=ledger.now.counter,
+        served_by=holder_of(ledger.path).pid,
+        listening=request.app.state.broadcast.listening,
+        backups=state,
+        backups_in=str(backups.folder),
+        worry=state.worry(ledger.moment, MAX_HOURS),
+    )
