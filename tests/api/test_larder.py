@@ -1,7 +1,9 @@
 """The larder through the API: labels, bags, tools, what is unchecked, history and sign-offs."""
 
 import os
+import sqlite3
 import time
+from contextlib import closing
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from typing import Any
@@ -249,6 +251,18 @@ class Unchecked(LarderTest):
         wrong = {**need, "id": "", "clear": ["mlik"], "fit": ["vegn"]}
         problem = self.post("/needs", {"need": wrong}, 422)
         self.assertIn('did you mean "milk"?', problem["detail"])
+
+    def test_an_old_need_with_words_that_nobody_knows_stops_no_page(self) -> None:
+        with closing(sqlite3.connect(self.path)) as file:
+            file.execute(
+                "INSERT INTO need (id, guest, clear, fit, strictness) VALUES (?, ?, ?, ?, ?)",
+                ("old", "Old guest", '["mlik", "egg"]', '["vegn"]', "allergy"),
+            )
+            file.execute("UPDATE book SET counter = counter + 1")
+            file.commit()
+        guests = [entry["need"]["guest"] for entry in self.get("/unchecked")["needs"]]
+        self.assertIn("Old guest", guests)
+        self.post("/plans", {"item": "hen-leek-pie", "goals": {"clear": ["wheat"]}})
 
     def test_two_people_who_each_add_a_guest_keep_both_and_one_is_answered_once(self) -> None:
         before = len(self.get("/unchecked")["needs"])

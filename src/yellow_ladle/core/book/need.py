@@ -1,6 +1,7 @@
 """What a guest must have cleared or fit, and how strictly."""
 
-from dataclasses import dataclass
+from collections.abc import Collection
+from dataclasses import dataclass, replace
 from typing import Literal, TypeAlias, get_args
 
 Strictness: TypeAlias = Literal["allergy", "coeliac", "intolerance", "belief", "taste"]
@@ -17,3 +18,11 @@ class Need:
     clear: tuple[str, ...] = ()
     fit: tuple[str, ...] = ()
     strictness: str = "allergy"
+
+    def within(self, flags: Collection[str], diets: Collection[str]) -> "Need":
+        """The need as far as a book knows its flags and diets.
+
+        A file may hold one that was written before such words were refused.
+        """
+        clear = tuple(flag for flag in self.clear if flag in flags)
+        return replace(self, clear=clear, fit=tuple(diet for diet in self.fit if diet in diets))

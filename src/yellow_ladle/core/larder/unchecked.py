@@ -8,6 +8,7 @@ from yellow_ladle.core.carrying.label_sources import raised_sources, source_mask
 from yellow_ladle.core.carrying.masks import Layout
 from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.vocabulary.diets import diets
 
 Settling: TypeAlias = Literal["read_label", "ask_maker", "mark_plain", "write_card", "empty_bag"]
 
@@ -127,7 +128,8 @@ def _pots(reading: Reading) -> list[tuple[str, str | None, int]]:
 
 
 def _bits_of(reading: Reading, need: Need) -> int:
-    bits = reading.layout.of_flags(need.clear)
-    for diet in need.fit:
+    known = need.within(reading.book.flag_ids, diets())
+    bits = reading.layout.of_flags(known.clear)
+    for diet in known.fit:
         bits |= reading.diet_checker(diet).ruled_out | reading.diet_checker(diet).asked
     return bits

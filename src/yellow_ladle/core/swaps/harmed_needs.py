@@ -6,12 +6,14 @@ from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.goals import Goals, offences
 from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.vocabulary.diets import diets
 
 
 def needs_harmed(before: Reading, plan: Plan) -> Iterator[tuple[Need, tuple[str, ...]]]:
     """The open needs that must avoid something that a plan adds, each with those flags."""
     for need in before.book.needs:
-        bad = offences(before, Goals(need.clear, need.fit))
+        known = need.within(before.book.flag_ids, diets())
+        bad = offences(before, Goals(known.clear, known.fit))
         if flags := tuple(flag for flag in plan.adds if _against(plan, flag, bad)):
             yield need, flags
 
