@@ -1,12 +1,31 @@
-"""`./ladle bench`: every benchmark, one after the other."""
+"""`./ladle bench [NAME…]`: every benchmark, one after the other, or those that are named."""
 
-from bench import bad_input, boards, carrying, first_page, larder, numbers, opening, swaps
+import sys
 
-carrying.main()
-opening.main()
-boards.main()
-first_page.main()
-larder.main()
-numbers.main()
-swaps.main()
-bad_input.main()
+from bench import (
+    bad_input,
+    boards,
+    carrying,
+    first_page,
+    larder,
+    load,
+    numbers,
+    opening,
+    swaps,
+)
+
+EVERY = (carrying, opening, boards, first_page, larder, numbers, swaps, bad_input, load)
+
+
+def main(names: list[str]) -> None:
+    """Runs them in their order. Ends with exit code 2 for a name that is none."""
+    by_name = {module.__name__.rpartition(".")[2]: module for module in EVERY}
+    if unknown := [name for name in names if name not in by_name]:
+        print(f"no benchmark {unknown[0]}; there are {', '.join(by_name)}", file=sys.stderr)
+        sys.exit(2)
+    for name, module in by_name.items():
+        if not names or name in names:
+            module.main()
+
+
+main(sys.argv[1:])

@@ -15,10 +15,12 @@ from threading import Event, Thread
 from types import FrameType
 
 import uvicorn
+from uvicorn.config import LOGGING_CONFIG
 
 from yellow_ladle.api.app import create_app
 from yellow_ladle.api.door import LOOPBACK
 from yellow_ladle.api.events import Broadcast
+from yellow_ladle.connections import BoundedProtocol, quiet
 from yellow_ladle.local_socket import LocalSocket
 from yellow_ladle.store.backup_schedule import Backups
 from yellow_ladle.store.certificate_file import fingerprint
@@ -30,8 +32,6 @@ PORTS_TO_TRY = 20
 MAX_PORT = 65_535
 SECONDS_BETWEEN_LOOKS = 60
 """How often it is asked whether the night's backup is due."""
-MAX_CONNECTIONS = 300
-"""Connections at once; more are answered with 503 before files run out."""
 SECONDS_IDLE = 30
 """How long a connection may stay open without a request."""
 NOT_FOR_PHONES = (*LOOPBACK, "0.0.0.0", "::")
@@ -90,7 +90,8 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
         log_level="warning",
         access_log=False,
         timeout_graceful_shutdown=SECONDS_TO_END,
-        limit_concurrency=MAX_CONNECTIONS,
+        http=BoundedProtocol,
+        log_config=quiet(LOGGING_CONFIG),
         timeout_keep_alive=SECONDS_IDLE,
         ssl_certfile=certificate,
         ssl_keyfile=key,

@@ -4,6 +4,7 @@ import json
 import os
 import re
 import signal
+import socket
 import sqlite3
 import ssl
 import subprocess
@@ -12,7 +13,7 @@ import tempfile
 import unittest
 import urllib.error
 import urllib.request
-from contextlib import closing
+from contextlib import closing, suppress
 from hashlib import sha256
 from pathlib import Path
 from typing import Any
@@ -241,6 +242,45 @@ class OtherMachines(ProcessTest):
         self.assertFalse(kitchen["in_the_clear"])
         [cookie] = jar.cookiejar
         self.assertTrue(cookie.secure)
+
+
+class Crowds(ProcessTest):
+    """Connections that ask for nothing."""
+
+    def half_open(self, number: int) -> list[socket.socket]:
+        port = int(self.address.rpartition(":")[2])
+        found = []
+        for _ in range(number):
+            opened = socket.create_connection(("127.0.0.1", port), WAIT)
+            self.addCleanup(opened.close)
+            opened.sendall(b"GET /api/v1/kitchen HTTP/1.1\r\nHost: ")
+            found.append(opened)
+        return found
+
+    def test_hundreds_of_half_open_ones_keep_nobody_out(self) -> None:
+        server = self.serve()
+        port = int(self.address.rpartition(":")[2])
+        with urllib.request.urlopen(f"{self.address}/api/v1/events", timeout=WAIT) as stream:
+            self.assertEqual(stream.readline(), b"event: standing\n")
+            self.half_open(900)
+            self.assertEqual(self.get("/kitchen")["name"], "Skerrow Light")
+            self.state("butter", "soy")
+            while not (line := stream.readline()).startswith(b"event: written"):
+                self.assertTrue(line, "the page that listened was dropped")
+        for _ in range(300):
+            with socket.create_connection(("127.0.0.1", port), WAIT) as opened:
+                opened.sendall(b"\x00\x01\r\n\r\n")
+        server.terminate()
+        self.assertEqual(server.wait(WAIT), 0)
+        assert server.stdout is not None
+        self.assertLess(len(server.stdout.read()), 5_000)
+
+    def test_one_that_never_finishes_its_request_is_dropped(self) -> None:
+        self.serve()
+        [slow] = self.half_open(1)
+        slow.settimeout(WAIT)
+        with suppress(ConnectionResetError):
+            self.assertEqual(slow.recv(100), b"")
 
 
 class Faults(ProcessTest):

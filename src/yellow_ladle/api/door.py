@@ -5,6 +5,7 @@ sending a form to it, or by a name of its own that it makes point at this machin
 https://fetch.spec.whatwg.org/#origin-header, https://www.w3.org/TR/fetch-metadata/
 """
 
+import asyncio
 from collections.abc import Collection
 from http import HTTPStatus
 
@@ -19,6 +20,8 @@ LOOPBACK = ("127.0.0.1", "localhost", "::1")
 READS = ("GET", "HEAD", "OPTIONS")
 OWN_SITE = ("same-origin", "none")
 """What browsers say of a request that no other site made. `none`: somebody typed the address."""
+SECONDS_FOR_A_PIECE = 30.0
+"""How long a client may take for the next piece of what it sends."""
 MAX_BODY = 16 * 1024 * 1024
 """Bytes of the longest body. A bigger book comes in by the command line."""
 
@@ -97,10 +100,18 @@ class _Body:
     def __init__(self, receive: Receive) -> None:
         self._receive = receive
         self._size = 0
+        self._whole = False
         self.too_long = False
 
     async def receive(self) -> Message:
-        message = await self._receive()
+        try:
+            # Once the body is whole, all that can come is that the client goes.
+            message = await asyncio.wait_for(
+                self._receive(), None if self._whole else SECONDS_FOR_A_PIECE
+            )
+        except TimeoutError:
+            return {"type": "http.disconnect"}
+        self._whole = not message.get("more_body", False)
         self._size += len(message.get("body", b""))
         if self._size > MAX_BODY:
             # As if the client had gone: whoever reads the body stops, and its answer is not sent.
