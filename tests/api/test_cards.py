@@ -373,7 +373,7 @@ class Recipes(CardTest):
 
     def test_what_cannot_be_read_is_told_with_its_place(self) -> None:
         self.assertIn("line 1", self.review(b"{oh", 422)["faults"][0]["place"])
-        self.assertIn("over 16 MB", self.review(b" " * (17 * 1024 * 1024), 422)["detail"])
+        self.assertIn("over 16 MB", self.review(b" " * (17 * 1024 * 1024), 413)["detail"])
         self.assertIn("UTF-8", self.review('{"name": "Crème"}'.encode("latin-1"), 422)["detail"])
 
     def test_the_kitchens_measures(self) -> None:

@@ -252,6 +252,25 @@ class Unchecked(LarderTest):
         problem = self.post("/needs", {"need": wrong}, 422)
         self.assertIn('did you mean "milk"?', problem["detail"])
 
+    def test_names_that_nobody_could_read_are_refused_wherever_they_are_typed(self) -> None:
+        for name in ("a\u200bb", "a\u202eb", "\u3164", " \u00a0 ", "a\x07", "\u2800"):
+            with self.subTest(name=ascii(name)):
+                self.post("/needs", {"need": {"guest": name, "clear": ["milk"]}}, 422)
+                self.post("/tools", {"tool": {"name": name}}, 422)
+                product = {"id": "x", "name": name}
+                change = {"change": {"change": "product", "product": product}, "seen": None}
+                self.post("/changes", change, 422)
+                kitchen = self.get("/kitchen")
+                wanted = {"name": name, "regime": "eu-14", "seen": kitchen["version"]}
+                put = self.api.put("/api/v1/kitchen", json=wanted)
+                self.assertEqual(put.status_code, 422)
+        self.post("/needs", {"need": {"guest": "क्\u200dष Müller-O'Brien", "clear": ["milk"]}})
+
+    def test_a_number_beyond_all_kitchens_is_refused(self) -> None:
+        product = {"id": "x", "name": "X", "price_per_kg": 1e300}
+        change = {"change": {"change": "product", "product": product}, "seen": None}
+        self.assertIn("too large", self.post("/changes", change, 422)["detail"])
+
     def test_an_old_need_with_words_that_nobody_knows_stops_no_page(self) -> None:
         with closing(sqlite3.connect(self.path)) as file:
             file.execute(

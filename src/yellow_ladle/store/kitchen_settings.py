@@ -14,6 +14,7 @@ from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.checks.book_faults import tool_faults
 from yellow_ladle.core.checks.goal_faults import need_faults
+from yellow_ladle.core.checks.name_faults import name_faults
 from yellow_ladle.core.swaps.rulebook import Rulings
 from yellow_ladle.store.ledger import Ledger, Writing
 from yellow_ladle.store.optimistic_lock import Stale, refuse_stale_setting, standing
@@ -42,7 +43,7 @@ def keep_tool(ledger: Ledger, tool: Tool, seen: int | None) -> None:
         refuse_stale_setting(writing.before, f"tool/{tool.slug}", seen, standing)
         others = (other for other in book.tools if other is not standing)
         tools = tuple(sorted((*others, tool), key=lambda each: each.name))
-        if wrong := list(tool_faults(tools)):
+        if wrong := [*name_faults("tool", tool.name), *tool_faults(tools)]:
             raise BookRefused(wrong)
         if standing is not None:
             delete_tool(writing.session, standing.name)
@@ -72,7 +73,7 @@ def keep_need(ledger: Ledger, need: Need, seen: int | None) -> None:
     with ledger.writing() as writing:
         book = writing.before.reading.book
         refuse_stale_setting(writing.before, f"need/{need.id}", seen, _need(book, need.id))
-        if wrong := list(need_faults([need], book.flag_ids)):
+        if wrong := [*name_faults("guest", need.guest), *need_faults([need], book.flag_ids)]:
             raise BookRefused(wrong)
         writing.reaches, writing.told = "needs", f"{need.guest} waits for an answer"
         write_need(writing.session, need, writing.version)

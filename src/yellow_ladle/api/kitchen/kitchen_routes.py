@@ -25,6 +25,7 @@ from yellow_ladle.core.book.pan import LIDS, Lid
 from yellow_ladle.core.book.product import CERTIFICATES, EVIDENCE, CertificateKind, EvidenceKind
 from yellow_ladle.core.cards.colours import colours
 from yellow_ladle.core.checks.book_faults import measure_faults, measures_missed
+from yellow_ladle.core.checks.name_faults import name_faults
 from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY
@@ -101,7 +102,10 @@ def name_kitchen(request: Request, wanted: KitchenIn, ledger: TheLedger) -> Kitc
     given = wanted.model_dump(include=wanted.model_fields_set - {"seen"})
     standing = as_piece(KitchenPiece, ledger.now.reading.book.kitchen).model_dump()
     after = as_value(Kitchen, KitchenPiece.model_validate({**standing, **given}))
-    if found := [*measure_faults(after.measures), *measures_missed(ledger.now.reading.book, after)]:
+    named = [after.name, *(person.name for person in after.people)]
+    found = [fault for name in named for fault in name_faults("", name)]
+    found += [*measure_faults(after.measures), *measures_missed(ledger.now.reading.book, after)]
+    if found:
         raise BookRefused(found)
     ledger.update_kitchen(after, wanted.seen)
     return _kitchen(request, ledger.now)

@@ -2,7 +2,6 @@
 
 from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
-from unicodedata import category
 
 from yellow_ladle.core.book.book import Book, Kitchen, Preparation, items_of, owner_of
 from yellow_ladle.core.book.class_index import classes_in_use
@@ -16,6 +15,7 @@ from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.carrying.cycles import cycle, inputs_of
 from yellow_ladle.core.checks.card_faults import preparation_faults
 from yellow_ladle.core.checks.goal_faults import need_faults
+from yellow_ladle.core.checks.name_faults import name_faults
 from yellow_ladle.core.checks.rule_faults import ruling_faults
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.yields import excess
@@ -24,8 +24,6 @@ from yellow_ladle.core.vocabulary.flags import Flag, shipped_flags
 from yellow_ladle.core.vocabulary.regimes import regimes
 from yellow_ladle.core.vocabulary.units import Measure, shipped_units, units
 
-TURNING = frozenset("\u202a\u202b\u202c\u202d\u202e\u2066\u2067\u2068\u2069")
-"""Signs that turn the direction of writing and so make a name read as another one."""
 MAX_PERCENT = 100.5
 """Shares are rounded on labels; together they may come to a little over the whole."""
 MAX_LOOPS = 20
@@ -102,17 +100,21 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
     measures = [measure.name for measure in after.kitchen.measures]
     found: list[Fault] = []
     for product in change.products:
-        found += _name_faults(product.id, product.name)
+        found += name_faults(product.id, product.name)
         found += (
             fault
             for maker in product.makers
-            for fault in _name_faults(f"{product.id}.makers.{maker.id}", maker.name)
+            for fault in name_faults(f"{product.id}.makers.{maker.id}", maker.name)
         )
         if product.id in after.preparations:
             found.append(Fault(f"{product.id}.id", f'a preparation has the id "{product.id}"'))
         found += _product_faults(product.id, product, known_flags, known_items, set(after.products))
     for preparation in change.preparations:
-        found += _name_faults(preparation.id, preparation.name)
+        found += name_faults(preparation.id, preparation.name)
+        named = [part.name for part in preparation.by_products]
+        named += [way.name for way in preparation.ways]
+        for each in named:
+            found += name_faults(f"{preparation.id}.{each}", each)
         if preparation.id in after.products:
             found.append(Fault(f"{preparation.id}.id", f'a product has the id "{preparation.id}"'))
         found += _statement_faults(preparation.id, preparation, known_flags)
@@ -124,14 +126,6 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
         names = " → ".join(after.name(id) for id in reversed(loop))
         found.append(Fault(loop[0], f"a pot cannot go into itself: {names}"))
     return found
-
-
-def _name_faults(place: str, name: str) -> Iterator[Fault]:
-    """A name is read by people: no control characters, and nothing that turns the writing round."""
-    for sign in dict.fromkeys(name):
-        if category(sign) == "Cc" or sign in TURNING:
-            message = f"it holds a sign that nobody sees (U+{ord(sign):04X}); take it out"
-            yield Fault(f"{place}.name", message)
 
 
 def _above_what_went_in(after: Book, change: Change) -> Iterator[Fault]:

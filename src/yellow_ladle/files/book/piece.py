@@ -26,8 +26,10 @@ UsedId = Annotated[
 Word = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_-]*$", max_length=80)]
 Name = Annotated[str, Field(min_length=1, max_length=200)]
 Text = Annotated[str, Field(max_length=4000)]
-Number = Annotated[float, Field(ge=0, allow_inf_nan=False)]
-Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
+MAX_NUMBER = 1e9
+"""A thousand tons in grams: what is above it is a slip, and would overflow once scaled."""
+Number = Annotated[float, Field(ge=0, le=MAX_NUMBER, allow_inf_nan=False)]
+Positive = Annotated[float, Field(gt=0, le=MAX_NUMBER, allow_inf_nan=False)]
 Short = Annotated[str, Field(max_length=200)]
 Code = Annotated[str, Field(pattern=r"^\d{0,14}$")]
 LabelText = Annotated[str, Field(max_length=MAX_LABEL)]
