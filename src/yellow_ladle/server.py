@@ -13,6 +13,7 @@ from datetime import UTC, datetime
 from pathlib import Path
 from threading import Event, Thread
 from types import FrameType
+from typing import TYPE_CHECKING
 
 import uvicorn
 from uvicorn.config import LOGGING_CONFIG
@@ -23,10 +24,11 @@ from yellow_ladle.api.events import Broadcast
 from yellow_ladle.connections import BoundedProtocol, quiet
 from yellow_ladle.local_socket import LocalSocket
 from yellow_ladle.store.backup_schedule import Backups
-from yellow_ladle.store.certificate_file import fingerprint
 from yellow_ladle.store.file_lock import Holder
 from yellow_ladle.store.kitchen_file import KitchenFile
-from yellow_ladle.store.passphrase import Passphrase
+
+if TYPE_CHECKING:
+    from yellow_ladle.store.passphrase import Passphrase
 
 PORTS_TO_TRY = 20
 MAX_PORT = 65_535
@@ -50,7 +52,7 @@ class Reach:
     host: str = "127.0.0.1"
     port: int = 8750
     names: tuple[str, ...] = ()
-    passphrase: Passphrase | None = None
+    passphrase: "Passphrase | None" = None
     certificate: tuple[Path, Path] | None = None
 
     @property
@@ -115,6 +117,8 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
 def _tell_phones(reach: Reach, port: int) -> None:
     """Prints the address as a code to be photographed, and what a browser has to show."""
     import segno
+
+    from yellow_ladle.store.certificate_file import fingerprint
 
     scheme = "https" if reach.certificate else "http"
     others = [name for name in names_of(reach.host, reach.names) if name not in NOT_FOR_PHONES]

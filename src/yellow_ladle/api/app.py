@@ -1,7 +1,7 @@
 """The application: routes, error handling, security headers, and the built client."""
 
 from pathlib import Path
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 from fastapi import APIRouter, FastAPI
 from fastapi.responses import FileResponse
@@ -22,7 +22,6 @@ from yellow_ladle.api.cards import (
     thickening_routes,
 )
 from yellow_ladle.api.cards.presence import Presence
-from yellow_ladle.api.device_login import DeviceLogin
 from yellow_ladle.api.door import Door
 from yellow_ladle.api.errors import add_handlers
 from yellow_ladle.api.events import Broadcast
@@ -41,7 +40,9 @@ from yellow_ladle.api.larder import (
 from yellow_ladle.api.swaps import applied_plan_routes, menu_routes, plan_routes, rule_routes
 from yellow_ladle.store.applied_plans import lapse
 from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.passphrase import Passphrase
+
+if TYPE_CHECKING:
+    from yellow_ladle.store.passphrase import Passphrase
 
 CLIENT = Path(__file__).parents[3] / "web" / "dist"
 
@@ -62,7 +63,7 @@ def create_app(
     hosts: list[str] | None = None,
     feed: str | None = None,
     *,
-    passphrase: Passphrase | None = None,
+    passphrase: "Passphrase | None" = None,
     in_the_clear: bool = False,
     backups: Path | None = None,
 ) -> FastAPI:
@@ -88,6 +89,8 @@ def create_app(
         open_kitchen(app, ledger)
     app.add_middleware(GZipMiddleware, minimum_size=800)
     if passphrase is not None:
+        from yellow_ladle.api.device_login import DeviceLogin  # a kitchen by itself asks nobody
+
         app.add_middleware(DeviceLogin, passphrase=passphrase)
     app.add_middleware(Door, hosts=hosts)
     app.add_middleware(Headed)

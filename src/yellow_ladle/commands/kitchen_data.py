@@ -96,14 +96,14 @@ def reached(
     from yellow_ladle.api.door import LOOPBACK
     from yellow_ladle.server import Reach, names_of
     from yellow_ladle.settings import Settings
-    from yellow_ladle.store.certificate_file import own_certificate
-    from yellow_ladle.store.passphrase import Passphrase, TooShort
 
     if host not in LOOPBACK and not asks:
         why = "other machines could reach the kitchen: add --passphrase, and --tls where you can"
         refuse([Fault("--host", f"{why}. Nothing was started")])
     path, wanted, passphrase = file.ledger.path, tuple(names or ()), None
     if asks:
+        from yellow_ladle.store.passphrase import Passphrase, TooShort
+
         given = Settings().passphrase or getpass("The kitchen's passphrase: ")
         try:
             passphrase = Passphrase.of(path, given)
@@ -111,6 +111,8 @@ def reached(
             refuse([Fault("--passphrase", str(error))])
     certificate = own
     if tls and certificate is None:
+        from yellow_ladle.store.certificate_file import own_certificate
+
         certificate = own_certificate(path, names_of(host, wanted))
     return Reach(host, port, wanted, passphrase, certificate)
 
