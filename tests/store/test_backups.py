@@ -17,10 +17,13 @@ from hypothesis import strategies as st
 
 from tests.effort import examples
 from tests.filled import demo_content, filled
+from yellow_ladle.core.reading.update import stating
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.store.backup import copy_store, restore_store, verify
 from yellow_ladle.store.backup_schedule import DAILY, MONTHLY, WEEKLY, Backups, kept
 from yellow_ladle.store.checkup import Unsound
 from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.optimistic_lock import Stale
 from yellow_ladle.store.photos import photos_folder
 from yellow_ladle.store.prepared_restore import finish_restore
 
@@ -108,6 +111,22 @@ class Copies(unittest.TestCase):
         self.assertEqual(backups.files(), [first])
         self.assertIn("disk full", backups.state.why)
         self.assertTrue(backups.state.last.startswith("2026-11-25"))
+
+    def test_no_version_is_used_twice_after_a_restore(self) -> None:
+        copy = self.folder / "copy.sqlite"
+        copy_store(self.path, copy)
+        with closing(Ledger.open(self.path)) as ledger:
+            for flag in ("soy", "mustard"):
+                change = stating(ledger.now.reading.book, "butter", flag, Level.CONTAINS)
+                ledger.record(change, {"butter": ledger.now.versions["butter"]})
+            seen = ledger.now.versions["butter"]
+        restore_store(copy, self.path)
+        with closing(Ledger.open(self.path)) as ledger:
+            change = stating(ledger.now.reading.book, "butter", "celery", Level.CONTAINS)
+            with self.assertRaises(Stale):
+                ledger.record(change, {"butter": seen})
+            ledger.record(change, {"butter": ledger.now.versions["butter"]})
+            self.assertGreater(ledger.now.versions["butter"], seen)
 
     def test_a_damaged_copy_is_refused_and_nothing_is_changed(self) -> None:
         copy = self.folder / "copy.sqlite"

@@ -3,6 +3,7 @@
 from typing import Annotated
 
 from fastapi import Depends, Request
+from starlette.concurrency import run_in_threadpool
 
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.core.book.book import Preparation
@@ -11,14 +12,19 @@ from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.ledger import Ledger
 
 
-def _ledger(request: Request) -> Ledger:
+async def _ledger(request: Request) -> Ledger:
+    """The ledger, with the book as the file holds it today.
+
+    Most requests find it so, and need no thread of their own to see it.
+    """
     ledger: Ledger = request.app.state.ledger
-    ledger.catch_up()
-    ledger.turn_day()
+    if not ledger.is_current:
+        await run_in_threadpool(ledger.catch_up)
+        await run_in_threadpool(ledger.turn_day)
     return ledger
 
 
-def _now(ledger: Annotated[Ledger, Depends(_ledger)]) -> Now:
+async def _now(ledger: Annotated[Ledger, Depends(_ledger)]) -> Now:
     return ledger.now
 
 

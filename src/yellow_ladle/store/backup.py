@@ -87,6 +87,7 @@ def restore_store(source: Path, target: Path) -> Restored:
     fresh = folder / DATABASE
     _copy_database(source, fresh)
     Ledger.open(fresh).close()
+    _count_on(fresh, 0 if stood is None else stood.counter)
     if photos_folder(source).exists():
         shutil.copytree(photos_folder(source), folder / PHOTOS, dirs_exist_ok=True)
     kept = _free_name(target) if target.exists() else None
@@ -97,6 +98,16 @@ def restore_store(source: Path, target: Path) -> Restored:
     to_disk(folder)
     finish_restore(target)
     return Restored(holds, stood, kept)
+
+
+def _count_on(fresh: Path, counter: int) -> None:
+    """Raises the counter above the one that stood: no version may name two things.
+
+    A page that saw version 10 of what goes must not pass for one that saw version 10 of what comes.
+    """
+    with closing(sqlite3.connect(fresh)) as file:
+        file.execute("UPDATE book SET counter = max(counter, ?) + 1", [counter])
+        file.commit()
 
 
 def _copy_photos(source: Path, target: Path) -> None:

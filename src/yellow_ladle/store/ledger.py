@@ -169,6 +169,19 @@ class Ledger:
                 told = Announced(self._now.counter, "book", told="A backup was put back")
                 self.announcements.announce(told)
 
+    @property
+    def is_current(self) -> bool:
+        """Whether `now` is what the file holds, today. It waits for nothing and asks little.
+
+        False also where that cannot be told without waiting: `catch_up` and `turn_day` will.
+        """
+        if self._day != self.today or not self._asking.acquire(blocking=False):
+            return False
+        try:
+            return self._counter_in_file() == self._now.counter
+        finally:
+            self._asking.release()
+
     def catch_up(self) -> None:
         """Reads the book anew where the file's counter is another one than that of `now`.
 
@@ -381,7 +394,11 @@ class Ledger:
             self.read_anew(writing, "A certificate has run out")
 
     def _in_file(self) -> int:
-        with self._asking, told_in_words():
+        with self._asking:
+            return self._counter_in_file()
+
+    def _counter_in_file(self) -> int:
+        with told_in_words():
             row = self._counter.execute("SELECT counter FROM book").fetchone()
         return 0 if row is None else int(row[0])
 

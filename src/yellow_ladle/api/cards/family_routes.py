@@ -56,12 +56,12 @@ class FamilyOut(BaseModel):
 
 
 @router.get("/family", response_model=FamilyOut)
-def family(request: Request, now: TheBook, kept: TheKeptAnswers) -> Response:
+async def family(request: Request, now: TheBook, kept: TheKeptAnswers) -> Response:
     """The board: causes to the left, consequences to the right.
 
     A retired pot is on it only while something is made from it.
     """
-    return kept.answer(request, now, lambda: _family(now))
+    return await kept.answer(request, now, lambda: _family(now))
 
 
 def _family(now: Now) -> FamilyOut:

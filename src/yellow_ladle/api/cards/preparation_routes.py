@@ -2,7 +2,7 @@
 
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel
 
 from yellow_ladle.api.cards.carried import (
@@ -15,6 +15,7 @@ from yellow_ladle.api.cards.carried import (
 )
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
+from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.paging import Offset, Page, Size, page
 from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.core.book.book import Preparation, by_product_item, owner_of
@@ -24,6 +25,7 @@ from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece, content
 from yellow_ladle.files.book.models import LinePiece, PreparationPiece, SignOffPiece
 from yellow_ladle.files.book.piece import Name
+from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.kitchen_settings import sign
 from yellow_ladle.store.optimistic_lock import standing
 
@@ -100,10 +102,15 @@ def preparations(
     return page(sorted(pots, key=lambda pot: pot.name), offset, size)
 
 
-@router.get("/{id}")
-def preparation(id: str, now: TheBook) -> PotOut:
+@router.get("/{id}", response_model=PotOut)
+async def preparation(id: str, request: Request, now: TheBook, kept: TheKeptAnswers) -> Response:
     """One preparation: its lines, what it carries and by which ways, and where it goes."""
-    made = preparation_or_missing(now, id)
+    preparation_or_missing(now, id)
+    return await kept.answer(request, now, lambda: _pot(now, id))
+
+
+def _pot(now: Now, id: str) -> PotOut:
+    made = now.reading.book.preparations[id]
     reading = now.reading
     book = reading.book
     counted = set(made.counted())

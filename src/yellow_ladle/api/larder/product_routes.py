@@ -98,7 +98,7 @@ class ProductMergedOut(BaseModel):
 
 
 @router.get("", response_model=Page[JarOut])
-def products(
+async def products(
     request: Request,
     now: TheBook,
     kept: TheKeptAnswers,
@@ -108,7 +108,7 @@ def products(
     size: Size = 500,
 ) -> Response:
     """The larder, what nobody has checked first."""
-    return kept.answer(request, now, lambda: _jars(now, find, unchecked_only, offset, size))
+    return await kept.answer(request, now, lambda: _jars(now, find, unchecked_only, offset, size))
 
 
 def _jars(now: Now, find: str, unchecked_only: bool, offset: int, size: int) -> Page[JarOut]:
@@ -124,10 +124,20 @@ def _jars(now: Now, find: str, unchecked_only: bool, offset: int, size: int) -> 
     return page(sorted(jars, key=lambda jar: (-jar.unchecked, jar.name)), offset, size)
 
 
-@router.get("/{id}")
-def product(id: str, now: TheBook, ledger: TheLedger) -> ProductOut:
+@router.get("/{id}", response_model=ProductOut)
+async def product(
+    id: str, request: Request, now: TheBook, ledger: TheLedger, kept: TheKeptAnswers
+) -> Response:
     """One product, with what it says and where it goes."""
-    value = product_or_missing(now, id)
+    product_or_missing(now, id)
+    # A picture is no part of the book: whether there is one is asked each time.
+    has_photo = Photos(ledger.path).has(id)
+    kind = "with a picture" if has_photo else ""
+    return await kept.answer(request, now, lambda: _product(now, id, has_photo=has_photo), kind)
+
+
+def _product(now: Now, id: str, *, has_photo: bool) -> ProductOut:
+    value = now.reading.book.products[id]
     book, on = now.reading.book, str(now.reading.on)
     users = sorted(now.reading.derivatives(id), key=book.name)
     return ProductOut(
@@ -144,7 +154,7 @@ def product(id: str, now: TheBook, ledger: TheLedger) -> ProductOut:
         inside=all_named(book, value.contents),
         run_out=[gone.kind for gone in run_out_certificates(book, on) if gone.product == id],
         second_look=id in {look.product for look in second_looks(book, on)},
-        has_photo=Photos(ledger.path).has(id),
+        has_photo=has_photo,
     )
 
 

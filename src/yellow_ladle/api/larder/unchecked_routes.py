@@ -3,11 +3,12 @@
 from dataclasses import replace
 from typing import Literal
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
+from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.schemas.answer_forms import Named, WrittenOut, all_named, named
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.need import Need
@@ -123,9 +124,13 @@ class UncheckedOut(BaseModel):
     needs: list[NeedOut]
 
 
-@router.get("/unchecked")
-def unchecked(now: TheBook) -> UncheckedOut:
+@router.get("/unchecked", response_model=UncheckedOut)
+async def unchecked(request: Request, now: TheBook, kept: TheKeptAnswers) -> Response:
     """What is unchecked, what a guest waits for first, then what holds back most plates."""
+    return await kept.answer(request, now, lambda: _unchecked(now))
+
+
+def _unchecked(now: Now) -> UncheckedOut:
     reading = now.reading
     book, on = reading.book, str(reading.on)
     entries = held(reading, book.needs)
