@@ -43,7 +43,7 @@
       <li class="border-b border-rule">
         <button
           type="button"
-          class="grid min-h-11 w-full grid-cols-[130px_minmax(0,1fr)] items-center text-left hover:bg-ladle-pale"
+          class="grid min-h-11 w-full grid-cols-[150px_minmax(0,1fr)] items-center text-left hover:bg-ladle-pale"
           onclick={() => open(entry.code)}
         >
           <span class="amount text-base">{entry.code}</span>
