@@ -262,7 +262,7 @@ class Crowds(ProcessTest):
         port = int(self.address.rpartition(":")[2])
         with urllib.request.urlopen(f"{self.address}/api/v1/events", timeout=WAIT) as stream:
             self.assertEqual(stream.readline(), b"event: standing\n")
-            self.half_open(900)
+            self.half_open(600)
             self.assertEqual(self.get("/kitchen")["name"], "Skerrow Light")
             self.state("butter", "soy")
             while not (line := stream.readline()).startswith(b"event: written"):

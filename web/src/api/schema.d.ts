@@ -3324,9 +3324,13 @@ export interface components {
         /**
          * MergedOut
          * @description Both people's changes together, on top of the version that stands. Nothing is recorded.
+         *
+         *     `differences` are what they changed, `conflicts` where both did, each in sentences.
          */
         MergedOut: {
             preparation: components["schemas"]["PreparationPiece"];
+            /** Differences */
+            differences: string[];
             /** Conflicts */
             conflicts: string[];
             /** Version */

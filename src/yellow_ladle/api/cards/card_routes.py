@@ -11,12 +11,14 @@ from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.cards.requested_changes import refused_as
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
+from yellow_ladle.api.schemas.answer_forms import named
 from yellow_ladle.api.schemas.figure_forms import FiguresOut
 from yellow_ladle.core.amounts.grammar import question_of, understand
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.cards.card_words import words_of_card
+from yellow_ladle.core.cards.compare import differences
 from yellow_ladle.core.cards.merge import merged
 from yellow_ladle.core.cards.scale import (
     CannotScale,
@@ -125,9 +127,13 @@ class MergeIn(BaseModel):
 
 
 class MergedOut(BaseModel):
-    """Both people's changes together, on top of the version that stands. Nothing is recorded."""
+    """Both people's changes together, on top of the version that stands. Nothing is recorded.
+
+    `differences` are what they changed, `conflicts` where both did, each in sentences.
+    """
 
     preparation: PreparationPiece
+    differences: list[str]
     conflicts: list[str]
     version: int
 
@@ -225,9 +231,15 @@ def merge(id: str, wanted: MergeIn, ledger: TheLedger) -> MergedOut:
     """Puts somebody's changes on top of what stands now, line by line."""
     now = ledger.now
     theirs = preparation_or_missing(now, id)
-    found = merged(as_value(Preparation, wanted.base), as_value(Preparation, wanted.mine), theirs)
+    base = as_value(Preparation, wanted.base)
+    found = merged(base, as_value(Preparation, wanted.mine), theirs)
+    book = now.reading.book
     return MergedOut(
         preparation=as_piece(PreparationPiece, found.preparation),
+        differences=[
+            entry.sentence
+            for entry in differences(base, theirs, lambda item: named(book, item).name)
+        ],
         conflicts=list(found.conflicts),
         version=now.versions[id],
     )

@@ -11,7 +11,6 @@ from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.kitchen.kitchen_routes import unchecked_flags
 from yellow_ladle.api.paging import Offset, Page, Size, page
 from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
-from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.cards.compare import product_differences
 from yellow_ladle.core.larder.product_merge import merged_product
@@ -165,16 +164,11 @@ def merge(id: str, wanted: ProductMergeIn, now: TheBook) -> ProductMergedOut:
     base, mine = as_value(Product, wanted.base), as_value(Product, wanted.mine)
     found = merged_product(base, mine, theirs)
     book = now.reading.book
-    known = book.products.keys() | book.preparations.keys()
     return ProductMergedOut(
         product=as_piece(ProductPiece, found.product),
         theirs=as_piece(ProductPiece, theirs),
         version=now.versions[id],
-        differences=list(
-            product_differences(
-                base, theirs, lambda item: book.name(item) if owner_of(item) in known else item
-            )
-        ),
+        differences=list(product_differences(base, theirs, lambda item: named(book, item).name)),
         conflicts=list(found.conflicts),
     )
 

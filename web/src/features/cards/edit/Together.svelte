@@ -12,7 +12,8 @@
     onmerged
   }: { draft: CardDraft; presence: Presence; onmerged: () => void } = $props();
 
-  let conflicts = $state<string[]>([]);
+  /** What they changed, and where both did, in words. */
+  let told = $state.raw<string[]>([]);
   let trouble = $state('');
   const newer = $derived(
     draft.version !== null && presence.standing !== null && presence.standing !== draft.version
@@ -27,7 +28,7 @@
       const merged = await answer(api.POST('/api/v1/cards/{id}/merged', { params, body }));
       const now = await answer(api.GET('/api/v1/preparations/{id}', { params }));
       draft.merge(merged.preparation, now.preparation, merged.version);
-      conflicts = merged.conflicts;
+      told = [...merged.differences.map((line) => `They changed: ${line}`), ...merged.conflicts];
       onmerged();
     } catch (error) {
       trouble = sentence(error);
@@ -47,5 +48,5 @@
     <div><Button onclick={merge}>Merge both versions</Button></div>
   </div>
 {/if}
-{#each conflicts as conflict (conflict)}<p class="text-clay" data-conflict>{conflict}</p>{/each}
+{#each told as line (line)}<p class="text-clay" data-conflict>{line}</p>{/each}
 {#if trouble}<p class="text-clay">{trouble}</p>{/if}
