@@ -39,17 +39,25 @@ class Restored:
 def copy_store(source: Path, target: Path) -> Contents:
     """A consistent copy, also while the source is in use, with the pictures beside it.
 
-    It is opened and verified after it is made. Raises Unsound where it is not sound; then nothing
-    is left of it.
+    It is opened and verified before it takes its name, so that whatever bears it is whole, also
+    after a kill. Raises Unsound where it is not sound; then nothing is left of it.
     """
+    fresh = target.with_name(f"{target.name}.making")
     with told_in_words():
         try:
-            _copy_database(source, target)
-            _copy_photos(source, target)
-            to_disk(target)
-            return verify(target)
+            _remove(fresh)
+            _copy_database(source, fresh)
+            _copy_photos(source, fresh)
+            to_disk(fresh)
+            holds = verify(fresh)
+            if photos_folder(fresh).exists():
+                shutil.rmtree(photos_folder(target), ignore_errors=True)
+                photos_folder(fresh).rename(photos_folder(target))
+            fresh.rename(target)
+            to_disk(target.parent)
+            return holds
         except BaseException:
-            _remove(target)
+            _remove(fresh)
             raise
 
 
