@@ -1,17 +1,22 @@
 """What commands do to a kitchen's file, whether the server runs or not."""
 
+from contextlib import closing
 from datetime import UTC, datetime
 from pathlib import Path
 
-from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.book.book import Book, Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
-from yellow_ladle.files.book.book_file import read_book
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.files.book.book_file import parse_book, read_book
+from yellow_ladle.files.book.conversion import value_of
 from yellow_ladle.settings import Settings
 from yellow_ladle.store.backup import Restored, copy_store, restore_store, verify
 from yellow_ladle.store.backup_schedule import Backups
 from yellow_ladle.store.checkup import Unsound
 from yellow_ladle.store.file_lock import FileLock
+from yellow_ladle.store.history import WHOLE_BOOK
 from yellow_ladle.store.kitchen_file import KitchenFile
+from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.photos import photos_folder
 from yellow_ladle.store.prepared_restore import finish_restore
 
@@ -62,7 +67,7 @@ def looked_at(path: Path) -> tuple[bool, list[str]]:
     """Whether a kitchen's file, its history, pictures and newest backup are sound, in lines."""
     lines: list[str] = []
     sound = True
-    for told in (_file, _pictures, _newest_backup):
+    for told in (_file, _history, _pictures, _newest_backup):
         try:
             lines.append(told(path))
         except Unsound as error:
@@ -74,6 +79,23 @@ def looked_at(path: Path) -> tuple[bool, list[str]]:
 def _file(path: Path) -> str:
     holds = verify(path)
     return f"{path} is sound. It holds {holds.sentence()}."
+
+
+def _history(path: Path) -> str:
+    """Every entry can be read, and so be taken back."""
+    with closing(Ledger.open(path)) as ledger:
+        entries = ledger.history(None, -1)
+    for entry in entries:
+        for content in (entry.before, entry.after):
+            try:
+                if content is not None and entry.item == WHOLE_BOOK:
+                    parse_book(str(content["book"]).encode())
+                elif content is not None:
+                    value_of(Preparation if "kind" in content else Product, dict(content))
+            except (KeyError, TypeError, ValueError) as error:
+                told = f"Entry {entry.id} of the history of {path}, of {entry.at}, cannot be read"
+                raise Unsound(f"{told}: {error}.") from error
+    return f"Every one of {len(entries)} changes in the history can be read."
 
 
 def _pictures(path: Path) -> str:

@@ -47,6 +47,7 @@ class Reach:
 
     `names`: by which it goes besides its own. `passphrase` is asked of every device, `certificate`
     holds the files of a certificate and its key; without one what is sent can be read on its way.
+    `log` is the file for a line about every request.
     """
 
     host: str = "127.0.0.1"
@@ -54,6 +55,7 @@ class Reach:
     names: tuple[str, ...] = ()
     passphrase: "Passphrase | None" = None
     certificate: tuple[Path, Path] | None = None
+    log: Path | None = None
 
     @property
     def in_the_clear(self) -> bool:
@@ -84,6 +86,7 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
         passphrase=reach.passphrase,
         in_the_clear=reach.in_the_clear,
         backups=file.backups.folder,
+        log=reach.log,
     )
     settle()
     certificate, key = reach.certificate or (None, None)

@@ -1,5 +1,6 @@
 """What every answer bears, and who may ask what of whom."""
 
+import json
 from datetime import UTC, datetime, timedelta
 from time import monotonic
 from unittest.mock import patch
@@ -57,6 +58,23 @@ class Health(ApiTest):
         self.assertIn("The disk is full", self.get("/health")["worry"])
         backups.make(datetime.now(UTC) - timedelta(days=5), "night")
         self.assertIn("5 days old", self.get("/health")["worry"])
+
+
+class Logged(ApiTest):
+    def test_a_line_about_every_request_names_no_guest_and_no_text(self) -> None:
+        place = self.path.with_name("requests.log")
+        api = TestClient(create_app(self.ledger, log=place), base_url="http://127.0.0.1")
+        need = {"guest": "Ada Lovage", "clear": ["milk"]}
+        api.post("/api/v1/needs", json={"need": need})
+        api.get("/api/v1/preparations/veloute?secret=Ada")
+        api.get("/api/v1/nothing/Ada")
+        lines = [json.loads(line) for line in place.read_text().splitlines()]
+        self.assertEqual([line["status"] for line in lines], [200, 200, 404])
+        self.assertTrue(lines[1]["route"].endswith("/preparations/{id}"))
+        for line in lines:
+            self.assertGreaterEqual(line["ms"], 0)
+            self.assertTrue(line["timestamp"].endswith("Z"))
+        self.assertNotIn("Ada", place.read_text())
 
 
 class Strangers(ApiTest):

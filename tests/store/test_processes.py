@@ -180,6 +180,7 @@ class OneServes(ProcessTest):
         self.ladle("import", str(self.book_file), "--replace")
         told = self.ladle("verify")
         self.assertIn("The newest backup", told)
+        self.assertIn("Every one of 1 changes in the history can be read", told)
         pictures = self.folder / "kitchen.sqlite.photos"
         pictures.mkdir()
         (pictures / "butter.webp").write_bytes(b"not a picture")

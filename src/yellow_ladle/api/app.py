@@ -66,12 +66,14 @@ def create_app(
     passphrase: "Passphrase | None" = None,
     in_the_clear: bool = False,
     backups: Path | None = None,
+    log: Path | None = None,
 ) -> FastAPI:
     """The application over one kitchen's ledger.
 
     `hosts`: the names it answers to, any if None. `feed`: the address of a supplier's feed.
     `passphrase` is asked of every device. `in_the_clear`: other machines reach it without TLS,
     which every page then says. `backups`: their folder, beside the book if None.
+    `log`: the file for a line about every request.
     """
     app = FastAPI(
         title="Yellow Ladle",
@@ -94,6 +96,10 @@ def create_app(
         app.add_middleware(DeviceLogin, passphrase=passphrase)
     app.add_middleware(Door, hosts=hosts)
     app.add_middleware(Headed)
+    if log is not None:
+        from yellow_ladle.api.request_log import RequestLog, request_log  # only where it is kept
+
+        app.add_middleware(RequestLog, log=request_log(log))
     add_handlers(app)
     api = APIRouter(prefix="/api/v1")
     for part in ROUTES:

@@ -42,6 +42,10 @@ Certificate = Annotated[
     Path | None, typer.Option(help="A certificate of yours for --tls (PEM), with --key.")
 ]
 Key = Annotated[Path | None, typer.Option(help="The key of --certificate (PEM).")]
+LogFile = Annotated[
+    Path | None,
+    typer.Option("--log", metavar="FILE", help="Keep a line of JSON about every request here."),
+]
 
 
 def book_of(file: Path) -> "Book":

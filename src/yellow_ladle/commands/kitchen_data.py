@@ -1,5 +1,6 @@
 """Commands that start the application, and move a kitchen's data."""
 
+import dataclasses
 import sys
 from pathlib import Path
 from typing import TYPE_CHECKING, Annotated, Any
@@ -13,6 +14,7 @@ from yellow_ladle.commands.arguments import (
     Certificate,
     Host,
     Key,
+    LogFile,
     Names,
     Port,
     StoreFile,
@@ -69,6 +71,7 @@ def serve(
     tls: Tls = False,
     certificate: Certificate = None,
     key: Key = None,
+    log: LogFile = None,
 ) -> None:
     """Starts the application on the kitchen's own data."""
     from yellow_ladle.server import serve_file
@@ -77,7 +80,7 @@ def serve(
     with opened(place(book)) as file:
         own = (certificate, key) if certificate and key else None
         reach = reached(file, host, port, name, asks=passphrase, tls=tls, own=own)
-        serve_file(file, reach, Settings().feed)
+        serve_file(file, dataclasses.replace(reach, log=log), Settings().feed)
 
 
 def reached(
