@@ -144,6 +144,8 @@ class Product:
 
         None where the amount of one of them is not known.
         """
+        if not self.makers:
+            return self.so2_mg_per_kg
         amounts = [self.so2_of(maker) for maker in self.counted_makers] or [self.so2_mg_per_kg]
         known = [amount for amount in amounts if amount is not None]
         return max(known) if len(known) == len(amounts) else None
