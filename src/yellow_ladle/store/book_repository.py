@@ -93,16 +93,7 @@ def load(session: Session, on: str, path: Path | None = None) -> Now:
         rulings_of(session),
     )
     refuse_unreadable(path or Path("the file"), loose)
-    book = Book.of(
-        loose.kitchen,
-        loose.products,
-        loose.preparations,
-        loose.house_flags,
-        loose.tools,
-        loose.needs,
-        loose.sign_offs,
-        loose.rulings,
-    )
+    book = loose.book()
     return Now(
         read(book, on),
         versions,

@@ -32,9 +32,10 @@ class KitchenFile:
         try:
             finish_restore(path)
             refuse_foreign(path)
-            refuse_damaged(path)
             backups = Backups(path, folder)
             if path.exists() and path.stat().st_size and not _has_newest_form(path):
+                # Of a file of today's form the ledger sees to it.
+                refuse_damaged(path)
                 backups.make(datetime.now(UTC), "before-migration")
             return cls(Ledger.open(path), lock, backups)
         except Unsound as error:

@@ -46,6 +46,19 @@ class Pieces:
     sign_offs: Mapping[str, SignOff] = field(default_factory=dict)
     rulings: Sequence[Ruling] = ()
 
+    def book(self) -> Book:
+        """The book that the pieces make, once it is known that they make one."""
+        return Book.of(
+            self.kitchen,
+            self.products,
+            self.preparations,
+            self.house_flags,
+            self.tools,
+            self.needs,
+            self.sign_offs,
+            self.rulings,
+        )
+
 
 def faults(pieces: Pieces) -> list[Fault]:
     """Everything that keeps the pieces from making a book, in the order of the book file."""

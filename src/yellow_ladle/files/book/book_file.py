@@ -64,16 +64,7 @@ def parse_book(raw_bytes: bytes) -> Book:
     every = [*reader.faults, *faults(loose)]
     if every:
         raise BookRefused(every)
-    return Book.of(
-        loose.kitchen,
-        loose.products,
-        loose.preparations,
-        loose.house_flags,
-        loose.tools,
-        loose.needs,
-        loose.sign_offs,
-        loose.rulings,
-    )
+    return loose.book()
 
 
 def write_book(book: Book) -> bytes:
