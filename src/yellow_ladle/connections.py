@@ -10,6 +10,12 @@ from uvicorn.protocols.http.h11_impl import H11Protocol
 
 MAX_CONNECTIONS = 400
 """Connections at once. One more takes the place of the oldest that waits without a request."""
+MAX_ACCEPTED = 100
+"""Connections that are taken in before the first of them is looked at.
+
+asyncio takes in as many in one go, and above the limit is only what it took in so: a process whose
+files have run out could take in nobody, not even to put another one out.
+"""
 SECONDS_FOR_HEADERS = 10.0
 """How long a new connection may take until its first request is there."""
 MAX_LINES = 5
@@ -79,4 +85,12 @@ def quiet(config: dict[str, Any]) -> dict[str, Any]:
         name: {**handler, "filters": ["few"]} for name, handler in config["handlers"].items()
     }
     filters = {"few": {"()": FewOfAKind}}
-    return {**config, "formatters": formatters, "handlers": handlers, "filters": filters}
+    # asyncio tells of every connection that it could not take in.
+    loggers = {**config["loggers"], "asyncio": {"handlers": ["default"], "propagate": False}}
+    return {
+        **config,
+        "formatters": formatters,
+        "handlers": handlers,
+        "filters": filters,
+        "loggers": loggers,
+    }

@@ -21,7 +21,7 @@ from uvicorn.config import LOGGING_CONFIG
 from yellow_ladle.api.app import create_app
 from yellow_ladle.api.door import LOOPBACK
 from yellow_ladle.api.events import Broadcast
-from yellow_ladle.connections import BoundedProtocol, quiet
+from yellow_ladle.connections import MAX_ACCEPTED, BoundedProtocol, quiet
 from yellow_ladle.local_socket import LocalSocket
 from yellow_ladle.store.backup_schedule import Backups
 from yellow_ladle.store.file_lock import Holder
@@ -96,6 +96,7 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
         access_log=False,
         timeout_graceful_shutdown=SECONDS_TO_END,
         http=BoundedProtocol,
+        backlog=MAX_ACCEPTED,
         log_config=quiet(LOGGING_CONFIG),
         timeout_keep_alive=SECONDS_IDLE,
         ssl_certfile=certificate,

@@ -3,6 +3,7 @@
 import json
 import os
 import re
+import resource
 import signal
 import socket
 import sqlite3
@@ -259,11 +260,16 @@ class Crowds(ProcessTest):
         return found
 
     def test_hundreds_of_half_open_ones_keep_nobody_out(self) -> None:
+        # More than the files that a process may have open on many machines.
+        limits = resource.getrlimit(resource.RLIMIT_NOFILE)
+        self.addCleanup(resource.setrlimit, resource.RLIMIT_NOFILE, limits)
+        resource.setrlimit(resource.RLIMIT_NOFILE, (1_024, limits[1]))
         server = self.serve()
+        resource.setrlimit(resource.RLIMIT_NOFILE, (min(4_096, limits[1]), limits[1]))
         port = int(self.address.rpartition(":")[2])
         with urllib.request.urlopen(f"{self.address}/api/v1/events", timeout=WAIT) as stream:
             self.assertEqual(stream.readline(), b"event: standing\n")
-            self.half_open(600)
+            self.half_open(1_100)
             self.assertEqual(self.get("/kitchen")["name"], "Skerrow Light")
             self.state("butter", "soy")
             while not (line := stream.readline()).startswith(b"event: written"):
