@@ -1,5 +1,6 @@
 """Commands that are killed at any moment: the file is the old one or the new one, whole."""
 
+import io
 import json
 import random
 import signal
@@ -11,13 +12,20 @@ import time
 import unittest
 from contextlib import closing
 from pathlib import Path
+from unittest.mock import patch
+
+from PIL import Image
 
 from tests.effort import SEED, tries
 from tests.filled import demo_content, filled
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.reading.update import Change
 from yellow_ladle.store.backup import verify
 from yellow_ladle.store.backup_schedule import Backups
+from yellow_ladle.store.history import Act
 from yellow_ladle.store.kitchen_file import KitchenFile
 from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.photos import Photos, photos_folder
 
 ROOT = Path(__file__).resolve().parents[2]
 KEPT = ROOT / "tests/files/kept"
@@ -73,6 +81,41 @@ class Killed(unittest.TestCase):
             self.assertIn(self.pots(), (0, 50))
         for backup in Backups(self.path).files():
             self.assertIn(verify(backup).preparations, (0, 50))
+
+    def test_a_picture_goes_and_comes_with_its_product_all_the_same(self) -> None:
+        """A kill between the change and the picture is made up for when the file is opened."""
+        filled(demo_content(), self.path).close()
+        spare = Product("spare", "Spare tub")
+        photos = Photos(self.path)
+        no_move = patch.object(Photos, "_move")
+        with KitchenFile.open(self.path) as file:
+            file.ledger.record(Change(products=(spare,)), {"spare": None})
+            picture = io.BytesIO()
+            Image.new("RGB", (40, 40), "tan").save(picture, "PNG")
+            photos.put("spare", picture.getvalue())
+            seen = file.ledger.now.versions["spare"]
+            with no_move:
+                file.ledger.record(Change(removed=("spare",)), {"spare": seen})
+        self.assertTrue(photos.has("spare"))
+        with KitchenFile.open(self.path) as file:
+            self.assertFalse(photos.has("spare"))
+            [removal, _] = file.ledger.history("spare")
+            with no_move:
+                file.ledger.undo(removal.id, Act("NB"))
+        self.assertFalse(photos.has("spare"))
+        KitchenFile.open(self.path).close()
+        self.assertTrue(photos.has("spare"))
+
+    def test_another_product_of_that_name_does_not_get_the_picture(self) -> None:
+        filled(demo_content(), self.path).close()
+        spare = Product("spare", "Spare tub")
+        folder = photos_folder(self.path)
+        folder.mkdir()
+        (folder / "spare.removed").write_bytes(b"of another tub")
+        with KitchenFile.open(self.path) as file:
+            file.ledger.record(Change(products=(spare,)), {"spare": None})
+        KitchenFile.open(self.path).close()
+        self.assertFalse(Photos(self.path).has("spare"))
 
     def test_what_bears_the_name_of_a_backup_is_whole(self) -> None:
         filled(demo_content(), self.path).close()

@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book.book import Book, Preparation
@@ -87,6 +87,15 @@ def entries(session: Session, item: str | None, most: int) -> list[Entry]:
     if item is not None:
         wanted = wanted.where(HistoryRow.item == item)
     return [_entry(row) for row in session.scalars(wanted)]
+
+
+def brought_back(session: Session) -> set[str]:
+    """What stands because the last that was done to it was to take its removal back."""
+    newest = select(func.max(HistoryRow.id)).group_by(HistoryRow.item)
+    wanted = select(HistoryRow.item).where(
+        HistoryRow.id.in_(newest), HistoryRow.undoes.is_not(None), HistoryRow.before.is_(None)
+    )
+    return set(session.scalars(wanted))
 
 
 def as_of(session: Session, now: Book, at: str) -> Book:

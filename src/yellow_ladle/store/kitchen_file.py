@@ -37,7 +37,9 @@ class KitchenFile:
                 # Of a file of today's form the ledger sees to it.
                 refuse_damaged(path)
                 backups.make(datetime.now(UTC), "before-migration")
-            return cls(Ledger.open(path), lock, backups)
+            ledger = Ledger.open(path)
+            ledger.settle_pictures()
+            return cls(ledger, lock, backups)
         except Unsound as error:
             lock.release()
             raise Unsound(f"{error}{offered(path, folder)}") from error

@@ -39,6 +39,7 @@ from yellow_ladle.store.history import (
     Act,
     Entry,
     as_of,
+    brought_back,
     entries,
     replaced,
     restored,
@@ -144,6 +145,14 @@ class Ledger:
         """This moment (ISO, UTC), never before one that was written down already."""
         now = self._clock().astimezone(UTC).isoformat(timespec="milliseconds")
         return max(now, self._moment)
+
+    @property
+    def seconds_behind(self) -> float:
+        """How far the clock stands before the last moment of the history, 0 where it does not."""
+        if not self._moment:
+            return 0.0
+        last = datetime.fromisoformat(self._moment)
+        return max(0.0, (last - self._clock().astimezone(UTC)).total_seconds())
 
     @property
     def is_empty(self) -> bool:
@@ -387,6 +396,14 @@ class Ledger:
         for product in change.products if undone else ():
             if product.id not in before.products:
                 photos.bring_back(product.id)
+
+    def settle_pictures(self) -> None:
+        """Lets pictures follow their products where an earlier process ended in between.
+
+        Only for whoever has the file to himself.
+        """
+        with self.reading() as session:
+            Photos(self.path).follow(self._now.reading.book.products, brought_back(session))
 
     def _read_as_of_today(self) -> None:
         with self.writing() as writing:

@@ -3,6 +3,7 @@
 import io
 import os
 import warnings
+from collections.abc import Collection
 from pathlib import Path
 from typing import TYPE_CHECKING
 
@@ -67,6 +68,15 @@ class Photos:
     def bring_back(self, product: str) -> None:
         """Brings back the picture that a product had when it was removed."""
         self._move(self._away(product), self._place(product))
+
+    def follow(self, products: Collection[str], brought_back: Collection[str]) -> None:
+        """Moves what a kill kept from being moved after its product's removal or return."""
+        for picture in list(self._folder.glob("*.webp")):
+            if picture.stem not in products:
+                self.put_away(picture.stem)
+        for id in brought_back:
+            if id in products and not self.has(id):
+                self.bring_back(id)
 
     def _move(self, picture: Path, place: Path) -> None:
         if picture.exists():
