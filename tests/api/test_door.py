@@ -46,6 +46,20 @@ class Answers(ApiTest):
             self.is_problem(response)
 
 
+class Unreadable(ApiTest):
+    """Bodies that are no JSON, or that nobody would nest so deep."""
+
+    def test_it_is_told_in_words_whatever_it_is(self) -> None:
+        deep = [piece * 5_000 for piece in ("[", '{"a":', '[{"a":')]
+        whole = ["[" * 5_000 + "]" * 5_000, '{"a":' * 5_000 + "1" + "}" * 5_000]
+        for body in (*deep, *whole, "nonsense", "\x00", "[1,"):
+            response = self.api.post(
+                "/api/v1/changes", content=body, headers={"Content-Type": "application/json"}
+            )
+            self.assertIn(response.status_code, (400, 422), body[:20])
+            self.assertIn("Nothing was changed.", response.json()["detail"], body[:20])
+
+
 class Health(ApiTest):
     def test_it_tells_of_the_file_and_its_backups(self) -> None:
         found = self.get("/health")
@@ -58,6 +72,36 @@ class Health(ApiTest):
         self.assertIn("The disk is full", self.get("/health")["worry"])
         backups.make(datetime.now(UTC) - timedelta(days=5), "night")
         self.assertIn("5 days old", self.get("/health")["worry"])
+
+
+class Clock(ApiTest):
+    """A clock that stops, jumps ahead and is set back."""
+
+    time = datetime(2026, 11, 24, 12, tzinfo=UTC)
+
+    def state(self, level: str) -> str:
+        seen = self.ledger.now.versions["butter"]
+        self.post("/changes", {"change": self.statement("butter", "soy", level), "seen": seen})
+        return str(self.get("/history", item="butter")[0]["at"])
+
+    def test_one_that_goes_back_is_told_and_the_history_does_not(self) -> None:
+        right = self.state("contains")
+        self.assertEqual(self.state("free"), right, "it stands still")
+        self.assertEqual(self.get("/health")["worry"], "")
+        self.time += timedelta(days=400)
+        ahead = self.state("contains")
+        self.assertGreater(ahead, right)
+        self.time -= timedelta(days=400)
+        told = "clock says it is 2026-11-24, but something was recorded at 2027-12-29"
+        self.assertIn(told, self.get("/health")["worry"])
+        self.assertEqual(self.state("free"), ahead)
+        moments = [entry["at"] for entry in self.get("/history", item="butter")]
+        self.assertEqual(moments, [ahead, ahead, right, right])
+
+    def test_a_minute_is_nothing(self) -> None:
+        self.state("contains")
+        self.time -= timedelta(seconds=100)
+        self.assertEqual(self.get("/health")["worry"], "")
 
 
 class Logged(ApiTest):

@@ -180,8 +180,11 @@ async def _invalid(_: Request, error: Exception) -> JSONResponse:
 
 async def _http(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, HTTPException)
-    title = HTTPStatus(error.status_code).phrase
-    problem = Problem(title=title, status=error.status_code, detail=str(error.detail))
+    title, detail = HTTPStatus(error.status_code).phrase, str(error.detail)
+    # FastAPI answers so where the body is no JSON at all, or nested deeper than Python reads it.
+    if error.status_code == HTTPStatus.BAD_REQUEST and error.__cause__ is not None:
+        detail = "What was sent cannot be read as JSON, or is nested too deep. Nothing was changed."
+    problem = Problem(title=title, status=error.status_code, detail=detail)
     return _answer(problem, error.headers)
 
 

@@ -2477,7 +2477,7 @@ export interface components {
          * HealthOut
          * @description `revision`: the form of the file. `served_by`: the process that holds it, 0 for none.
          *
-         *     `worry` is a sentence where somebody has to see to the backups, else empty.
+         *     `worry` says what somebody has to see to, of the backups or of the clock, else it is empty.
          */
         HealthOut: {
             /** Version */
