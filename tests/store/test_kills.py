@@ -29,7 +29,7 @@ from yellow_ladle.store.photos import Photos, photos_folder
 
 ROOT = Path(__file__).resolve().parents[2]
 KEPT = ROOT / "tests/files/kept"
-KILLS = 12
+KILLS = 20
 
 
 class Killed(unittest.TestCase):
