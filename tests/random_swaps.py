@@ -14,7 +14,7 @@ from yellow_ladle.core.vocabulary.levels import Level
 
 CLASSES = ("alpha", "beta", "gamma", "delta")
 ROLES = ("body", "liquid", "fat")
-STARCHES = ("rice-flour", "cornflour", "arrowroot", "potato-starch")
+STARCHES = ("rice-flour", "maize-starch", "arrowroot", "potato-starch")
 FLAGS = ("wheat", "milk", "soy", "beef", "oats")
 
 

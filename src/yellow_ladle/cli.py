@@ -30,6 +30,7 @@ COMMANDS: tuple[Callable[..., None], ...] = (
 )
 for command in COMMANDS:
     app.command()(command)
+app.command(name="class")(questions.class_)
 app.command(name="import")(kitchen_data.import_)
 app.command(name="schema")(kitchen_data.schema)
 

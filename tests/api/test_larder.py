@@ -355,6 +355,51 @@ class History(LarderTest):
         self.assertIn("tub", self.ledger.now.versions)
 
 
+class WhatItIs(LarderTest):
+    """Goods of which nobody has said what they are."""
+
+    def bring(self, name: str) -> str:
+        product = {"id": "tub", "name": name}
+        line = {"item": "tub", "quantity": 10, "unit": "g", "role": "seasoning"}
+        made = self.get("/preparations/veloute")["preparation"]
+        made["lines"].append(line)
+        change = {"change": "bring_in", "products": [product], "preparations": [made]}
+        seen = {"tub": None, "veloute": self.ledger.now.versions["veloute"]}
+        self.post("/changes", {"change": change, "seen_each": seen})
+        return "tub"
+
+    def test_names_are_read_as_they_are_typed(self) -> None:
+        body = {"names": ["Anna's double cream", "Anna's mix", "Vegan cream"]}
+        cream, mix, vegan = self.post("/classes/read", body)
+        self.assertEqual(cream, {"class": "cream", "certain": True, "others": []})
+        self.assertEqual(mix, {"class": None, "certain": False, "others": []})
+        self.assertIn("soy-cream", vegan["others"])
+
+    def test_what_is_certain_counts_and_is_shown_as_taken(self) -> None:
+        self.bring("Anna's double cream")
+        jar = next(jar for jar in self.get("/products")["entries"] if jar["id"] == "tub")
+        self.assertEqual((jar["class_name"], jar["class_proposed"]), ("cream", True))
+        self.assertEqual(self.get("/unchecked")["class_questions"], [])
+        self.assertIsNone(self.ledger.now.reading.book.products["tub"].class_)
+
+    def test_what_is_not_is_asked_and_said_in_one_tap(self) -> None:
+        self.bring("Vegan cream")
+        [asked] = self.get("/unchecked")["class_questions"]
+        self.assertEqual((asked["product"]["id"], asked["likely"][0]), ("tub", "oat-cream"))
+        self.assertGreater(asked["plates"], 0)
+        change = {"change": "class", "item": "tub", "class": "soy-cream"}
+        self.post("/changes", {"change": change, "seen": asked["version"], "person": "MK"})
+        self.assertEqual(self.get("/unchecked")["class_questions"], [])
+        self.assertEqual(self.ledger.now.reading.book.products["tub"].class_, "soy-cream")
+        self.post("/changes", {"change": change, "seen": asked["version"]}, 409)
+
+    def test_a_second_name_of_a_class_is_written_as_the_first(self) -> None:
+        self.bring("Tub")
+        change = {"change": "class", "item": "tub", "class": "cornflour"}
+        self.post("/changes", {"change": change, "seen": self.ledger.now.versions["tub"]})
+        self.assertEqual(self.ledger.now.reading.book.products["tub"].class_, "maize-starch")
+
+
 class Clock(ApiTest):
     """The same kitchen with a clock that the test sets."""
 

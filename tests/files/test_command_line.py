@@ -68,6 +68,22 @@ class Labels(CommandLine):
         found = [list(label["flags"]) for label in json.loads(done.stdout)]
         self.assertEqual(found, [["milk"], [], ["wheat", "celery"]])
 
+    def test_classes_in_the_order_of_their_names(self) -> None:
+        names = ["Anna's double cream", "Anna's mix", "Cornflour", "Garlic butter"]
+        done = ladle("class", *names, "--json")
+        content = json.loads(done.stdout)
+        self.assertEqual((content["format"], content["version"]), ("yellow-ladle-classes", 1))
+        entries = content["classes"]
+        self.assertEqual([entry["name"] for entry in entries], names)
+        self.assertEqual(
+            entries[0],
+            {"name": names[0], "class": "cream", "certain": True, "others": []},
+        )
+        self.assertEqual((entries[1]["class"], entries[1]["certain"]), (None, False))
+        self.assertEqual(entries[2]["class"], "maize-starch")
+        self.assertEqual((entries[3]["certain"], entries[3]["others"]), (False, ["garlic"]))
+        self.assertIn("double cream", ladle("class", *names).stdout)
+
     def test_a_table_for_people(self) -> None:
         text = self.folder / "label.txt"
         text.write_text("whey powder, flavouring")

@@ -113,6 +113,22 @@ def label(
             print_label(reading)
 
 
+def class_(
+    names: Annotated[list[str], typer.Argument(metavar="NAME...", help="Names of goods and pots.")],
+    as_json: AsJson = False,
+) -> None:
+    """What goods and pots of some names are taken as."""
+    from yellow_ladle.files.documents.classes_document import classes_content
+
+    content = classes_content(names)
+    if as_json:
+        print_json(content)
+    else:
+        from yellow_ladle.files.documents.text_tables import print_classes
+
+        print_classes(content)
+
+
 def numbers(file: BookFile, as_json: AsJson = False) -> None:
     """The salt, alcohol, sulphites and starch of every pot of a book, by mass balance."""
     from yellow_ladle.files.documents.numbers_document import numbers_content

@@ -878,6 +878,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Classes
+         * @description What goods and pots of some names are taken as, in the order of the names.
+         */
+        post: operations["classes_api_v1_classes_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/labels/read": {
         parameters: {
             query?: never;
@@ -1809,6 +1829,56 @@ export interface components {
             sentence: string;
         };
         /**
+         * ClassChange
+         * @description What a product or preparation is, as somebody says; a class of null takes it back.
+         */
+        ClassChange: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "class";
+            /** Item */
+            item: string;
+            /** Class */
+            class: string | null;
+        };
+        /**
+         * ClassOut
+         * @description What a name means: a class or null, whether that is certain, and what else it may be.
+         */
+        ClassOut: {
+            /** Class */
+            class: string | null;
+            /** Certain */
+            certain: boolean;
+            /** Others */
+            others: string[];
+        };
+        /**
+         * ClassQuestionOut
+         * @description A product of which nobody knows what it is: swaps pass over it until somebody says.
+         *
+         *     `likely`: what its name may mean, the likeliest first.
+         */
+        ClassQuestionOut: {
+            product: components["schemas"]["Named"];
+            /** Version */
+            version: number;
+            /** Likely */
+            likely: string[];
+            /** Plates */
+            plates: number;
+        };
+        /**
+         * ClassesIn
+         * @description Names of goods and pots as somebody types them.
+         */
+        ClassesIn: {
+            /** Names */
+            names: string[];
+        };
+        /**
          * CleanToolOut
          * @description A clean tool as a move of a plan, with the step that the card begins with.
          */
@@ -2609,7 +2679,7 @@ export interface components {
          * JarOut
          * @description A product in the larder's list. `flags` holds only what is above free.
          *
-         *     `used_in` counts the pots that name it in a line, `plates` the dishes that it reaches.
+         *     `class_proposed`: nobody has said the class; it is taken by the name. `used_in` counts the pots that name it in a line, `plates` the dishes that it reaches.
          */
         JarOut: {
             /** Id */
@@ -2618,6 +2688,8 @@ export interface components {
             name: string;
             /** Class Name */
             class_name: string;
+            /** Class Proposed */
+            class_proposed: boolean;
             /** Unchecked */
             unchecked: number;
             /**
@@ -4175,7 +4247,7 @@ export interface components {
          */
         PreviewIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
         };
         /**
          * Problem
@@ -4409,7 +4481,7 @@ export interface components {
          */
         RecordIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
             /** Seen */
             seen?: number | null;
             /** Seen Each */
@@ -5268,6 +5340,8 @@ export interface components {
             run_out: components["schemas"]["RunOutOut"][];
             /** Contradictions */
             contradictions: components["schemas"]["ContradictionOut"][];
+            /** Class Questions */
+            class_questions: components["schemas"]["ClassQuestionOut"][];
             /** Stale Sign Offs */
             stale_sign_offs: components["schemas"]["StaleOut"][];
             /** Needs */
@@ -8479,6 +8553,80 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ComparisonOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    classes_api_v1_classes_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassesIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassOut"][];
                 };
             };
             /** @description No such thing */

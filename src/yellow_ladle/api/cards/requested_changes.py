@@ -11,6 +11,7 @@ from yellow_ladle.api.schemas.change_forms import (
     AnyChange,
     BringIn,
     ChoiceChange,
+    ClassChange,
     EmptyingChange,
     LineChange,
     MakerChange,
@@ -64,6 +65,12 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
             level = None if wanted.level is None else Level.of(wanted.level)
             evidence = _evidence(wanted.evidence)
             return stating(book, wanted.item, wanted.flag, level, evidence)
+        case ClassChange():
+            if wanted.item in book.products:
+                product = replace(book.products[wanted.item], class_=wanted.class_)
+                return Change(products=(product,))
+            preparation = preparation_or_missing(now, wanted.item)
+            return Change(preparations=(replace(preparation, class_=wanted.class_),))
         case LineChange():
             preparation = preparation_or_missing(now, wanted.preparation)
             _known_line(preparation, wanted.line, wanted.was)

@@ -19,6 +19,7 @@ from yellow_ladle.core.book.book import (
     Stage,
     Treatment,
 )
+from yellow_ladle.core.book.class_index import classes_in_use
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.need import STRICTNESS, Strictness
 from yellow_ladle.core.book.pan import LIDS, Lid
@@ -26,10 +27,9 @@ from yellow_ladle.core.book.product import CERTIFICATES, EVIDENCE, CertificateKi
 from yellow_ladle.core.cards.colours import colours
 from yellow_ladle.core.checks.book_faults import measure_faults, measures_missed
 from yellow_ladle.core.checks.name_faults import name_faults
-from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY
-from yellow_ladle.core.swaps.rules import swap_rules
+from yellow_ladle.core.vocabulary.classes import known_classes
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import WORDS, Level, LevelWord
@@ -114,11 +114,8 @@ def name_kitchen(request: Request, wanted: KitchenIn, ledger: TheLedger) -> Kitc
 def _kitchen(request: Request, now: Now) -> KitchenOut:
     book = now.reading.book
     unchecked = [unchecked_flags(now.reading, id) for id in book.products]
-    classes = {product.class_ for product in book.products.values() if product.class_}
-    classes.update(good.class_ for good in goods().values())
-    for rule in swap_rules():
-        classes.update(rule.with_)
-        classes.update(rule.replaces)
+    classes = classes_in_use(book.products.values(), book.preparations.values())
+    classes.update(known_classes())
     return KitchenOut(
         **as_piece(KitchenPiece, book.kitchen).model_dump(),
         version=now.kitchen_version,

@@ -14,6 +14,7 @@ from yellow_ladle.core.labels.languages import AUTO
 from yellow_ladle.core.labels.lexicon import languages
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.starting_points import SAY, goods
+from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import ProductPiece
 
@@ -74,6 +75,26 @@ class GoodOut(BaseModel):
     look: list[str]
     say: str
     product: ProductPiece
+
+
+class ClassesIn(BaseModel):
+    """Names of goods and pots as somebody types them."""
+
+    names: Annotated[list[Annotated[str, Field(max_length=1_000)]], Field(max_length=1_000)]
+
+
+class ClassOut(Answer):
+    """What a name means: a class or null, whether that is certain, and what else it may be."""
+
+    class_: Annotated[str | None, Field(serialization_alias="class")]
+    certain: bool
+    others: list[str]
+
+
+@router.post("/classes/read")
+def classes(wanted: ClassesIn) -> list[ClassOut]:
+    """What goods and pots of some names are taken as, in the order of the names."""
+    return [ClassOut.model_validate(class_of_name(name)) for name in wanted.names]
 
 
 @router.post("/labels/read")

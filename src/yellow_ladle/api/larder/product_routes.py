@@ -12,6 +12,7 @@ from yellow_ladle.api.kitchen.kitchen_routes import unchecked_flags
 from yellow_ladle.api.paging import Offset, Page, Size, page
 from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
 from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.cards.compare import product_differences
 from yellow_ladle.core.larder.product_merge import merged_product
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
@@ -28,12 +29,14 @@ router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
 class JarOut(BaseModel):
     """A product in the larder's list. `flags` holds only what is above free.
 
-    `used_in` counts the pots that name it in a line, `plates` the dishes that it reaches.
+    `class_proposed`: nobody has said the class; it is taken by the name. `used_in` counts the pots
+    that name it in a line, `plates` the dishes that it reaches.
     """
 
     id: str
     name: str
     class_name: str
+    class_proposed: bool
     unchecked: int
     otherwise: LevelWord
     flags: dict[str, LevelWord]
@@ -116,7 +119,7 @@ def _jars(now: Now, find: str, unchecked_only: bool, offset: int, size: int) -> 
     jars = [
         _jar(now.reading, id, id in old)
         for id, product in now.reading.book.products.items()
-        if wanted in product.name.casefold() or wanted in (product.class_ or "")
+        if wanted in product.name.casefold() or wanted in (taken_as(product) or "")
     ]
     if unchecked_only:
         jars = [jar for jar in jars if jar.unchecked]
@@ -194,7 +197,8 @@ def _jar(reading: Reading, id: str, second_look: bool) -> JarOut:
     return JarOut(
         id=id,
         name=product.name,
-        class_name=product.class_ or "",
+        class_name=taken_as(product) or "",
+        class_proposed=not product.class_,
         unchecked=unchecked_flags(reading, id),
         otherwise=product.otherwise.word,
         flags=reading.level_words(id),

@@ -13,6 +13,7 @@ from yellow_ladle.api.schemas.answer_forms import Named, WrittenOut, all_named, 
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.carrying.label_sources import contradictions, measure
+from yellow_ladle.core.larder.class_questions import class_questions
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
 from yellow_ladle.core.larder.unchecked import Held, Settling, held, settled_by
 from yellow_ladle.core.reading.reading import Reading
@@ -82,6 +83,18 @@ class ContradictionOut(BaseModel):
     class_name: str
 
 
+class ClassQuestionOut(BaseModel):
+    """A product of which nobody knows what it is: swaps pass over it until somebody says.
+
+    `likely`: what its name may mean, the likeliest first.
+    """
+
+    product: Named
+    version: int
+    likely: list[str]
+    plates: int
+
+
 class StaleOut(BaseModel):
     """A pot whose sign-off a change has made stale."""
 
@@ -120,6 +133,7 @@ class UncheckedOut(BaseModel):
     second_look_days: int
     run_out: list[RunOutOut]
     contradictions: list[ContradictionOut]
+    class_questions: list[ClassQuestionOut]
     stale_sign_offs: list[StaleOut]
     needs: list[NeedOut]
 
@@ -169,6 +183,15 @@ def _unchecked(now: Now) -> UncheckedOut:
                 class_name=(book.products[found.product].class_ or "").replace("-", " "),
             )
             for found in contradictions(book, on)
+        ],
+        class_questions=[
+            ClassQuestionOut(
+                product=named(book, asked.product),
+                version=now.versions[asked.product],
+                likely=[class_ for class_ in (asked.guess.class_, *asked.guess.others) if class_],
+                plates=asked.plates,
+            )
+            for asked in class_questions(reading)
         ],
         stale_sign_offs=[
             StaleOut(

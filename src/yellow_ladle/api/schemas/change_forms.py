@@ -7,6 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.models import (
+    ClassId,
     EvidencePiece,
     LinePiece,
     MakerPiece,
@@ -38,6 +39,14 @@ class StatementChange(BaseModel):
     flag: FlagId
     level: LevelWord | None
     evidence: EvidencePiece | None = None
+
+
+class ClassChange(BaseModel):
+    """What a product or preparation is, as somebody says; a class of null takes it back."""
+
+    change: Literal["class"]
+    item: Id
+    class_: ClassId | None = Field(alias="class")
 
 
 class LineChange(BaseModel):
@@ -170,6 +179,7 @@ AnyChange = Annotated[
     ProductChange
     | PreparationChange
     | StatementChange
+    | ClassChange
     | LineChange
     | ChoiceChange
     | WayChange

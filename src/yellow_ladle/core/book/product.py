@@ -59,6 +59,8 @@ FIGURES = (
     *("class_", "parts", "makers", "in_use"),
 )
 """The fields of a product from which numbers are worked out."""
+PROPOSED_BY = ("name", "label", "statements", "otherwise")
+"""The fields of a product by which a class is proposed."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -161,5 +163,9 @@ class Product:
 
 
 def figures(product: Product) -> tuple[object, ...]:
-    """What the numbers of a product's derivatives are worked out from."""
-    return tuple(getattr(product, key) for key in FIGURES)
+    """What the numbers of a product's derivatives are worked out from.
+
+    Of one without a class that is also what a class is proposed by.
+    """
+    taken_by = () if product.class_ else PROPOSED_BY
+    return tuple(getattr(product, key) for key in (*FIGURES, *taken_by))

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from yellow_ladle.core.book.book import Book, Preparation, used_item
+from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.cards.card_names import (
     Names,
     Span,
@@ -30,7 +31,7 @@ JOINING = ("and", "with", "of", "on", "in")
 def short_name(book: Book, item: str) -> str:
     """What a step calls an item: bought goods by what they are, without the words of a brand."""
     product = book.products.get(item)
-    class_ = product.class_ if product else None
+    class_ = taken_as(product) if product else None
     if class_ is None or class_ not in known_classes() or class_ == "other":
         return book.name(item)
     return class_.replace("-", " ")

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from yellow_ladle.core.book.book import Book, Line, Preparation, owner_of
+from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.vocabulary.toml import Table, rows, table, words
 
 
@@ -56,9 +57,8 @@ def _broken_by(book: Book, line: Line, row: Table) -> str | None:
     """The colour, or an empty word, where a line breaks a family by this row."""
     if line.strained_out and not words(row.get("names")):
         return None
-    product = book.products.get(line.item)
     made = book.preparations.get(owner_of(line.item))
-    class_ = product.class_ if product else made.class_ if made else None
+    class_ = class_of(book, owner_of(line.item))
     if class_ is not None and class_ in words(row.get("classes")):
         return ""
     name = book.name(line.item).lower()

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from yellow_ladle.core.amounts.weight import weigh
 from yellow_ladle.core.book.book import Line, Preparation
+from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.cards.round import Rounded, rounded
 from yellow_ladle.core.numbers.balance import Balance, portions_of
 from yellow_ladle.core.numbers.yields import level_cm, reduces, yielded
@@ -112,8 +113,11 @@ def is_exact(balance: Balance, made: Preparation, line: Line) -> bool:
     base = balance.book.preparations.get(line.item)
     if base is not None:
         return base.kind == "roux"
-    class_ = balance.book.products[line.item].class_ if line.item in balance.book.products else ""
-    return class_ == "salt" or line.role == "thickener" or made.kind == "roux"
+    return (
+        class_of(balance.book, line.item) == "salt"
+        or line.role == "thickener"
+        or made.kind == "roux"
+    )
 
 
 def _warnings(balance: Balance, made: Preparation, factor: float) -> list[str]:

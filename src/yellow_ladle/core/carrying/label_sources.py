@@ -8,7 +8,7 @@ from yellow_ladle.core.book.maker import Evidence, Statements
 from yellow_ladle.core.book.product import MAX_ALCOHOL_FREE, MAX_SULPHITE_FREE, Addition, Product
 from yellow_ladle.core.carrying.certificates import held
 from yellow_ladle.core.carrying.masks import Layout
-from yellow_ladle.core.vocabulary.classes import grape_wine_classes, known_classes
+from yellow_ladle.core.vocabulary.classes import grape_wine_classes, usual_of
 from yellow_ladle.core.vocabulary.diets import ORIGIN
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -114,9 +114,9 @@ def _contradicted(product: Product, source: LabelSource, book: Book) -> Iterator
         level = source.level(flag)
         if speaks and level < Level.CONTAINS:
             yield Contradiction(product.id, source.by, flag, level, Level.CONTAINS, field)
-    usual = known_classes().get(product.class_ or "")
+    usual = usual_of(product.class_ or "")
     rest = source.evidence.get("otherwise")
-    if not speaks or usual is None or rest is None or rest.kind != PLAIN_FOOD:
+    if not speaks or rest is None or rest.kind != PLAIN_FOOD:
         return
     if source.otherwise is not Level.FREE:
         return

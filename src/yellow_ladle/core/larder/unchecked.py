@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.carrying.label_sources import raised_sources, source_mask
 from yellow_ladle.core.carrying.masks import Layout
 from yellow_ladle.core.larder.starting_points import goods
@@ -96,7 +97,7 @@ def settled_by(reading: Reading, entry: Held) -> Settling:
         return "empty_bag"
     plain = {good.class_ for good in goods().values() if good.plain}
     labelled = {good.class_ for good in goods().values() if not good.plain}
-    if product.class_ in plain - labelled:
+    if taken_as(product) in plain - labelled:
         return "mark_plain"
     few = len(entry.flags) <= len(reading.book.flags) // 2
     return "ask_maker" if few else "read_label"

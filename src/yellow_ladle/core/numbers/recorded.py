@@ -1,6 +1,7 @@
 """What is recorded of a product, as grams in a gram of it."""
 
 from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.numbers.retention import ETHANOL_G_PER_ML
 from yellow_ladle.core.numbers.thickeners import thickener_of
 
@@ -13,7 +14,7 @@ def in_a_gram(product: Product) -> Recorded:
     None where nobody has recorded it. A product that is no thickener holds no starch that counts.
     """
     salt, so2 = product.salt_g_per_100g, product.so2_counted
-    thickener = thickener_of().get(product.class_ or "")
+    thickener = thickener_of().get(taken_as(product) or "")
     return (
         None if salt is None else salt / 100,
         _ethanol(product),

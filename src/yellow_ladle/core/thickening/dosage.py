@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 from typing import Literal, TypeAlias, get_args
 
 from yellow_ladle.core.book.book import Line, Preparation, Step
+from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.numbers.thickeners import (
     Thickener,
     browning,
@@ -176,7 +177,7 @@ def _candidates(reading: Reading, thickener: Thickener) -> tuple[Candidate, ...]
     found = [
         Candidate(id, tuple((flag, reading.level(id, flag)) for flag in GLUTEN))
         for id, product in reading.book.products.items()
-        if product.class_ in thickener.classes
+        if taken_as(product) in thickener.classes
     ]
     return tuple(
         sorted(found, key=lambda entry: (max(lv for _, lv in entry.levels), entry.product))

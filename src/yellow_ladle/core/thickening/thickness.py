@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from yellow_ladle.core.book.book import Line, Preparation, owner_of
+from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.thickeners import (
     Thickener,
@@ -139,7 +140,7 @@ def is_sour(balance: Balance, preparation: Preparation) -> bool:
     for poured in balance.poured(preparation):
         product = balance.book.products.get(poured.item)
         total += poured.grams or 0.0
-        if product is not None and product.class_ in sour_classes():
+        if product is not None and taken_as(product) in sour_classes():
             sour += poured.grams or 0.0
     return total > 0 and sour / total >= sour_share()
 
@@ -150,7 +151,7 @@ def holds_milk(balance: Balance, preparation: str) -> bool:
     while waiting:
         id = waiting.pop()
         product = balance.book.products.get(id)
-        if product is not None and product.class_ in milky_classes():
+        if product is not None and taken_as(product) in milky_classes():
             return True
         made = balance.book.preparations.get(id)
         if made is not None and id not in seen:
@@ -190,11 +191,11 @@ def _of_line(
     product = balance.book.products.get(line.item)
     if product is None:
         return known.get(owner_of(line.item), {})
-    thickener = thickener_of().get(product.class_ or "")
+    thickener = thickener_of().get(taken_as(product) or "")
     if thickener is not None:
         ends = (1 / thickener.high, 1 / thickener.weight, 1 / thickener.low)
         return {thickener.id: Span(*ends)}
-    body = bodies().get(product.class_ or "")
+    body = bodies().get(taken_as(product) or "")
     if body is None or line.strained_out or (body.stages and line.stage not in body.stages):
         return {}
     told = " ".join(step.text for step in made.method)
@@ -212,7 +213,7 @@ def _may_thicken(balance: Balance, item: str) -> bool:
     product = balance.book.products.get(item)
     if product is None:
         return True
-    return product.class_ in thickener_of() or product.class_ in bodies()
+    return taken_as(product) in thickener_of() or taken_as(product) in bodies()
 
 
 def _effects(balance: Balance, made: Preparation, given: Mapping[str, Span]) -> list[str]:
@@ -248,6 +249,6 @@ def _longest(balance: Balance, made: Preparation, thickener: Thickener) -> float
     for index in made.counted():
         line = made.lines[index]
         product = balance.book.products.get(line.item)
-        if product is not None and product.class_ in thickener.classes:
+        if product is not None and taken_as(product) in thickener.classes:
             minutes = max(minutes, line.minutes or 0.0)
     return minutes

@@ -30,6 +30,36 @@ def known_classes() -> Mapping[str, Usual]:
     return found
 
 
+NOTHING_USUAL = Usual(frozenset(), frozenset())
+
+
+def usual_of(class_: str) -> Usual:
+    """What is usual in a class; nothing in one of a kitchen's own."""
+    return known_classes().get(of_twin(class_), NOTHING_USUAL)
+
+
+@cache
+def _twins() -> Mapping[str, str]:
+    return {name: str(class_) for name, class_ in section(table("classes")["twins"]).items()}
+
+
+def of_twin(class_: str) -> str:
+    """The class of which a name is the second one, else the name itself."""
+    return _twins().get(class_, class_)
+
+
+@cache
+def pot_classes() -> frozenset[str]:
+    """The classes of preparations."""
+    return frozenset(section(table("classes")["pots"]))
+
+
+@cache
+def house_words() -> frozenset[str]:
+    """Flags that a kitchen may have added for itself, and that the table of classes speaks of."""
+    return frozenset(words(table("classes")["house"]))
+
+
 @cache
 def grape_wine_classes() -> frozenset[str]:
     """The classes of goods that are made of grapes as wine is."""
@@ -50,5 +80,5 @@ def expanded(wanted: Iterable[str]) -> tuple[str, ...]:
     found: dict[str, None] = {}
     for word in wanted:
         group = class_groups().get(word[1:], (word,)) if word.startswith(GROUP) else (word,)
-        found |= dict.fromkeys(group)
+        found |= dict.fromkeys(map(of_twin, group))
     return tuple(found)

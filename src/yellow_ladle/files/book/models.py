@@ -2,12 +2,13 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import AfterValidator, Field
 
 from yellow_ladle.core.book.book import SECOND_LOOK_DAYS, Kind, Role, Stage, Treatment
 from yellow_ladle.core.book.need import Strictness
 from yellow_ladle.core.book.pan import Lid
 from yellow_ladle.core.book.product import EvidenceKind
+from yellow_ladle.core.vocabulary.classes import of_twin
 from yellow_ladle.core.vocabulary.criteria import CRITERIA, Criterion
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.core.vocabulary.units import Spoons
@@ -35,6 +36,10 @@ VERSION = 1
 
 LineIndex = Annotated[int, Field(ge=0, le=10_000)]
 Days = Annotated[float, Field(gt=0, le=3_650, allow_inf_nan=False)]
+
+
+ClassId = Annotated[Word, AfterValidator(of_twin)]
+"""A class; the second name of one is read as the first."""
 
 
 class PersonPiece(Piece):
@@ -146,7 +151,7 @@ class ProductPiece(Piece):
 
     id: Id
     name: Name
-    class_: Word | None = Field(default=None, alias="class")
+    class_: ClassId | None = Field(default=None, alias="class")
     statements: dict[FlagId, LevelWord] = {}
     otherwise: LevelWord = "unchecked"
     certificates: list[Word] = []
@@ -278,7 +283,7 @@ class PreparationPiece(Piece):
     id: Id
     name: Name
     kind: Kind
-    class_: Word | None = Field(default=None, alias="class")
+    class_: ClassId | None = Field(default=None, alias="class")
     colour: Word | None = None
     lines: list[LinePiece] = []
     statements: dict[FlagId, LevelWord] = {}

@@ -137,6 +137,15 @@ def print_numbers(content: dict[str, Any]) -> None:
     _console().print(table)
 
 
+def print_classes(content: dict[str, Any]) -> None:
+    """One row a name: its class, whether that is certain, and what else it may be."""
+    table = Table("Name", "Class", "Certain", "Or")
+    for entry in content["classes"]:
+        certain = "yes" if entry["certain"] else "no"
+        table.add_row(entry["name"], entry["class"] or "-", certain, ", ".join(entry["others"]))
+    _console().print(table)
+
+
 def print_amount(found: Understood, weighed: Weighed) -> None:
     """What was understood, in a line or two."""
     console = _console()

@@ -4,6 +4,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 
 from yellow_ladle.core.book.book import Book, Line, Preparation
+from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, applied
@@ -118,4 +119,4 @@ def _missing(before: Reading, plan: Plan, usual: Preparation) -> Iterator[float]
 
 def _is_salt(book: Book, line: Line) -> bool:
     product = book.products.get(line.item)
-    return product is not None and product.class_ == "salt"
+    return product is not None and taken_as(product) == "salt"

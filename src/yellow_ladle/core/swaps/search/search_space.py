@@ -11,6 +11,7 @@ from functools import cached_property
 
 from yellow_ladle.core.book.book import Line, owner_of
 from yellow_ladle.core.book.by_products import ends
+from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.reading.reading import own_mask
 from yellow_ladle.core.swaps.goals import together
 from yellow_ladle.core.swaps.plan import CleanTool, Swap
@@ -186,7 +187,7 @@ class Region:
         if not self._proposer.limits.keep_thickness or swap.to is None:
             return ""
         product = self._reading.book.products.get(swap.to)
-        return f"{swap.rule} {(product.class_ if product else None) or swap.to}"
+        return f"{swap.rule} {(taken_as(product) if product else None) or swap.to}"
 
     def _new(self, mask: int) -> int:
         """The flags of a mask whose level is above the item's, as bits of one level."""

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from yellow_ladle.core.book.book import Line, Preparation
+from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
 from yellow_ladle.core.numbers.thickeners import browned, fat_share, thickener_of
 from yellow_ladle.core.swaps.item_names import short_name
@@ -63,7 +64,7 @@ def _thickening(balance: Balance, made: Preparation, line: Line, to: str) -> Wor
             return None
         grams = flour / in_a_gram
     else:
-        thickener = thickener_of().get(product.class_ or "")
+        thickener = thickener_of().get(taken_as(product) or "")
         if thickener is None:
             return None
         grams = flour * thickener.weight
@@ -82,7 +83,7 @@ def _as_flour(balance: Balance, made: Preparation, line: Line) -> float | None:
     product = balance.book.products.get(line.item)
     if product is None:
         return grams * balance.of(line.item).per_gram[STARCH]
-    thickener = thickener_of().get(product.class_ or "")
+    thickener = thickener_of().get(taken_as(product) or "")
     if thickener is None:
         return None
     brown = sum(browned(made)) / 2 if thickener.form == "roux" else 1.0
@@ -94,7 +95,7 @@ def _fat(balance: Balance, line: Line, to: str) -> Worked | None:
     grams = balance.line_grams(line)
     if old is None or new is None or not grams:
         return None
-    had, has = fat_share(old.class_), fat_share(new.class_)
+    had, has = fat_share(taken_as(old)), fat_share(taken_as(new))
     if had == has:
         return _in_unit_of(balance, line, grams, "")
     names = short_name(balance.book, line.item), short_name(balance.book, to)
@@ -120,7 +121,7 @@ def _acid(balance: Balance, line: Line, to: str) -> Worked | None:
     grams = balance.line_grams(line)
     if old is None or new is None or not grams:
         return None
-    had, has = _sourness().get(old.class_ or ""), _sourness().get(new.class_ or "")
+    had, has = _sourness().get(taken_as(old) or ""), _sourness().get(taken_as(new) or "")
     if not had or not has:
         return None
     needed = grams * had / has

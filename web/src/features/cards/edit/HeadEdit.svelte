@@ -83,7 +83,7 @@
       value={piece.class ?? ''}
       onchange={(event) => (piece.class = event.currentTarget.value || null)}
     >
-      <option value="">none</option>
+      <option value="">by what it is made of</option>
       {#each classes as known (known)}<option value={known}>{asWords(known)}</option>{/each}
     </select>
   </Field>

@@ -34,6 +34,11 @@
     if (chosen && jars.length > 0)
       list?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
   });
+
+  function whatItIs(jar: Schema['JarOut']): string {
+    if (!jar.class_name) return 'what is it?';
+    return (jar.class_proposed ? 'taken as ' : '') + asWords(jar.class_name);
+  }
 </script>
 
 <section class="flex min-h-0 flex-col border-r border-rule" aria-labelledby="larder">
@@ -70,7 +75,7 @@
           <span class="min-w-0 flex-1">
             <span class="font-[550]">{jar.name}</span>
             <span class={['block text-base', jar.id !== chosen && 'text-soft']}>
-              {asWords(jar.class_name)} · in {jar.used_in}
+              {whatItIs(jar)} · in {jar.used_in}
               {jar.used_in === 1 ? 'pot' : 'pots'}{jar.makers > 0
                 ? ` · ${jar.makers} makers`
                 : ''}{jar.is_bag ? ' · running bag' : ''}{jar.second_look ? ' · second look' : ''}

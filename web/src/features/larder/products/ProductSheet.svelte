@@ -4,20 +4,18 @@
   import { untrack } from 'svelte';
   import { answer, api, type Schema } from '../../../api/client';
   import { identified } from '../../../api/ids';
-  import { kitchenQuery } from '../../../api/queries';
-  import { asWords } from '../../../ui/marks/levels';
   import IntoBag from '../bags/IntoBag.svelte';
   import { currentUser } from '../../people/currentUser.svelte';
   import RecordFoot from '../../impact/RecordFoot.svelte';
   import { Recording, type Change } from '../../impact/recording.svelte';
   import { p } from '../../../app/routes';
   import { ProductDraft, type Product } from './productDraft.svelte';
+  import ClassField from './ClassField.svelte';
   import ProductTabs from './ProductTabs.svelte';
 
   /** One product: what its label says, and what recording that would change. */
   let { known, ondone }: { known?: Schema['ProductOut']; ondone?: (id: string) => void } = $props();
 
-  const kitchen = kitchenQuery();
   const recording = new Recording();
   const draft = new ProductDraft();
   /** What somebody else changed in the meantime, and where both did, in words. */
@@ -79,10 +77,6 @@
     const typing = event.target instanceof HTMLElement && TYPING.test(event.target.tagName);
     if (event.key === 'p' && !typing && !event.ctrlKey && !event.metaKey) draft.markPlain();
   }
-
-  const classes = $derived(
-    [...new Set([...(kitchen.data?.classes ?? []), draft.className])].filter(Boolean).sort()
-  );
 </script>
 
 <svelte:window {onkeydown} />
@@ -93,12 +87,7 @@
       <Field label="Name on the jar">
         <input class="field font-name text-name font-[650]" bind:value={draft.name} />
       </Field>
-      <Field label="Class, for swaps">
-        <select class="field" bind:value={draft.className}>
-          <option value="">nobody has said</option>
-          {#each classes as name (name)}<option value={name}>{asWords(name)}</option>{/each}
-        </select>
-      </Field>
+      <ClassField name={draft.name} bind:value={draft.className} />
     </div>
     {#if known}
       <div class="mt-1.5 flex items-center justify-between gap-4">

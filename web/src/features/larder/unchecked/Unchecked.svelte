@@ -4,6 +4,7 @@
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { p } from '../../../app/routes';
+  import ClassQuestions from './ClassQuestions.svelte';
   import Contradictions from './Contradictions.svelte';
   import HeldRow from './HeldRow.svelte';
   import Needs from './Needs.svelte';
@@ -34,6 +35,9 @@
       <aside class="grid content-start gap-6 pt-3">
         {#if list.contradictions.length > 0}
           <Contradictions found={list.contradictions} />
+        {/if}
+        {#if list.class_questions.length > 0}
+          <ClassQuestions asked={list.class_questions} />
         {/if}
         <Needs needs={list.needs} />
         <section aria-labelledby="stale">
