@@ -13,7 +13,8 @@ from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.core.vocabulary.gs1_codes import Decoded, decoded, encoded
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.fault_words import fault_of
-from yellow_ladle.files.book.piece import Code, Day, LabelText, Name, Short, Word
+from yellow_ladle.files.book.models import ClassId
+from yellow_ladle.files.book.piece import Code, Day, LabelText, Name, Short
 
 MAX_BYTES = 4 * 1024 * 1024
 FORMAT = "yellow-ladle-supplier-sheet"
@@ -37,7 +38,7 @@ class GoodPart(SheetPart):
 
     code: Code
     name: Name
-    class_: Word = Field(default="other", alias="class")
+    class_: ClassId | None = Field(default=None, alias="class")
     pack: Short = ""
     ingredients: LabelText = ""
     allergens: list[AllergenPart] = []

@@ -26,6 +26,8 @@ from yellow_ladle.core.vocabulary.toml import Value, rows, table, words
 _LIST = re.compile(r"(?i)^\W*(?:ingredients?|zutaten|ingrédients?|ingredientes|ingredienti)\s*:?")
 NAMED_BY_WHAT_THEY_ARE_FOR = ("dish", "soup")
 """Kinds of preparation whose name tells what is on the plate, not what may stand in their place."""
+UNSAID = "other"
+"""What earlier versions wrote where nobody had said a class."""
 MAIN_ROLES = ("body", "aromatic")
 """Roles of the lines that say what a stock or a sauce is of."""
 
@@ -42,7 +44,8 @@ def proposed(product: Product) -> ClassGuess:
 
 def taken_as(product: Product) -> str | None:
     """A product's recorded class, else the one that is proposed where that is certain."""
-    return of_twin(product.class_) if product.class_ else proposed(product).settled
+    said = product.class_ if product.class_ != UNSAID else None
+    return of_twin(said) if said else proposed(product).settled
 
 
 def proposed_of_pot(

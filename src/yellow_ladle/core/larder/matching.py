@@ -1,13 +1,13 @@
 """Which item of the book a cook's words mean."""
 
-import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from difflib import SequenceMatcher
 from functools import cache, lru_cache
-from unicodedata import combining, normalize
 
 from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.vocabulary.classes import expanded
+from yellow_ladle.core.vocabulary.stems import english, split
 from yellow_ladle.core.vocabulary.toml import section, table, words
 
 SURE = 0.9
@@ -74,9 +74,7 @@ def names_of(book: Book) -> dict[str, str]:
 
 def tokens(text: str) -> frozenset[str]:
     """The words of a name that tell it apart: without accents, plurals and side words."""
-    plain = "".join(sign for sign in normalize("NFD", text.lower()) if not combining(sign))
-    found = re.findall(r"[a-z0-9]+", plain)
-    return frozenset(_single(word) for word in found if word not in _side_words())
+    return frozenset(english(word) for word in split(text) if word not in _side_words())
 
 
 def role_of(class_: str | None, kind: str | None = None) -> str:
@@ -85,14 +83,11 @@ def role_of(class_: str | None, kind: str | None = None) -> str:
     return known.get(class_ or "", known.get(kind or "", "body"))
 
 
-def _single(word: str) -> str:
-    if len(word) > 4 and word.endswith("aves"):
-        return word[:-3] + "f"
-    if len(word) > 4 and word.endswith("ies"):
-        return word[:-3] + "y"
-    if len(word) > 4 and word.endswith(("oes", "shes", "ches", "sses")):
-        return word[:-2]
-    return word[:-1] if len(word) > 3 and word.endswith("s") and not word.endswith("ss") else word
+def stage_of(text: str) -> str:
+    """When a line goes in, as its own words say: with the rest, to finish, or at the pass."""
+    plain = " ".join(split(text))
+    found = (stage for said, stage in _stages().items() if f" {said} " in f" {plain} ")
+    return next(found, "cook")
 
 
 def _likeness(wanted: frozenset[str], name: frozenset[str]) -> float:
@@ -122,4 +117,14 @@ def _side_words() -> frozenset[str]:
 @cache
 def _roles() -> Mapping[str, str]:
     data = section(table("roles")["role"])
-    return {class_: role for role in data for class_ in words(data[role])}
+    found: dict[str, str] = {}
+    for role in data:
+        for class_ in expanded(words(data[role])):
+            found.setdefault(class_, role)
+    return found
+
+
+@cache
+def _stages() -> Mapping[str, str]:
+    data = section(table("roles")["stage"])
+    return {said: stage for stage in data for said in words(data[stage])}

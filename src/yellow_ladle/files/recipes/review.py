@@ -1,12 +1,13 @@
 """A recipe matched to the book, line by line, to be looked at before anything is recorded."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from yellow_ladle.core.amounts.grammar import Understood, understand
 from yellow_ladle.core.book.book import Book, Line, Preparation, Step, Yield
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.product import Product
-from yellow_ladle.core.larder.matching import Match, Names, names_of, role_of, sure
+from yellow_ladle.core.book.proposed_class import class_of, taken_as
+from yellow_ladle.core.larder.matching import Match, Names, names_of, role_of, stage_of, sure
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.recipes.recipe import Recipe
 
@@ -84,7 +85,7 @@ class _Review:
             id,
             recipe.name,
             _kind(f"{recipe.name} {recipe.category}"),
-            lines=tuple(lines),
+            lines=_doughs_of(lines),
             yield_=made,
             portions=portions,
             method=steps,
@@ -102,15 +103,13 @@ class _Review:
             near, note = whole, ""
         certain = sure(near)
         item = near[0].item if certain else self._new(words, needed)
-        product = self.book.products.get(item) or self.new.get(item)
-        made = self.book.preparations.get(item)
-        role = _role(product, made)
         known = understood.quantity is not None and understood.unit is not None
         line = Line(
             item,
             understood.quantity if known and understood.quantity is not None else 0.0,
             understood.unit or "piece",
-            role,
+            self._role(item),
+            stage=stage_of(f"{text} {group}"),
             note=note,
             group=group,
             typed="" if known else text[:200],
@@ -122,12 +121,20 @@ class _Review:
             )
         return line, ReviewedLine(text, understood, certain, near, question)
 
+    def _role(self, item: str) -> str:
+        """The role that an item most likely has, by what it is taken as."""
+        product = self.new.get(item)
+        if product is not None:
+            return role_of(taken_as(product))
+        made = self.book.preparations.get(item)
+        return role_of(class_of(self.book, item), made.kind if made is not None else None)
+
     def _new(self, words: str, needed: dict[str, Product]) -> str:
         """A new product by these words, once for all recipes; nobody has checked it."""
         name = (words[:1].upper() + words[1:])[:200]
         known = self.by_name.get(name)
         if known is None:
-            known = Product(self._free(name), name, "other", otherwise=Level.UNCHECKED)
+            known = Product(self._free(name), name, otherwise=Level.UNCHECKED)
             self.new[known.id] = self.by_name[name] = known
         needed[known.id] = known
         return known.id
@@ -138,10 +145,15 @@ class _Review:
         return id
 
 
-def _role(product: Product | None, made: Preparation | None) -> str:
-    if product is not None:
-        return role_of(product.class_)
-    return role_of(made.class_, made.kind) if made is not None else "body"
+def _doughs_of(lines: list[Line]) -> tuple[Line, ...]:
+    """Lines of which a flour that outweighs all the rest is what the thing is made of."""
+    weights = [line.quantity if line.unit == "g" else 0.0 for line in lines]
+    return tuple(
+        replace(line, role="body")
+        if line.role == "thickener" and weight > sum(weights) / 2
+        else line
+        for line, weight in zip(lines, weights, strict=True)
+    )
 
 
 def _yielded(found: Understood) -> tuple[float | None, Yield | None]:
