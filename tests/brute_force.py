@@ -143,7 +143,9 @@ class BruteForce:
         by_place = {swap.place: swap for swap in _swaps(swaps)}
         remade: set[str] = set()
         lost = [0.0, 0.0, 0.0]
-        cleaned = {move.in_ for move in swaps if isinstance(move, CleanTool)}
+        effort = sum(self._offer(swap).effort for swap in by_place.values())
+        cleaned_moves = [move for move in swaps if isinstance(move, CleanTool)]
+        cleaned = {move.in_ for move in cleaned_moves}
         for path in self._paths(self.item, by_place, (), gone):
             if path[-1][0] in cleaned:
                 remade.update(pot for pot, _ in path)
@@ -155,11 +157,12 @@ class BruteForce:
                 part = self.proposer.shares(pot)[index]
                 share = [share[n] * part[n] for n in range(3)]
             pot, index = path[-1]
-            offers = self.proposer.offers(pot, index, milk_goes=False).swaps
-            offer = next(offer for offer in offers if offer.swap == by_place[path[-1]])
+            offer = self._offer(by_place[path[-1]])
             for n in range(3):
                 lost[n] += share[n] * self.proposer.shares(pot)[index][n] * offer.lost[n]
         return Score(
+            another=int(self._is_another(by_place, gone)),
+            effort=effort + len(cleaned_moves),
             adds=sum(now[flag] > was.get(flag, Level.FREE) for flag in now),
             swaps=len(swaps),
             unfamiliar=len(by_place),
@@ -169,6 +172,58 @@ class BruteForce:
             colour=told_apart(lost[2]),
             pots=len(remade),
         )
+
+    def _offer(self, swap: Swap) -> Offer:
+        offers = self.proposer.offers(*swap.place, milk_goes=False).swaps
+        return next(offer for offer in offers if offer.swap == swap)
+
+    def _is_another(self, by_place: dict[tuple[str, int], Swap], gone: set[str]) -> bool:
+        """Whether the main ingredient goes, or a third of the weight without liquids.
+
+        A stock and a roux are always themselves, and so is what stands in them.
+        """
+        book, share = self.before.book, 0.0
+        for path in self._paths(self.item, {}, (), gone):
+            made = [book.preparations[pot] for pot, _ in path]
+            told = [pot.kind not in ("stock", "roux") for pot in made]
+            swap = by_place.get(path[-1])
+            if swap is None or not all(told) or any(place in by_place for place in path[:-1]):
+                continue
+            kinds = {
+                book.preparations[id].kind
+                for id in (swap.from_, str(swap.to))
+                if id in book.preparations
+            }
+            both = swap.from_ in book.preparations and swap.to in book.preparations
+            if both and kinds in ({"stock"}, {"roux"}):
+                continue
+            was, now = self._class(swap.from_), swap.to and self._class(swap.to)
+            if was == now:
+                continue
+            if all(self._is_main(pot, index) for pot, index in path):
+                return True
+            part = 1.0
+            for pot, index in path:
+                part *= self._dry_share(pot, index)
+            share += part
+        return share > 1 / 3 - 1e-9
+
+    def _class(self, item: str) -> str:
+        if item in self.before.book.products:
+            return self.before.book.products[item].class_ or ""
+        made = self.before.book.preparations.get(item)
+        return item if made is None else made.class_ or made.kind
+
+    def _is_main(self, pot: str, index: int) -> bool:
+        made, weigh = self.before.book.preparations[pot], self.before.balance.line_grams
+        bodies = [n for n in made.counted() if made.lines[n].role == "body"]
+        return bool(bodies) and index == max(bodies, key=lambda n: weigh(made.lines[n]) or 0.0)
+
+    def _dry_share(self, pot: str, index: int) -> float:
+        made, weigh = self.before.book.preparations[pot], self.before.balance.line_grams
+        dry = [n for n in made.counted() if made.lines[n].role != "liquid"]
+        whole = sum(weigh(made.lines[n]) or 0.0 for n in dry)
+        return (weigh(made.lines[index]) or 0.0) / whole if whole and index in dry else 0.0
 
     def _paths(
         self,

@@ -240,10 +240,10 @@ class NamingTheKitchen(ApiTest):
 
     def test_what_counts_most_between_swaps_is_kept(self) -> None:
         usual = self.get("/kitchen")["swap_order"]
-        self.assertEqual(usual, ["adds", "swaps", "fidelity", "pots", "cost"])
+        self.assertEqual(usual, ["swaps", "fidelity", "adds", "pots", "cost"])
         self.put(name="K", regime="eu-14", swap_order=["pots", "cost", "pots"], seen=1)
         kept = self.reopened().now.reading.book
-        self.assertEqual(kept.kitchen.swap_order, ("pots", "cost", "adds", "swaps", "fidelity"))
+        self.assertEqual(kept.kitchen.swap_order, ("pots", "cost", "swaps", "fidelity", "adds"))
         self.assertEqual(parse_book(write_book(kept)).kitchen, kept.kitchen)
         self.is_problem(self.put(name="K", regime="eu-14", swap_order=["taste"], seen=2))
 

@@ -138,7 +138,7 @@ class AgainstAConstraintSolver(unittest.TestCase):
                 least = ConstraintModel(before, proposer, kitchen.item, bits).least(first)
                 order: tuple[Criterion, ...] = ("adds", "swaps") if first == "adds" else ("pots",)
                 found = propose(
-                    before, kitchen.item, kitchen.goals, 1, rules=rules, habits=Habits(order)
+                    before, kitchen.item, kitchen.goals, ALL, rules=rules, habits=Habits(order)
                 )
                 meeting = [plan.score for plan in found.plans if plan.meets]
                 self.assertTrue(found.whole)
@@ -146,10 +146,11 @@ class AgainstAConstraintSolver(unittest.TestCase):
                 if least is None:
                     hopeless += 1
                 elif first == "adds":
-                    self.assertEqual((meeting[0].adds, meeting[0].swaps), (least.adds, least.swaps))
+                    fewest = min((score.adds, score.swaps) for score in meeting)
+                    self.assertEqual(fewest, (least.adds, least.swaps))
                     cleared += 1
                 else:
-                    self.assertEqual(meeting[0].pots, least.pots)
+                    self.assertEqual(min(score.pots for score in meeting), least.pots)
         self.assertGreater(cleared, 8)
         self.assertGreater(hopeless, 1)
 

@@ -149,7 +149,8 @@ class TheTables(unittest.TestCase):
 
     def test_a_rule_holds_where_its_conditions_do(self) -> None:
         arrowroot: SwapRule = rules_by_id()["arrowroot-for-roux"]
-        self.assertTrue(arrowroot.holds_in(frozenset({"acid", "boiled"})))
+        self.assertTrue(arrowroot.holds_in(frozenset({"acid", "pale"})))
+        self.assertFalse(arrowroot.holds_in(frozenset({"boiled"})))
         self.assertFalse(arrowroot.holds_in(frozenset({"milk"})))
         self.assertFalse(replace(SOUND, only_in=frozenset({"clear"})).holds_in(frozenset()))
 

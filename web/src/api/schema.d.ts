@@ -2679,7 +2679,8 @@ export interface components {
          * JarOut
          * @description A product in the larder's list. `flags` holds only what is above free.
          *
-         *     `class_proposed`: nobody has said the class; it is taken by the name. `used_in` counts the pots that name it in a line, `plates` the dishes that it reaches.
+         *     `class_proposed`: nobody has said the class; it is taken by the name. `used_in` counts the pots
+         *     that name it in a line, `plates` the dishes that it reaches.
          */
         JarOut: {
             /** Id */
@@ -2787,14 +2788,14 @@ export interface components {
             /**
              * Swap Order
              * @default [
-             *       "adds",
              *       "swaps",
              *       "fidelity",
+             *       "adds",
              *       "pots",
              *       "cost"
              *     ]
              */
-            swap_order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
+            swap_order: ("swaps" | "fidelity" | "adds" | "pots" | "cost")[];
             /** Seen */
             seen: number;
         };
@@ -2848,14 +2849,14 @@ export interface components {
             /**
              * Swap Order
              * @default [
-             *       "adds",
              *       "swaps",
              *       "fidelity",
+             *       "adds",
              *       "pots",
              *       "cost"
              *     ]
              */
-            swap_order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
+            swap_order: ("swaps" | "fidelity" | "adds" | "pots" | "cost")[];
             /** Version */
             version: number;
             /** In The Clear */
@@ -2956,14 +2957,14 @@ export interface components {
             /**
              * Swap Order
              * @default [
-             *       "adds",
              *       "swaps",
              *       "fidelity",
+             *       "adds",
              *       "pots",
              *       "cost"
              *     ]
              */
-            swap_order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
+            swap_order: ("swaps" | "fidelity" | "adds" | "pots" | "cost")[];
         };
         /**
          * LabelIn
@@ -3946,10 +3947,14 @@ export interface components {
         /**
          * PlanOut
          * @description A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on.
+         *
+         *     `same_dish`: whether the plate is still itself.
          */
         PlanOut: {
             /** Meets */
             meets: boolean;
+            /** Same Dish */
+            same_dish: boolean;
             /** Reached */
             reached: string[];
             /** Sentence */
@@ -4036,7 +4041,7 @@ export interface components {
              * Order
              * @default []
              */
-            order: ("adds" | "swaps" | "fidelity" | "pots" | "cost")[];
+            order: ("swaps" | "fidelity" | "adds" | "pots" | "cost")[];
             /**
              * Limit
              * @default 6
@@ -4046,6 +4051,8 @@ export interface components {
         /**
          * PlansOut
          * @description The plans, the best first. `whole`: nothing better can have been missed.
+         *
+         *     `instead`: what the kitchen makes of the same kind that meets the goals as it is.
          */
         PlansOut: {
             /** Item */
@@ -4062,6 +4069,8 @@ export interface components {
             goals: string;
             /** Met Already */
             met_already: boolean;
+            /** Instead */
+            instead: components["schemas"]["Named"][];
             /** Plans */
             plans: components["schemas"]["PlanOut"][];
             /** Checks */

@@ -16,6 +16,9 @@
 
 <fieldset>
   <legend class="text-soft">What counts most between two swaps</legend>
+  <p class="text-base text-soft">
+    First of all it has to stay the same dish, be made of what is in the house, and of few pots.
+  </p>
   <ol class="mt-1">
     {#each order as criterion, at (criterion)}
       <li class="flex min-h-11 items-center gap-3 border-b border-rule">

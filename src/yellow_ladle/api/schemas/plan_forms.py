@@ -181,9 +181,13 @@ class DrawnOut(BaseModel):
 
 
 class PlanOut(BaseModel):
-    """A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on."""
+    """A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on.
+
+    `same_dish`: whether the plate is still itself.
+    """
 
     meets: bool
+    same_dish: bool
     reached: list[str]
     sentence: str
     swaps: list[SwapOut]
@@ -234,7 +238,10 @@ class CheckFirstOut(BaseModel):
 
 
 class PlansOut(BaseModel):
-    """The plans, the best first. `whole`: nothing better can have been missed."""
+    """The plans, the best first. `whole`: nothing better can have been missed.
+
+    `instead`: what the kitchen makes of the same kind that meets the goals as it is.
+    """
 
     item: str
     name: str
@@ -242,6 +249,7 @@ class PlansOut(BaseModel):
     tool_traces_now: list[str]
     goals: str
     met_already: bool
+    instead: list[Named]
     plans: list[PlanOut]
     checks: list[CheckFirstOut]
     blocked: list[BlockedOut]

@@ -61,6 +61,7 @@ class Telling:
         score = plan.score
         return PlanOut(
             meets=plan.meets,
+            same_dish=plan.same_dish,
             reached=sorted(plan.reached),
             sentence=floor_sentence(reading, plan, self._goals),
             swaps=[self._swap(swap) for swap in plan.swaps],

@@ -9,6 +9,7 @@ from fastapi import APIRouter
 
 from yellow_ladle.api.dependencies import TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
+from yellow_ladle.api.schemas.answer_forms import all_named
 from yellow_ladle.api.schemas.plan_forms import (
     GoalsPiece,
     LimitsPiece,
@@ -21,6 +22,7 @@ from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.checks.goal_faults import goal_faults
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.instead import instead
 from yellow_ladle.core.swaps.rulebook import rulebook
 from yellow_ladle.core.swaps.search.limits import Limits
 from yellow_ladle.core.swaps.search.proposal import Habits
@@ -70,6 +72,7 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
         tool_traces_now=sorted(before.tool_traces(whole)),
         goals=goals.words(),
         met_already=goals.met(before, whole),
+        instead=all_named(reading.book, instead(reading, wanted.item, goals)),
         plans=[telling.plan(plan) for plan in proposal.plans],
         checks=[telling.check_first(way) for way in proposal.checks],
         blocked=[telling.blocked(blocked) for blocked in proposal.blocked],

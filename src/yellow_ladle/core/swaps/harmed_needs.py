@@ -18,6 +18,16 @@ def needs_harmed(before: Reading, plan: Plan) -> Iterator[tuple[Need, tuple[str,
             yield need, flags
 
 
+def harmful_bits(reading: Reading) -> int:
+    """The flags, as bits of one level, that some open need avoids at some level."""
+    layout, found = reading.layout, 0
+    for need in reading.book.needs:
+        known = need.within(reading.book.flag_ids, diets())
+        for bad in offences(reading, Goals(known.clear, known.fit)):
+            found |= layout.of_flags(flag for flag in bad if flag in layout.bits)
+    return found
+
+
 def _against(plan: Plan, flag: str, ways: Iterable[Mapping[str, int]]) -> bool:
     """Whether a flag, at the level that the item then has it, goes against every way to a goal."""
     mask = plan.after.masks[plan.item]

@@ -11,6 +11,7 @@ from yellow_ladle.core.carrying.cycles import cycle
 from yellow_ladle.core.reading.reading import Reading, carry
 from yellow_ladle.core.reading.update import Change, choosing, reread, with_lines
 from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.identity import Identity
 from yellow_ladle.core.swaps.search.score import FREE_OF_CHARGE, Score
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -96,6 +97,8 @@ class Plan:
     """The by-products, as items, that its swaps end."""
     cleaned: tuple[CleanTool, ...] = ()
     """The tools that are to be clean, without which a trace would come in."""
+    same_dish: bool = True
+    """Whether the item is still itself (identity.py)."""
 
     @property
     def changed(self) -> frozenset[str]:
@@ -223,6 +226,7 @@ def carried(
         for_all=for_all,
         gone=gone,
         cleaned=cleaned,
+        same_dish=not Identity(before, item).is_another(swaps),
     )
 
 

@@ -2,9 +2,9 @@
 
 from typing import Literal, TypeAlias, get_args
 
-Criterion: TypeAlias = Literal["adds", "swaps", "fidelity", "pots", "cost"]
-"""Flags that rise; swaps, the familiar ones before the strange; what is lost of flavour, texture
-and colour; pots made differently; the cost of the new goods."""
+Criterion: TypeAlias = Literal["swaps", "fidelity", "adds", "pots", "cost"]
+"""Swaps, the easy and familiar ones before the strange; what is lost of flavour, texture and
+colour; flags that rise; pots made differently; the cost of the new goods."""
 
 CRITERIA: tuple[Criterion, ...] = get_args(Criterion)
 """In the order that counts until a kitchen says otherwise."""

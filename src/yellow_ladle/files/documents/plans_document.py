@@ -28,6 +28,7 @@ def plan_content(plan: Plan) -> dict[str, Any]:
     """One plan with its carried result."""
     return {
         "meets": plan.meets,
+        "same_dish": plan.same_dish,
         "swaps": [
             *(swap_content(swap) for swap in plan.swaps),
             *(clean_content(move, plan.after.book.toolbox) for move in plan.cleaned),

@@ -26,6 +26,7 @@ from yellow_ladle.core.swaps.search.exact_score import (
     weighed,
 )
 from yellow_ladle.core.swaps.search.lower_bounds import (
+    NO_COUNT,
     NO_LOSS,
     Bounds,
     Counts,
@@ -122,8 +123,10 @@ class Walk:
         most_pots: int | None = None,
         familiar: frozenset[tuple[str, str | None]] = frozenset(),
         most_steps: int = MAX_STEPS,
+        harmful: int = 0,
     ) -> None:
         self._rank = rank
+        self._harmful = harmful
         self._most_steps = most_steps
         self._most_pots = most_pots
         self._familiar = familiar
@@ -182,7 +185,7 @@ class Walk:
             pending=1 if region.pots else 0,
             done=0,
             brought=0,
-            counts=(0, 0, 0),
+            counts=NO_COUNT,
             unfamiliar=0,
             losses=NO_LOSS,
             weights={0: TOP},
@@ -217,7 +220,9 @@ class Walk:
                 return
         if node.pending == 0:
             chosen = listed(node.chosen)
-            score = exact(region.top, chosen, node.counts, node.brought, node.unfamiliar)
+            score = exact(
+                region.top, chosen, node.counts, node.brought, node.unfamiliar, self._harmful
+            )
             if score is not None:
                 self._wait(replace(node, exact=score))
             return
@@ -242,7 +247,7 @@ class Walk:
             below = region.places[option.leads]
             if not node.done >> below & 1:
                 pending |= 1 << below
-            weights = {**weights, below: heavier(weights.get(below), weight, choice)}
+            weights = {**weights, below: heavier(weights.get(below), weight, choice, option)}
         swap = option.swap
         strange = swap is not None and (swap.from_, swap.to) not in self._familiar
         self._wait(
@@ -287,7 +292,7 @@ class Walk:
         surely = counts[0] == counts[1] == 0
         return score_of(
             counts,
-            node.brought.bit_count() + adds,
+            (node.brought.bit_count() + adds, (node.brought & self._harmful).bit_count()),
             node.unfamiliar,
             losses,
             taken.bit_count() if surely else 0,

@@ -17,17 +17,26 @@ from yellow_ladle.core.swaps.search.prices import Prices
 from yellow_ladle.core.swaps.search.swap_amounts import worked_out
 from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 
+WASHED, LEFT_OUT, BROUGHT, MISSED = 1, 1, 2, 3
+"""Effort: a tool washed; a line left out; something brought; a line left out that is missed."""
+LITTLE = 0.2
+"""Flavour, texture and colour of a pot that may go with a line which the pot stands without."""
 MAX_ALIKE = 50
 """Of goods of one class that carry the same, so many are tried."""
 
 
 @dataclass(frozen=True, slots=True)
 class Offer:
-    """A swap that is proposed, what is lost of the line by it, and what the new item costs."""
+    """A swap that is proposed, what is lost of the line by it, and what the new item costs.
+
+    `effort` is what it asks of the cook: nothing where the card or the kitchen has it already, less
+    to leave out what the pot stands without than to bring something else.
+    """
 
     swap: Swap
     lost: Three = NOTHING
     cost: float = 0.0
+    effort: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,7 +96,7 @@ class Proposer:
 
     def _alike(self, offer: Offer) -> tuple[object, ...]:
         amount = offer.swap.quantity if self.limits.keep_thickness else 0.0
-        return offer.swap.to, offer.lost, amount
+        return offer.swap.to, offer.lost, amount, offer.effort
 
     def _on_the_card(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
         for other in made.lines:
@@ -131,7 +140,7 @@ class Proposer:
                 continue
             # A line of a choice is chosen otherwise, not left out: another would count for it.
             if rule.leaves_out and len(made.lines) > 1 and line.choice is None:
-                yield Offer(_swap(made, index, line, rule, None), rule.fidelity.lost)
+                yield self._without(made, index, line, rule)
             for class_ in rule.with_:
                 held = self._held(class_)
                 if not held:
@@ -143,7 +152,15 @@ class Proposer:
     def _offer(self, made: Preparation, index: int, line: Line, rule: SwapRule, to: str) -> Offer:
         swap = _swap(made, index, line, rule, to, self.balance)
         grams = self.balance.line_grams(Line(to, swap.quantity, swap.unit, line.role))
-        return Offer(swap, rule.fidelity.lost, self.prices.of_line(to, grams))
+        return Offer(swap, rule.fidelity.lost, self.prices.of_line(to, grams), BROUGHT)
+
+    def _without(self, made: Preparation, index: int, line: Line, rule: SwapRule) -> Offer:
+        """The line left out by a rule."""
+        lost = rule.fidelity.lost
+        share = self.shares(made.id).get(index, NOTHING)
+        missed = sum(part * gone for part, gone in zip(share, lost, strict=True)) > LITTLE
+        swap = _swap(made, index, line, rule, None)
+        return Offer(swap, lost, effort=MISSED if missed else LEFT_OUT)
 
     def _keeps(self, rule: SwapRule, made: Preparation) -> bool:
         limits = self.limits
@@ -161,7 +178,7 @@ class Proposer:
 
     def _holding(self, made: Preparation) -> frozenset[str]:
         if made.id not in self._conditions:
-            self._conditions[made.id] = conditions(self.balance, made)
+            self._conditions[made.id] = conditions(self.balance, made, self.reading.graph.users)
         return self._conditions[made.id]
 
     def _held(self, class_: str) -> tuple[str, ...]:

@@ -1,36 +1,136 @@
-"""What a pot is like, where a rule asks: boiled, frozen, sour, milky, clear."""
+"""What a pot is like, where a rule asks: what holds it together, and what it goes through.
 
-import re
+Its structure decides what may stand in: a dough needs something that binds, a coating something dry
+that browns, what simmers on a starch that stands it. The words and limits are in
+data/structures.toml.
+"""
+
+from collections.abc import Mapping
+from functools import cache
 from typing import Literal, TypeAlias, get_args
 
-from yellow_ladle.core.book.book import Preparation, Step
+from yellow_ladle.core.book.book import Line, Preparation
+from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.thickening.thickness import holds_milk, is_sour
+from yellow_ladle.core.vocabulary.classes import expanded
+from yellow_ladle.core.vocabulary.toml import Table, number, section, table, words
 
-Condition: TypeAlias = Literal["boiled", "frozen", "acid", "milk", "clear"]
+Condition: TypeAlias = Literal[
+    "boiled",
+    "frozen",
+    "acid",
+    "milk",
+    "clear",
+    "pale",
+    "roux",
+    "dough",
+    "pastry",
+    "batter",
+    "coating",
+    "emulsion",
+    "foam",
+    "gratin",
+]
 
 CONDITIONS: tuple[Condition, ...] = get_args(Condition)
-LONG_MINUTES = 20.0
-"""A pot that simmers longer than this after all is in counts as boiled."""
-_BOILS = re.compile(r"\b(?:simmer|boil|reduce|braise|stew)", re.I)
-_FREEZES = re.compile(r"\b(?:freez|frozen)", re.I)
+_BY_WORDS: tuple[Condition, ...] = ("frozen", "emulsion", "foam", "gratin")
 
 
-def conditions(balance: Balance, preparation: Preparation) -> frozenset[str]:
-    """The conditions that hold in a preparation as its card has it."""
-    holding: set[str] = set()
-    if any(_boils_long(step) for step in preparation.method):
+def conditions(
+    balance: Balance, preparation: Preparation, users: Mapping[str, frozenset[str]] | None = None
+) -> frozenset[str]:
+    """The conditions that hold in a preparation as its card has it.
+
+    `users` says what each is made into: what goes into a pot that simmers long is boiled with it.
+    """
+    holding: set[str] = {word for word in _BY_WORDS if _says(preparation, word)}
+    if _simmers(balance, preparation, users or {}, frozenset()):
         holding.add("boiled")
-    if any(_FREEZES.search(step.text) for step in preparation.method):
-        holding.add("frozen")
     if is_sour(balance, preparation):
         holding.add("acid")
     if holds_milk(balance, preparation.id):
         holding.add("milk")
     if preparation.colour == "clear":
         holding.add("clear")
-    return frozenset(holding)
+    if preparation.colour in words(table_of_structures()["pale"]):
+        holding.add("pale")
+    if preparation.kind == "roux":
+        holding.add("roux")
+    return frozenset(holding | _built(balance, preparation))
 
 
-def _boils_long(step: Step) -> bool:
-    return (step.minutes or 0) > LONG_MINUTES and bool(_BOILS.search(step.text))
+def _built(balance: Balance, made: Preparation) -> set[str]:
+    """What holds a preparation together: dough, rubbed pastry, batter, coating."""
+    book, found = balance.book, set[str]()
+    counted = [made.lines[index] for index in made.counted()]
+    grams = {id(line): balance.line_grams(line) or 0.0 for line in counted}
+
+    def weight(*roles: str) -> float:
+        return sum(grams[id(line)] for line in counted if line.role in roles)
+
+    def of_class(line: Line, key: str) -> bool:
+        return class_of(book, line.item) in _classes(key)
+
+    bodies = [line for line in counted if line.role == "body" and of_class(line, "flours")]
+    flour = sum(grams[id(line)] for line in bodies)
+    whole = sum(grams.values())
+    if whole and flour / whole >= _limit("dough_flour"):
+        found.add("dough")
+        if weight("fat") / flour >= _limit("pastry_fat"):
+            found.add("pastry")
+    if flour and weight("liquid") / flour >= _limit("batter_liquid"):
+        found.add("batter")
+    coated = any(
+        line.role == "topping" and line.stage == "cook" and of_class(line, "coatings")
+        for line in counted
+    )
+    if coated:
+        found.add("coating")
+    return found
+
+
+def _simmers(
+    balance: Balance,
+    made: Preparation,
+    users: Mapping[str, frozenset[str]],
+    seen: frozenset[str],
+) -> bool:
+    """Whether a preparation simmers long, by itself or in one that it is cooked in."""
+    stems = words(section(table_of_structures()["words"])["boiled"])
+    for step in made.method:
+        long = (step.minutes or 0) > _limit("long_minutes")
+        if long and any(stem in step.text.lower() for stem in stems):
+            return True
+    for user in users.get(made.id, frozenset()) - seen:
+        other = balance.book.preparations.get(user)
+        if other is None or made.kind in ("component", "dish"):
+            continue
+        cooked = any(
+            other.lines[index].item == made.id and other.lines[index].stage == "cook"
+            for index in other.counted()
+        )
+        if cooked and _simmers(balance, other, users, seen | {made.id}):
+            return True
+    return False
+
+
+def _says(made: Preparation, word: str) -> bool:
+    stems = words(section(table_of_structures()["words"])[word])
+    return any(stem in step.text.lower() for step in made.method for stem in stems)
+
+
+@cache
+def _classes(key: str) -> frozenset[str]:
+    return frozenset(expanded(words(table_of_structures()[key])))
+
+
+@cache
+def _limit(key: str) -> float:
+    return number(table_of_structures()[key])
+
+
+@cache
+def table_of_structures() -> Table:
+    """The table of structures, read once."""
+    return table("structures")

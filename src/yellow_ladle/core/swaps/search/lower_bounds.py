@@ -12,14 +12,19 @@ from typing import TypeAlias
 from yellow_ladle.core.swaps.search.option import Option
 from yellow_ladle.core.swaps.search.search_space import Choice, Region
 
-Losses: TypeAlias = tuple[float, float, float, float]
-"""Flavour, texture and colour lost, and cost, for a pot that is the whole of the item."""
+Losses: TypeAlias = tuple[float, float, float, float, float, float]
+"""Flavour, texture and colour lost, cost, the share that is another thing, and how often the main
+ingredient is, for a pot that is the whole of the item."""
 
-NO_LOSS: Losses = (0.0, 0.0, 0.0, 0.0)
-Counts: TypeAlias = tuple[int, int, int]
-"""Lines freed, labels to check, swaps."""
+NO_LOSS: Losses = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0)
+Counts: TypeAlias = tuple[int, int, int, int]
+"""Lines freed, labels to check, swaps, and their effort."""
+
+NO_COUNT: Counts = (0, 0, 0, 0)
 
 ENDLESS = 1 << 30
+_INF = float("inf")
+ENDLESS_LOSS: Losses = (_INF, _INF, _INF, _INF, _INF, _INF)
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,7 +48,7 @@ class Bounds:
         self.order = list(region.pots.values())
         size = len(self.order)
         self.reach = self._reaches(size)
-        self.least: list[Counts] = [(0, 0, 0)] * size
+        self.least: list[Counts] = [NO_COUNT] * size
         self.losses: list[Losses] = [NO_LOSS] * size
         self.remainders: list[list[Remainder]] = [[] for _ in range(size)]
         for place in reversed(range(size)):
@@ -130,12 +135,12 @@ class Bounds:
 
     def _remainders(self, place: int) -> list[Remainder]:
         """Per line of a pot what it and those after it cost at the least; nothing at the end."""
-        found = [Remainder((0, 0, 0), (), NO_LOSS)]
+        found = [Remainder(NO_COUNT, (), NO_LOSS)]
         for choice in reversed(self.order[place].choices):
             after = found[-1]
-            sure = (ENDLESS, ENDLESS, ENDLESS)
-            whole = (ENDLESS, ENDLESS, ENDLESS)
-            losses = (float("inf"),) * 4
+            sure: Counts = (ENDLESS, ENDLESS, ENDLESS, ENDLESS)
+            whole = sure
+            losses = ENDLESS_LOSS
             shared = 0
             for option in choice.options:
                 own = counts_of(option)
@@ -147,7 +152,12 @@ class Bounds:
                     whole = lower(whole, added(own, self.least[below]))
                     shared |= self.reach[below]
                 losses = _least_of(losses, self._losses_of(choice, option, below))
-            more = (whole[0] - sure[0], whole[1] - sure[1], whole[2] - sure[2])
+            more = (
+                whole[0] - sure[0],
+                whole[1] - sure[1],
+                whole[2] - sure[2],
+                whole[3] - sure[3],
+            )
             beneath = ((more, shared), *after.below) if any(more) else after.below
             found.append(
                 Remainder(
@@ -162,30 +172,43 @@ class Bounds:
         own = losses_at(choice, option)
         if below is None:
             return own
-        return plus(own, through(choice, self.losses[below]))
+        return plus(own, through(choice, option, self.losses[below]))
 
 
 def counts_of(option: Option) -> Counts:
     """What an option itself counts for."""
-    return (int(option.freed), int(option.check is not None), int(option.changes))
+    return (
+        int(option.freed),
+        int(option.check is not None),
+        int(option.changes),
+        option.effort,
+    )
 
 
 def losses_at(choice: Choice, option: Option) -> Losses:
     """What an option loses of its pot, and what its goods cost for one making of it."""
     share, lost = choice.share, option.lost
-    return (share[0] * lost[0], share[1] * lost[1], share[2] * lost[2], option.cost)
+    dry, main = (choice.dry, float(choice.main)) if option.other else (0.0, 0.0)
+    return (share[0] * lost[0], share[1] * lost[1], share[2] * lost[2], option.cost, dry, main)
 
 
-def through(choice: Choice, losses: Losses) -> Losses:
+def through(choice: Choice, option: Option, losses: Losses) -> Losses:
     """What is lost in a pot that a line leads to, as losses of the line's own pot."""
-    share, makings = choice.share, choice.makings
+    share, makings, usual = choice.share, choice.makings, option.swap is None
     cost = losses[3] * makings if losses[3] else 0.0
-    return (share[0] * losses[0], share[1] * losses[1], share[2] * losses[2], cost)
+    return (
+        share[0] * losses[0],
+        share[1] * losses[1],
+        share[2] * losses[2],
+        cost,
+        choice.dry * losses[4] if usual else 0.0,
+        losses[5] if usual and choice.main else 0.0,
+    )
 
 
 def disjoint(parts: tuple[tuple[Counts, int], ...], taken: int) -> Counts:
     """The sum over parts that share no pot with each other or with those taken, dearest first."""
-    total: Counts = (0, 0, 0)
+    total = NO_COUNT
     for counts, shared in sorted(parts, reverse=True):
         if shared & taken == 0:
             total = added(total, counts)
@@ -195,23 +218,37 @@ def disjoint(parts: tuple[tuple[Counts, int], ...], taken: int) -> Counts:
 
 def added(one: Counts, other: Counts) -> Counts:
     """Two counts together."""
-    return (one[0] + other[0], one[1] + other[1], one[2] + other[2])
+    return (one[0] + other[0], one[1] + other[1], one[2] + other[2], one[3] + other[3])
 
 
 def lower(one: Counts, other: Counts) -> Counts:
     """The lower of each."""
-    return (min(one[0], other[0]), min(one[1], other[1]), min(one[2], other[2]))
-
-
-def plus(one: Losses, other: Losses) -> Losses:
-    """Two losses together."""
-    return (one[0] + other[0], one[1] + other[1], one[2] + other[2], one[3] + other[3])
-
-
-def _least_of(one: tuple[float, ...], other: Losses) -> Losses:
     return (
         min(one[0], other[0]),
         min(one[1], other[1]),
         min(one[2], other[2]),
         min(one[3], other[3]),
+    )
+
+
+def plus(one: Losses, other: Losses) -> Losses:
+    """Two losses together."""
+    return (
+        one[0] + other[0],
+        one[1] + other[1],
+        one[2] + other[2],
+        one[3] + other[3],
+        one[4] + other[4],
+        one[5] + other[5],
+    )
+
+
+def _least_of(one: Losses, other: Losses) -> Losses:
+    return (
+        min(one[0], other[0]),
+        min(one[1], other[1]),
+        min(one[2], other[2]),
+        min(one[3], other[3]),
+        min(one[4], other[4]),
+        min(one[5], other[5]),
     )

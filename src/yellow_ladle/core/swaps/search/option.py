@@ -33,6 +33,11 @@ class Option:
     clean: CleanTool | None = None
     """The tool that is washed, or kept for the pot; then there is no line."""
 
+    other: bool = False
+    """Whether the line goes to another class, or away."""
+    effort: int = 0
+    """What it asks of the cook: nothing new, less than before, something else."""
+
     @property
     def changes(self) -> bool:
         """Whether the card is changed by it."""
@@ -56,6 +61,8 @@ class Option:
             return False
         return (
             (self.check is None or self.check == other.check)
+            and self.other <= other.other
+            and self.effort <= other.effort
             and self.brings & ~other.brings == 0
             and self.cost <= other.cost
             and all(mine <= theirs for mine, theirs in zip(self.lost, other.lost, strict=True))

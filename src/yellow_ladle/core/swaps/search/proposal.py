@@ -6,6 +6,7 @@ from itertools import combinations
 
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.goals import Goals, offences, offending, together
+from yellow_ladle.core.swaps.harmed_needs import harmful_bits
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
 from yellow_ladle.core.swaps.rules import SwapRule
 from yellow_ladle.core.swaps.search.best_first import Found, Walk
@@ -141,6 +142,7 @@ class _Search:
             self.proposer.limits.most_pots,
             self._habits.familiar,
             STEPS_FOR_CHECKS,
+            harmful_bits(self.reading),
         )
         before = None if fewest is None else (float(fewest),)
         found = walk.plans(self._with_checks, MAX_CHECKS, before)
@@ -152,7 +154,13 @@ class _Search:
 
     def _plans(self, goals: Goals, bads: Sequence[dict[str, int]], limit: int) -> list[Plan]:
         regions = [Region(self.proposer, self.item, bad) for bad in bads]
-        walk = Walk(regions, self._rank, self.proposer.limits.most_pots, self._habits.familiar)
+        walk = Walk(
+            regions,
+            self._rank,
+            self.proposer.limits.most_pots,
+            self._habits.familiar,
+            harmful=harmful_bits(self.reading),
+        )
         needs = _Needs(self.reading, self.item, bads)
 
         def fits(found: Found) -> Plan | None:

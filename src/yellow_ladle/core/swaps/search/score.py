@@ -1,15 +1,17 @@
 """The price of a plan in everything that it is judged by, and the order of a kitchen's liking."""
 
 from collections.abc import Callable, Iterable
+from functools import cache
 from operator import itemgetter
 from typing import NamedTuple, TypeAlias
 
 from yellow_ladle.core.vocabulary.criteria import CRITERIA, Criterion, ordered
+from yellow_ladle.core.vocabulary.toml import numbers, table
 
 Rank: TypeAlias = tuple[float, ...]
 
-DIGITS = 3
-"""Decimals to which shares of a plate and money are told apart: nobody tastes less."""
+DIGITS = 2
+"""Decimals to which shares of a plate and money are told apart: a guest tastes no less."""
 _NUDGE = 1e-9
 """Keeps sums that differ only in the order of their parts on one side of a rounding edge."""
 
@@ -18,8 +20,10 @@ class Score(NamedTuple):
     """What a plan costs; less is better in each.
 
     `stands`: lines taken as cleared though no swap clears them (0 in a plan, counted in a proof).
-    `checks`: labels to be read first. `adds`: flags whose level rises in the item. `unfamiliar`:
-    swaps that the kitchen has never chosen. `flavour`, `texture` and `colour`: the share of each
+    `checks`: labels to be read first. `another`: 1 where the item would be another dish. `harms`:
+    flags it brings that an open need avoids. `adds`: flags whose level rises in the item. `effort`:
+    what its swaps ask of the cook (candidates.py). `unfamiliar`: swaps that the kitchen has never
+    chosen. `flavour`, `texture` and `colour`: the share of each
     that is lost on the plate, 0 where nothing is; `lost`: the three together. `pots`: preparations
     that are made differently. `cost`: what the new goods cost for one making of the item, infinite
     where a price is missing.
@@ -27,8 +31,11 @@ class Score(NamedTuple):
 
     stands: int = 0
     checks: int = 0
+    another: int = 0
+    harms: int = 0
     adds: int = 0
     swaps: int = 0
+    effort: int = 0
     unfamiliar: int = 0
     lost: float = 0.0
     flavour: float = 0.0
@@ -48,7 +55,7 @@ FREE_OF_CHARGE = Score()
 
 _OF: dict[Criterion, tuple[str, ...]] = {
     "adds": ("adds",),
-    "swaps": ("swaps", "unfamiliar"),
+    "swaps": ("swaps", "effort", "unfamiliar"),
     "fidelity": ("lost", "flavour", "texture", "colour"),
     "pots": ("pots",),
     "cost": ("cost",),
@@ -58,10 +65,35 @@ _OF: dict[Criterion, tuple[str, ...]] = {
 def ranking(order: tuple[Criterion, ...] = CRITERIA) -> Callable[[Score], Rank]:
     """The key to sort by. It is equal only where all is, and smaller where a score dominates.
 
-    Criteria that the order does not name come last, as they stand.
+    What makes another dish comes last, then what is far from the dish as it is; then fewer pots
+    lead, and what an open need avoids. The rest follows in the order that is given; criteria that
+    it does not name come last, as they stand.
     """
-    fields = ("stands", "checks", *(field for name in ordered(*order) for field in _OF[name]))
-    return itemgetter(*(Score._fields.index(field) for field in fields))
+    fields = [field for name in ordered(*order) for field in _OF[name]]
+    rest = itemgetter(*(Score._fields.index(field) for field in fields))
+
+    def rank(score: Score) -> Rank:
+        return (
+            score.stands,
+            score.checks,
+            score.another,
+            distance(score.lost),
+            score.pots,
+            score.harms,
+            *rest(score),
+        )
+
+    return rank
+
+
+def distance(lost: float) -> int:
+    """How far a plate is from itself, in steps that a guest notices (data/fidelity.toml)."""
+    return sum(lost >= edge for edge in _edges())
+
+
+@cache
+def _edges() -> tuple[float, ...]:
+    return tuple(numbers(table("fidelity")["noticed"]))
 
 
 def told_apart(value: float) -> float:

@@ -14,8 +14,9 @@ from yellow_ladle.core.book.by_products import ends
 from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.reading.reading import own_mask
 from yellow_ladle.core.swaps.goals import together
+from yellow_ladle.core.swaps.identity import Identity
 from yellow_ladle.core.swaps.plan import CleanTool, Swap
-from yellow_ladle.core.swaps.search.candidates import Proposer
+from yellow_ladle.core.swaps.search.candidates import WASHED, Offer, Proposer
 from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three
 from yellow_ladle.core.swaps.search.option import Option, worth_trying
 from yellow_ladle.core.vocabulary.levels import Level
@@ -27,7 +28,8 @@ class Choice:
     tool leaves in it.
 
     `share` is the line's part of its pot in flavour, texture and colour; `makings` how many times
-    a pot that the line leads to is made for one making of this one, 0 where that is not known.
+    a pot that the line leads to is made for one making of this one, 0 where that is not known;
+    `dry` its part of the weight without liquids, `main` whether it leads to the main ingredient.
     """
 
     pot: str
@@ -35,6 +37,8 @@ class Choice:
     options: tuple[Option, ...]
     share: Three
     makings: float = 0.0
+    dry: float = 0.0
+    main: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,6 +80,7 @@ class Region:
         self._allowing = allowing
         self._before = self._reading.masks[self.top]
         self._milk_goes = "milk" in bad
+        self._identity = Identity(proposer.reading, item)
         self._all: dict[str, Deciding | None] = {}
         self._collect()
         self._clearable = self._can_be_cleared()
@@ -135,7 +140,7 @@ class Region:
         brings = self._new(own)
         for tool, traces in self._proposer.tool_traces.of(pot).items():
             if traces & self.bits:
-                clean = Option(clean=CleanTool(pot, tool))
+                clean = Option(clean=CleanTool(pot, tool), effort=WASHED)
                 choices.append(Choice(pot, None, (clean,), NOTHING))
             else:
                 brings |= self._new(traces)
@@ -145,7 +150,17 @@ class Region:
             line = made.lines[index]
             if self.offends(line.item):
                 options = tuple(self._options(pot, index, line))
-                choices.append(Choice(pot, index, options, shares[index], self._makings(line)))
+                choices.append(
+                    Choice(
+                        pot,
+                        index,
+                        options,
+                        shares[index],
+                        self._makings(line),
+                        self._identity.share(pot, index),
+                        (pot, index) in self._identity.main,
+                    )
+                )
                 others -= 1
             else:
                 brings |= self._new(self._reading.masks[line.item])
@@ -162,13 +177,21 @@ class Region:
         if self._allowing.freeing and line.item not in self._reading.book.preparations:
             yield Option(freed=True)
         offers = self._proposer.offers(pot, index, milk_goes=self._milk_goes)
-        found = [self._of_swap(offer.swap, offer.lost, offer.cost) for offer in offers.swaps]
+        found = [self._of_swap(offer) for offer in offers.swaps]
         yield from worth_trying([option for option in found if option is not None])
 
-    def _of_swap(self, swap: Swap, lost: Three, cost: float) -> Option | None:
+    def _of_swap(self, offer: Offer) -> Option | None:
         """A swap as an option; None where what it brings offends for good."""
-        gone = ends(self._reading.book, *swap.place, swap.to)
-        made = Option(swap, lost=lost, cost=cost, binds=self._binds(swap), ends=frozenset(gone))
+        swap = offer.swap
+        made = Option(
+            swap,
+            lost=offer.lost,
+            cost=offer.cost,
+            binds=self._binds(swap),
+            ends=frozenset(ends(self._reading.book, *swap.place, swap.to)),
+            other=self._identity.makes_other(swap),
+            effort=offer.effort,
+        )
         if swap.to is None:
             return made
         mask = self._reading.masks[swap.to]
@@ -264,6 +287,8 @@ class Region:
                     ),
                     choice.share,
                     choice.makings,
+                    choice.dry,
+                    choice.main,
                 )
                 for choice in deciding.choices
             )

@@ -13,6 +13,7 @@ from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
 from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.identity import Identity
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
 from yellow_ladle.core.swaps.rules import SwapRule
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
@@ -83,4 +84,5 @@ def _of_items(reading: Reading, items: Sequence[str], plan: Plan, whole: str) ->
         adds |= {flag: None for flag in now if now[flag] > was.get(flag, Level.FREE)}
     score = plan.score._replace(pots=max(plan.score.pots - 1, 0))
     pots = tuple(pot for pot in plan.pots if pot != whole)
-    return replace(plan, adds=tuple(adds), pots=pots, score=score)
+    same = not any(Identity(reading, item).is_another(plan.swaps) for item in items)
+    return replace(plan, adds=tuple(adds), pots=pots, score=score, same_dish=same)

@@ -45,6 +45,9 @@
       <Pin size={18} fill={pinned ? 'currentColor' : 'none'} aria-hidden="true" />
     </button>
   </div>
+  {#if !plan.same_dish}
+    <p class="px-3 pb-1 text-base font-[650] text-clay" data-another>would be another dish</p>
+  {/if}
   {#if adds}<p class="px-3 pb-1 text-base font-[650] text-brick">adds {adds}</p>{/if}
   {#each plan.harms as harm (harm.guest)}
     <p class="px-3 pb-1 text-base font-[650] text-brick">

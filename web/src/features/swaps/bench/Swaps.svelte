@@ -7,6 +7,7 @@
   import BenchFoot from './BenchFoot.svelte';
   import BlockedList from './BlockedList.svelte';
   import ChecksFirst from './ChecksFirst.svelte';
+  import Instead from './Instead.svelte';
   import GoalBar from './GoalBar.svelte';
   import LimitBar from './LimitBar.svelte';
   import LoosenList from './LoosenList.svelte';
@@ -45,6 +46,7 @@
     {#if plans?.met_already}
       <p class="mt-6 text-name text-moss">Nothing to swap: it already meets this.</p>
     {:else if plans}
+      {#if plans.instead.length > 0}<Instead instead={plans.instead} />{/if}
       <ChecksFirst checks={plans.checks} />
       {#if !plans.plans.some((plan) => plan.meets)}
         <h2 class="mt-4 text-head">No plan gets there with what the larder and the book hold</h2>
