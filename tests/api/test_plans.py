@@ -6,9 +6,16 @@ from tests.api.client import ApiTest
 
 
 class Plans(ApiTest):
-    def plans(self, item: str, clear: list[str], fit: list[str] | None = None) -> Any:
+    def plans(
+        self,
+        item: str,
+        clear: list[str],
+        fit: list[str] | None = None,
+        without: list[str] | None = None,
+    ) -> Any:
         goals = {"clear": clear, "fit": fit or []}
-        return self.post("/plans", {"item": item, "goals": goals, "limit": 3})
+        limits = {"without": without or []}
+        return self.post("/plans", {"item": item, "goals": goals, "limit": 3, "limits": limits})
 
     def apply(self, found: Any, how: str, name: str | None = None, status: int = 200) -> Any:
         plan = found["plans"][0]
@@ -23,7 +30,7 @@ class Plans(ApiTest):
         return self.post("/plans/apply", body, status=status)
 
     def test_a_plan_tells_everything_that_a_cook_asks(self) -> None:
-        found = self.plans("hen-leek-pie", ["wheat"])
+        found = self.plans("hen-leek-pie", ["wheat"], without=["rice-flour-roux"])
         self.assertEqual(found["goals"], "no wheat")
         self.assertFalse(found["met_already"])
         plan = found["plans"][0]
@@ -36,7 +43,8 @@ class Plans(ApiTest):
         self.assertTrue(flour["method"] and flour["thickness"] and flour["caution"])
         [for_all, *_] = plan["placements"]
         self.assertIn("mushroom-cream", [moved["id"] for moved in for_all["moved"]])
-        self.assertTrue(plan["sentence"].startswith("Without wheat: the butter pastry lid is made"))
+        self.assertTrue(plan["sentence"].startswith("Without wheat: the white roux is made with"))
+        self.assertTrue(plan["same_dish"])
         self.assertTrue(found["whole"])
 
     def test_the_three_ways_to_make_it_are_compared(self) -> None:
@@ -139,7 +147,8 @@ class Plans(ApiTest):
         self.assertEqual((first["item"], second["item"]), ("pie", "pie-2"))
 
     def test_for_all_changes_the_base(self) -> None:
-        done = self.apply(self.plans("hen-leek-pie", ["wheat"]), "for_all")
+        found = self.plans("hen-leek-pie", ["wheat"], without=["rice-flour-roux"])
+        done = self.apply(found, "for_all")
         self.assertEqual(done["item"], "hen-leek-pie")
         for pot in ("hen-leek-pie", "veloute", "mushroom-cream"):
             flags = [entry["flag"] for entry in self.get(f"/preparations/{pot}")["carries"]]

@@ -76,6 +76,7 @@ class ThePlans(unittest.TestCase):
             list(plan),
             [
                 "meets",
+                "same_dish",
                 "swaps",
                 "adds",
                 "clears",
