@@ -218,6 +218,13 @@ class Proposed(unittest.TestCase):
         found = proposed_of_pot(book(called, bones), called)
         self.assertNotEqual(found.settled, "vegetable-stock")
 
+    def test_the_planner_says_what_nobody_has_said(self) -> None:
+        tub = replace(product("tub", "wheat"), class_=None, name="Anna's mix")
+        found = propose(read(book(tub, pot("soup", "tub"))), "soup", Goals(("wheat",)))
+        self.assertEqual(
+            [entry.why for entry in found.blocked], ["nobody has said what Anna's mix is"]
+        )
+
     @examples(100)
     @given(name=FOODS)
     def test_a_proposed_class_neither_raises_nor_lowers_a_flag(self, name: str) -> None:

@@ -4,6 +4,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from yellow_ladle.core.book.book import owner_of
+from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.reading.reading import Reading, own_mask
 from yellow_ladle.core.swaps.goals import offending, together
 from yellow_ladle.core.swaps.search.best_first import Found, Walk
@@ -117,6 +118,8 @@ def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> 
         why = f"the larder holds nothing to swap it for; look for {', '.join(offers.missing)}"
     elif certificate is not None:
         why = f"it holds no {certificate.replace('_', '-')} certificate"
+    elif line.item in reading.book.products and not classes_of(reading.book, line.item):
+        why = f"nobody has said what {reading.book.name(line.item)} is"
     elif "/" in line.item:
         owner = reading.book.name(owner_of(line.item))
         why = f"it is gone once {owner} is made of something else, and nothing is known instead"
