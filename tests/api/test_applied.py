@@ -36,7 +36,7 @@ class Applied(ApiTest):
     def apply(self, how: str, at: int = 0, **rest: Any) -> Any:
         wanted = {"item": "hen-leek-pie", "goals": {"clear": ["wheat"]}}
         # Without the roux that stands there already, so that a base has to be made anew.
-        limits = {"without": ["rice-flour-roux"]}
+        limits = {"without": ["rice-flour-roux", "garden-veloute"]}
         plan = self.post("/plans", wanted | {"limits": limits})["plans"][at]
         body = wanted | {
             "swaps": [entry["swap"] for entry in plan["swaps"]],

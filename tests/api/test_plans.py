@@ -30,7 +30,7 @@ class Plans(ApiTest):
         return self.post("/plans/apply", body, status=status)
 
     def test_a_plan_tells_everything_that_a_cook_asks(self) -> None:
-        found = self.plans("hen-leek-pie", ["wheat"], without=["rice-flour-roux"])
+        found = self.plans("hen-leek-pie", ["wheat"], without=["rice-flour-roux", "garden-veloute"])
         self.assertEqual(found["goals"], "no wheat")
         self.assertFalse(found["met_already"])
         plan = found["plans"][0]
@@ -147,7 +147,7 @@ class Plans(ApiTest):
         self.assertEqual((first["item"], second["item"]), ("pie", "pie-2"))
 
     def test_for_all_changes_the_base(self) -> None:
-        found = self.plans("hen-leek-pie", ["wheat"], without=["rice-flour-roux"])
+        found = self.plans("hen-leek-pie", ["wheat"], without=["rice-flour-roux", "garden-veloute"])
         done = self.apply(found, "for_all")
         self.assertEqual(done["item"], "hen-leek-pie")
         for pot in ("hen-leek-pie", "veloute", "mushroom-cream"):
@@ -159,8 +159,38 @@ class Plans(ApiTest):
             any(text.startswith("Instead of Gannet Mill plain flour: ") for text in told)
         )
 
+    def test_a_shipped_base_comes_with_its_card_and_goes_with_it(self) -> None:
+        wanted = {"item": "keepers-chowder", "goals": {"clear": ["milk"]}, "limit": 12}
+        found = self.post("/plans", wanted)
+        plan = next(plan for plan in found["plans"] if plan["cards"])
+        self.assertEqual(found["plans"][0]["cards"], [])
+        [roux, *_] = plan["cards"]
+        self.assertFalse(roux["made_here"])
+        self.assertNotIn(roux["id"], self.ledger.now.reading.book.preparations)
+        body = wanted | {
+            "swaps": [entry["swap"] for entry in plan["swaps"]],
+            "as": "variant",
+            "seen": plan["seen"],
+        }
+        body.pop("limit")
+        done = self.post("/plans/apply", body)
+        book = self.ledger.now.reading.book
+        for card in plan["cards"]:
+            self.assertEqual(book.preparations[card["id"]].name, card["name"])
+            self.assertFalse(book.preparations[card["id"]].made_here)
+        self.assertEqual(self.ledger.now.reading.level(done["item"], "milk").word, "free")
+        self.post(f"/plans/applied/{done['plan']}/take-back", {})
+        for card in plan["cards"]:
+            self.assertNotIn(card["id"], self.ledger.now.reading.book.preparations)
+
+    def test_what_suits_as_it_is_stands_before_the_plans(self) -> None:
+        found = self.plans("chowder-soda-bread", ["milk"])
+        self.assertTrue(found["instead"])
+        for pot in found["instead"]:
+            self.assertEqual(self.ledger.now.reading.level(pot["id"], "milk").word, "free")
+
     def test_a_plan_made_on_an_older_state_is_stale(self) -> None:
-        found = self.plans("hen-leek-pie", ["wheat"])
+        found = self.plans("hen-leek-pie", ["wheat"], without=["garden-veloute"])
         change = {"change": "choice", "preparation": "veloute", "line": 2}
         self.post("/changes", {"change": change, "seen": 1})
         for how in ("variant", "for_all", "mixed", "today"):

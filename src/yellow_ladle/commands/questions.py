@@ -72,7 +72,7 @@ def swap(
         refuse(wrong)
     if not goals.clear and not goals.fit:
         refuse([Fault("--clear", "name a flag to clear, or a diet with --fit")])
-    proposal = propose_together(reading, items, goals, limit)
+    proposal = propose_together(reading, items, goals, limit, bases=True)
     if as_json:
         print_json(plans_content(items, goals, proposal))
     else:

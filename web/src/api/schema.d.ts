@@ -3948,7 +3948,8 @@ export interface components {
          * PlanOut
          * @description A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on.
          *
-         *     `same_dish`: whether the plate is still itself.
+         *     `same_dish`: whether the plate is still itself. `cards`: shipped bases that it is made with,
+         *     which are added to the book with it.
          */
         PlanOut: {
             /** Meets */
@@ -3980,6 +3981,8 @@ export interface components {
             cost: number | null;
             /** Pots */
             pots: components["schemas"]["Named"][];
+            /** Cards */
+            cards: components["schemas"]["PreparationPiece"][];
             /** Names */
             names: {
                 [key: string]: string;

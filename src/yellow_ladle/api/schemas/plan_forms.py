@@ -11,6 +11,7 @@ from yellow_ladle.core.book.rule_setting import Note
 from yellow_ladle.core.swaps.search.fidelity import Fidelity
 from yellow_ladle.core.vocabulary.criteria import Criterion
 from yellow_ladle.core.vocabulary.levels import LevelWord
+from yellow_ladle.files.book.models import PreparationPiece
 from yellow_ladle.files.book.piece import FlagId, Id, ItemId, Name, Number, Word
 
 AppliedAs: TypeAlias = Literal["variant", "for_all", "mixed", "today"]
@@ -183,7 +184,8 @@ class DrawnOut(BaseModel):
 class PlanOut(BaseModel):
     """A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on.
 
-    `same_dish`: whether the plate is still itself.
+    `same_dish`: whether the plate is still itself. `cards`: shipped bases that it is made with,
+    which are added to the book with it.
     """
 
     meets: bool
@@ -200,6 +202,7 @@ class PlanOut(BaseModel):
     fidelity: Fidelity
     cost: float | None
     pots: list[Named]
+    cards: list[PreparationPiece]
     names: dict[str, str]
     placements: list[PlacementOut]
     steps: list[StepChangeOut]

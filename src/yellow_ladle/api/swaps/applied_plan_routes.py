@@ -28,6 +28,7 @@ from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.apply.new_cards import placed
 from yellow_ladle.core.swaps.apply.placements import placements, stranded
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.bases import base_library
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap
 from yellow_ladle.core.swaps.rulebook import rulebook
 from yellow_ladle.core.swaps.rules import SwapRule
@@ -43,7 +44,10 @@ router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
 @router.post("/apply")
 def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
     """Applies a plan in one change, if every pot that it was made on still stands as it saw it."""
-    now = ledger.now
+    seen_now = ledger.now
+    library = base_library(seen_now.reading)
+    cards = library.cards_of(piece.to for piece in wanted.swaps)
+    now = replace(seen_now, reading=library.only(cards))
     book = now.reading.book
     items = items_of(now, wanted.item, wanted.and_items)
     goals = goals_of(now, wanted.goals)
@@ -59,6 +63,7 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
     if lines := stranded(now.reading, plan, beside):
         raise BookRefused([Fault("as", told) for told in stranded_sentences(book, lines)])
     change = placed(now.reading, plan, beside, adjustments(now.reading, plan))
+    change = replace(change, preparations=(*library.cards(cards), *change.preparations))
     sentence = floor_sentence(now.reading, plan, goals)
     applying = Applying(
         wanted.item,
@@ -68,7 +73,8 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
         tuple(piece.model_dump(by_alias=True) for piece in wanted.swaps),
         sentence,
     )
-    seen = {id: version for id, version in wanted.seen.items() if id in change.ids}
+    seen: dict[str, int | None] = dict.fromkeys(cards)
+    seen |= {id: version for id, version in wanted.seen.items() if id in change.ids}
     number, recorded = put_in(ledger, change, seen, applying, Act(wanted.person, sentence))
     return AppliedOut(
         plan=number,

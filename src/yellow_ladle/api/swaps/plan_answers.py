@@ -1,6 +1,7 @@
 """The core's plans told for the screen: names in place of ids, and what the screen draws."""
 
 from collections.abc import Iterable, Mapping
+from dataclasses import replace
 
 from yellow_ladle.api.cards.figures import stand_out
 from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
@@ -29,9 +30,10 @@ from yellow_ladle.core.swaps.apply.method import reworked
 from yellow_ladle.core.swaps.apply.placements import Placement, placements
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.bases import base_library
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.harmed_needs import needs_harmed
-from yellow_ladle.core.swaps.plan import ON_THE_CARD, CleanTool, Plan, Swap
+from yellow_ladle.core.swaps.plan import OF_ITS_KIND, ON_THE_CARD, CleanTool, Plan, Swap
 from yellow_ladle.core.swaps.rulebook import RuleHere
 from yellow_ladle.core.swaps.search.blockers import Blocked
 from yellow_ladle.core.swaps.search.fidelity import Fidelity
@@ -39,7 +41,15 @@ from yellow_ladle.core.swaps.search.prices import UNKNOWN
 from yellow_ladle.core.swaps.search.proposal import CheckFirst
 from yellow_ladle.core.swaps.search.thickness_limit import poured
 from yellow_ladle.core.thickening.thickness import thickness
+from yellow_ladle.files.book.conversion import as_piece
+from yellow_ladle.files.book.models import PreparationPiece
 from yellow_ladle.store.book_repository import Now
+
+_THERE_IS = {
+    ON_THE_CARD: "the other choice on the card",
+    OF_ITS_KIND: "another pot of its kind",
+}
+"""What swaps are called that no rule of the rulebook proposes."""
 
 
 class Telling:
@@ -54,7 +64,14 @@ class Telling:
         self._flags = {flag.id: flag.name for flag in self._book.flags}
 
     def plan(self, plan: Plan) -> PlanOut:
-        """A plan with everything that a cook asks of it."""
+        """A plan with everything that a cook asks of it.
+
+        One that is made with shipped bases is told in the book as it is once they are in it.
+        """
+        if not set(plan.cards) <= self._book.preparations.keys():
+            with_cards = base_library(self._reading).only(plan.cards)
+            there = Telling(replace(self._now, reading=with_cards), self._goals, self._rules)
+            return there.plan(plan)
         reading = self._reading
         texts = PlanTexts(reading, plan)
         methods = {pot: reworked(texts, pot) for pot in plan.pots}
@@ -78,6 +95,7 @@ class Telling:
             ),
             cost=None if score.cost in (0.0, UNKNOWN) else score.cost,
             pots=all_named(self._book, plan.pots),
+            cards=[as_piece(PreparationPiece, self._book.preparations[id]) for id in plan.cards],
             names=names_by_what_it_is(reading, plan),
             placements=[self._placement(entry) for entry in placements(reading, plan)],
             steps=[
@@ -139,14 +157,15 @@ class Telling:
         return [Named(id=flag, name=self._flags[flag]) for flag in flags]
 
     def _in_words(self, swap: Swap) -> str:
-        to = "left out" if swap.to is None else self._book.name(swap.to)
+        # A way to a goal may end in a shipped base, which is in no kitchen's book yet.
+        known = base_library(self._reading).whole.book
+        to = "left out" if swap.to is None else known.name(swap.to)
         return f"{self._book.name(swap.in_)}: {self._book.name(swap.from_)} → {to}"
 
     def _swap(self, swap: Swap) -> SwapOut:
         book, here = self._book, self._rules.get(swap.rule)
         line = book.preparations[swap.in_].lines[swap.line]
         rule = here.rule if here else None
-        there_is = "the other choice on the card" if swap.rule == ON_THE_CARD else "made before"
         return SwapOut(
             swap=SwapPiece(
                 in_=swap.in_,
@@ -164,7 +183,7 @@ class Telling:
             quantity_before=line.quantity,
             unit_before=line.unit,
             why=swap.why,
-            rule_name=rule.name if rule else there_is,
+            rule_name=rule.name if rule else _THERE_IS.get(swap.rule, "made before"),
             method=list(swap.method),
             colour=", ".join(rule.colours) if rule and rule.colours else "any",
             thickness=rule.thickness if rule else "",

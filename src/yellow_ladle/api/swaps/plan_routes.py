@@ -20,9 +20,12 @@ from yellow_ladle.api.schemas.plan_forms import (
 from yellow_ladle.api.swaps.plan_answers import Telling
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.checks.goal_faults import goal_faults
+from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
+from yellow_ladle.core.swaps.bases import base_library
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.instead import instead
+from yellow_ladle.core.swaps.plan import Plan
 from yellow_ladle.core.swaps.rulebook import rulebook
 from yellow_ladle.core.swaps.search.limits import Limits
 from yellow_ladle.core.swaps.search.proposal import Habits
@@ -62,6 +65,7 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
         wanted.limit,
         limits=limits_of(now, wanted.limits),
         habits=habits,
+        bases=True,
     )
     telling = Telling(now, goals, rules)
     before, whole = with_whole(reading, items) if len(items) > 1 else (reading, items[0])
@@ -161,6 +165,10 @@ def _blank(what: Literal["clear", "fit", "limit"], id: str, name: str) -> Loosen
     )
 
 
+def _with_cards(now: Now, plan: Plan) -> Reading:
+    return base_library(now.reading).only(plan.cards)
+
+
 def _loosened(
     now: Now,
     items: Sequence[str],
@@ -168,7 +176,7 @@ def _loosened(
     limits: Limits,
     out: LoosenedOut,
 ) -> LoosenedOut:
-    found = propose_together(now.reading, items, goals, 1, limits=limits)
+    found = propose_together(now.reading, items, goals, 1, limits=limits, bases=True)
     best = next((plan for plan in found.plans if plan.meets), None)
     if best is None:
         return out
@@ -176,7 +184,7 @@ def _loosened(
     return out.model_copy(
         update={
             "opens": True,
-            "sentence": floor_sentence(now.reading, best, goals),
+            "sentence": floor_sentence(_with_cards(now, best), best, goals),
             "swaps": best.score.swaps,
             "adds": [names[flag] for flag in best.adds],
             "pots": len(best.pots),

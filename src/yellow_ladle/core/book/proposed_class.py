@@ -105,8 +105,8 @@ class _Row:
 
 
 def _classes(book: Book, made: Preparation, seen: frozenset[str]) -> list[tuple[Line, str | None]]:
-    """The counted lines of a preparation with what their items are taken as."""
-    counted = [made.lines[index] for index in made.counted()]
+    """The counted lines that are no option, with what their items are taken as."""
+    counted = [line for index in made.counted() if not (line := made.lines[index]).optional]
     return [(line, class_of(book, owner_of(line.item), seen)) for line in counted]
 
 

@@ -26,6 +26,9 @@ CLEAN_TOOL = "clean-tool"
 THERE_IS = "small-pot-there-is"
 """The rule of a swap that takes a variant which the kitchen has made before."""
 
+OF_ITS_KIND = "another-of-its-kind"
+"""The rule of a swap that takes another pot of the same class: a velouté for a velouté."""
+
 
 @dataclass(frozen=True, slots=True)
 class Swap:
@@ -97,6 +100,8 @@ class Plan:
     """The by-products, as items, that its swaps end."""
     cleaned: tuple[CleanTool, ...] = ()
     """The tools that are to be clean, without which a trace would come in."""
+    cards: tuple[str, ...] = ()
+    """Shipped bases that it is made with, bases first: their cards come with it."""
     same_dish: bool = True
     """Whether the item is still itself (identity.py)."""
 

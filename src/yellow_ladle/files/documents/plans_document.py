@@ -8,6 +8,7 @@ from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.plan import CLEAN_TOOL, CleanTool, Plan, Swap
 from yellow_ladle.core.swaps.search.blockers import Blocked
 from yellow_ladle.core.swaps.search.proposal import Proposal
+from yellow_ladle.files.book.conversion import content
 from yellow_ladle.files.documents.reading_document import item_content
 
 
@@ -35,11 +36,18 @@ def plan_content(plan: Plan) -> dict[str, Any]:
         ],
         "adds": list(plan.adds),
         "clears": list(plan.clears),
-        "extra_pots": list(plan.pots),
+        "extra_pots": [*plan.cards, *plan.pots],
         "also_changes_if_made_for_all": list(plan.also),
         "after": item_content(plan.after, plan.item),
         **for_all_content(plan),
+        **cards_content(plan),
     }
+
+
+def cards_content(plan: Plan) -> dict[str, Any]:
+    """The cards that a plan brings, as a book file holds them."""
+    made = plan.after.book.preparations
+    return {"cards": [content(made[id]) for id in plan.cards]} if plan.cards else {}
 
 
 def for_all_content(plan: Plan) -> dict[str, Any]:
@@ -51,8 +59,8 @@ def for_all_content(plan: Plan) -> dict[str, Any]:
     small = (plan.meets, plan.adds, plan.clears, item_content(plan.after, plan.item))
     if (whole.meets, whole.adds, whole.clears, after) == small:
         return {}
-    content = {"meets": whole.meets, "adds": list(whole.adds), "clears": list(whole.clears)}
-    return {"for_all": content | {"after": after}}
+    told = {"meets": whole.meets, "adds": list(whole.adds), "clears": list(whole.clears)}
+    return {"for_all": told | {"after": after}}
 
 
 def swap_content(swap: Swap) -> dict[str, Any]:
@@ -86,7 +94,7 @@ def clean_content(move: CleanTool, box: Toolbox) -> dict[str, Any]:
 
 def blocked_content(blocked: Blocked) -> dict[str, Any]:
     """What stands in the way; `certificate` only where one is missing."""
-    content: dict[str, Any] = {
+    told: dict[str, Any] = {
         "in": blocked.in_,
         "line": blocked.line,
         "from": blocked.from_,
@@ -94,5 +102,5 @@ def blocked_content(blocked: Blocked) -> dict[str, Any]:
         "why": blocked.why,
     }
     if blocked.certificate is not None:
-        content["certificate"] = blocked.certificate
-    return content
+        told["certificate"] = blocked.certificate
+    return told

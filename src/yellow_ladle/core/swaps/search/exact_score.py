@@ -104,11 +104,12 @@ def score_of(
     """
     flavour, texture, colour, cost = map(told_apart, losses[:4])
     together = told_apart(sum(losses[:3]) if lost is None else lost)
-    stands, checks, swaps, effort = counts
+    stands, checks, swaps, effort, cards = counts
     return Score(
         stands=stands,
         checks=checks,
         another=int(losses[5] > 0 or is_another(losses[4])),
+        cards=min(cards, 1),
         harms=adds[1],
         adds=adds[0],
         swaps=swaps,

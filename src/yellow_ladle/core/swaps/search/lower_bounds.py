@@ -17,10 +17,10 @@ Losses: TypeAlias = tuple[float, float, float, float, float, float]
 ingredient is, for a pot that is the whole of the item."""
 
 NO_LOSS: Losses = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0)
-Counts: TypeAlias = tuple[int, int, int, int]
-"""Lines freed, labels to check, swaps, and their effort."""
+Counts: TypeAlias = tuple[int, int, int, int, int]
+"""Lines freed, labels to check, swaps, their effort, and those that bring a shipped base."""
 
-NO_COUNT: Counts = (0, 0, 0, 0)
+NO_COUNT: Counts = (0, 0, 0, 0, 0)
 
 ENDLESS = 1 << 30
 _INF = float("inf")
@@ -138,7 +138,7 @@ class Bounds:
         found = [Remainder(NO_COUNT, (), NO_LOSS)]
         for choice in reversed(self.order[place].choices):
             after = found[-1]
-            sure: Counts = (ENDLESS, ENDLESS, ENDLESS, ENDLESS)
+            sure: Counts = (ENDLESS, ENDLESS, ENDLESS, ENDLESS, ENDLESS)
             whole = sure
             losses = ENDLESS_LOSS
             shared = 0
@@ -157,6 +157,7 @@ class Bounds:
                 whole[1] - sure[1],
                 whole[2] - sure[2],
                 whole[3] - sure[3],
+                whole[4] - sure[4],
             )
             beneath = ((more, shared), *after.below) if any(more) else after.below
             found.append(
@@ -182,6 +183,7 @@ def counts_of(option: Option) -> Counts:
         int(option.check is not None),
         int(option.changes),
         option.effort,
+        int(option.card),
     )
 
 
@@ -218,7 +220,13 @@ def disjoint(parts: tuple[tuple[Counts, int], ...], taken: int) -> Counts:
 
 def added(one: Counts, other: Counts) -> Counts:
     """Two counts together."""
-    return (one[0] + other[0], one[1] + other[1], one[2] + other[2], one[3] + other[3])
+    return (
+        one[0] + other[0],
+        one[1] + other[1],
+        one[2] + other[2],
+        one[3] + other[3],
+        one[4] + other[4],
+    )
 
 
 def lower(one: Counts, other: Counts) -> Counts:
@@ -228,6 +236,7 @@ def lower(one: Counts, other: Counts) -> Counts:
         min(one[1], other[1]),
         min(one[2], other[2]),
         min(one[3], other[3]),
+        min(one[4], other[4]),
     )
 
 

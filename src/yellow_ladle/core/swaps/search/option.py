@@ -35,6 +35,8 @@ class Option:
 
     other: bool = False
     """Whether the line goes to another class, or away."""
+    card: bool = False
+    """Whether the new item is a shipped base, whose card the kitchen has to add first."""
     effort: int = 0
     """What it asks of the cook: nothing new, less than before, something else."""
 
@@ -63,6 +65,7 @@ class Option:
             (self.check is None or self.check == other.check)
             and self.other <= other.other
             and self.effort <= other.effort
+            and self.card <= other.card
             and self.brings & ~other.brings == 0
             and self.cost <= other.cost
             and all(mine <= theirs for mine, theirs in zip(self.lost, other.lost, strict=True))
@@ -82,7 +85,7 @@ def worth_trying(options: Iterable[Option]) -> list[Option]:
         better = next((other for other in kept if other.no_worse_than(option)), None)
         if better is None:
             kept.append(option)
-        elif option.no_worse_than(better) and option.swap is not None:
+        elif option.no_worse_than(better) and option.swap is not None and not option.card:
             alike.setdefault(id(better), []).append(str(option.swap.to))
     return [_naming(option, alike.get(id(option), ())) for option in kept]
 

@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 from itertools import combinations
 
 from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.swaps.bases import BaseLibrary
 from yellow_ladle.core.swaps.goals import Goals, offences, offending, together
 from yellow_ladle.core.swaps.harmed_needs import harmful_bits
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
@@ -83,9 +84,13 @@ def propose(
     limits: Limits = NO_LIMITS,
     rules: Sequence[SwapRule] | None = None,
     habits: Habits = USUAL,
+    library: BaseLibrary | None = None,
 ) -> Proposal:
-    """The plans that bring an item to its goals, or as near as they can."""
-    search = _Search(reading, item, goals, limits, rules, habits)
+    """The plans that bring an item to its goals, or as near as they can.
+
+    With the `library` of the same reading its bases are candidates too.
+    """
+    search = _Search(reading, item, goals, limits, rules, habits, library)
     plans = search.meeting(limit)
     checks = search.checks_first(min((plan.score.swaps for plan in plans), default=None))
     if plans:
@@ -103,11 +108,14 @@ class _Search:
         limits: Limits,
         rules: Sequence[SwapRule] | None,
         habits: Habits,
+        library: BaseLibrary | None,
     ) -> None:
-        self.reading = reading
+        self.library = library
+        self.reading = reading if library is None else library.whole
         self.item = item
         self.goals = goals
-        self.proposer = Proposer(reading, limits, rules)
+        bases = frozenset() if library is None else library.ids
+        self.proposer = Proposer(self.reading, limits, rules, bases)
         self.ways_to_goal = offences(reading, goals)
         self.whole = True
         self._habits = habits
@@ -169,14 +177,22 @@ class _Search:
                 return None
             if not needs.all_of(found):
                 return None
-            plan = carried(self.reading, self.item, goals, found.swaps, found.cleaned)
+            cards, before = self._with_cards(found)
+            plan = carried(before, self.item, goals, found.swaps, found.cleaned)
             if plan is None or not needs.met_by(plan) or self._is_thinner(plan):
                 return None
-            return replace(plan, score=found.score)
+            return replace(plan, score=found.score, cards=cards)
 
         made = [plan for _, plan in walk.plans(fits, limit)]
         self.whole = self.whole and walk.whole
         return made
+
+    def _with_cards(self, found: Found) -> tuple[tuple[str, ...], Reading]:
+        """The bases that a plan is made with, and the kitchen's book with these and no others."""
+        if self.library is None:
+            return (), self.reading
+        cards = self.library.cards_of(swap.to for swap in found.swaps)
+        return cards, self.library.only(cards)
 
     def _is_thinner(self, plan: Plan) -> bool:
         """Whether a plan leaves a pot thinner although none is to be; then the pot is noted."""

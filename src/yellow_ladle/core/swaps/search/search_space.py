@@ -191,6 +191,7 @@ class Region:
             ends=frozenset(ends(self._reading.book, *swap.place, swap.to)),
             other=self._identity.makes_other(swap),
             effort=offer.effort,
+            card=swap.to is not None and owner_of(swap.to) in self._proposer.bases,
         )
         if swap.to is None:
             return made
@@ -198,6 +199,8 @@ class Region:
         if not mask & self.bits:
             return replace(made, brings=self._new(mask))
         owner = owner_of(swap.to)
+        if owner in self._proposer.bases:
+            return None  # a base is taken as it is shipped
         if owner in self._reading.book.preparations:
             return replace(made, leads=owner)
         if self._allowing.checks and self._only_unchecked(swap.to):

@@ -12,6 +12,7 @@ from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
+from yellow_ladle.core.swaps.bases import BaseLibrary, base_library
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.identity import Identity
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
@@ -30,10 +31,24 @@ def propose_together(
     limits: Limits = NO_LIMITS,
     rules: Sequence[SwapRule] | None = None,
     habits: Habits = USUAL,
+    bases: bool = False,
 ) -> Proposal:
-    """The plans that bring every one of some items to the goals; of one item, its own."""
+    """The plans that bring every one of some items to the goals; of one item, its own.
+
+    With `bases` the shipped library's are candidates too.
+    """
     if len(items) == 1:
-        return propose(reading, items[0], goals, limit, limits=limits, rules=rules, habits=habits)
+        library = base_library(reading) if bases else None
+        return propose(
+            reading,
+            items[0],
+            goals,
+            limit,
+            limits=limits,
+            rules=rules,
+            habits=habits,
+            library=library,
+        )
     before, whole = with_whole(reading, items)
     kept = limits.kept | {(whole, n) for n in range(len(items))}
     most = None if limits.most_pots is None else limits.most_pots + 1
@@ -45,6 +60,7 @@ def propose_together(
         limits=replace(limits, kept=kept, most_pots=most),
         rules=rules,
         habits=habits,
+        library=BaseLibrary(before) if bases else None,
     )
     return replace(
         found, plans=tuple(_of_items(reading, items, plan, whole) for plan in found.plans)

@@ -83,6 +83,13 @@
   {#if plan.swaps.some((entry) => entry.tasted)}<p class="text-base text-moss">tasted here</p>{/if}
   {#if plan.cost !== null}<p class="text-base">new goods cost {plan.cost.toFixed(2)}</p>{/if}
 {/snippet}
+{#snippet comes(plan: Plan)}
+  {#each plan.cards as card (card.id)}
+    <p class="text-base">
+      {card.name}<span class="block text-soft">a card of ours, not yet made here</span>
+    </p>
+  {/each}
+{/snippet}
 {#snippet places(plan: Plan)}<Placements {plan} />{/snippet}
 {#snippet steps(plan: Plan)}<StepList {plan} />{/snippet}
 {#snippet cautions(plan: Plan)}
@@ -107,6 +114,9 @@
     {/if}
     {#if spoons.length > 0}{@render across('On the spoon', spoonsNow, spoonsThen)}{/if}
     {@render across('Keeps', nothing, keeps)}
+    {#if shown.some(({ plan }) => plan.cards.length > 0)}
+      {@render across('New cards', nothing, comes)}
+    {/if}
     {@render across('Where', nothing, places)}
     {@render across('Steps', nothing, steps)}
     {@render across('Mind', nothing, cautions)}

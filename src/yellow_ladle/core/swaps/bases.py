@@ -1,0 +1,174 @@
+"""The shipped library of base preparations, and a kitchen's book with those that it could make.
+
+A base names classes of goods in its lines. Put beside a kitchen's own pots, each line takes the
+kitchen's goods of that class; a base of which something is missing is left out. What is left is a
+candidate like any pot of the kitchen's own, and comes with its card (`Plan.cards`).
+"""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import replace
+from functools import cache
+
+from yellow_ladle.core.book.book import Keeps, Line, Preparation, Step, Yield, owner_of
+from yellow_ladle.core.book.ids import free_id
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.update import Change, reread
+from yellow_ladle.core.vocabulary.classes import GROUP, expanded
+from yellow_ladle.core.vocabulary.toml import Table, Value, names, number, rows, section, table
+
+
+@cache
+def shipped_bases() -> Mapping[str, Preparation]:
+    """The library by id. The items of its lines are classes, groups of them, or other bases."""
+    found = [
+        _preparation(row) for name in names("bases") for row in rows(table(f"bases/{name}")["base"])
+    ]
+    return {made.id: made for made in found}
+
+
+class BaseLibrary:
+    """A kitchen's reading with the bases that it could make: all of them, or those of one plan."""
+
+    def __init__(self, reading: Reading) -> None:
+        self._own = reading
+        self._made = {made.id: made for made in _resolved(reading)}
+        self._readings: dict[frozenset[str], Reading] = {frozenset(): reading}
+
+    @property
+    def ids(self) -> frozenset[str]:
+        """The bases that could be made, under the ids that they would have in the book."""
+        return frozenset(self._made)
+
+    @property
+    def whole(self) -> Reading:
+        """The kitchen's book with all of them."""
+        return self.only(self._made)
+
+    def only(self, cards: Iterable[str]) -> Reading:
+        """The kitchen's book with some of them."""
+        wanted = frozenset(cards)
+        if wanted not in self._readings:
+            made = tuple(self._made[id] for id in sorted(wanted))
+            self._readings[wanted] = reread(self._own, Change(preparations=made)).reading
+        return self._readings[wanted]
+
+    def cards_of(self, items: Iterable[str | None]) -> tuple[str, ...]:
+        """The bases among some items, with those that they are made of, each after its own."""
+        found: dict[str, None] = {}
+
+        def add(item: str) -> None:
+            made = self._made.get(owner_of(item))
+            if made is not None and made.id not in found:
+                for line in made.lines:
+                    add(line.item)
+                found[made.id] = None
+
+        for item in items:
+            if item is not None:
+                add(item)
+        return tuple(found)
+
+    def cards(self, ids: Iterable[str]) -> tuple[Preparation, ...]:
+        """Bases as the cards that the kitchen would add."""
+        return tuple(self._made[id] for id in ids)
+
+
+_last: list[tuple[Reading, BaseLibrary]] = []
+"""The reading that was asked about last, with its library: a bench asks many times about one."""
+
+
+def base_library(reading: Reading) -> BaseLibrary:
+    """The library as a kitchen could make it."""
+    if _last and _last[0][0] is reading:
+        return _last[0][1]
+    found = BaseLibrary(reading)
+    _last[:] = [(reading, found)]
+    return found
+
+
+def _resolved(reading: Reading) -> list[Preparation]:
+    """The bases that can be made, with the kitchen's goods in their lines, under free ids."""
+    taken = {*reading.book.products, *reading.book.preparations}
+    ids: dict[str, str] = {}
+    by_class: dict[str, str] = {}
+    found: list[Preparation] = []
+    waiting = list(shipped_bases().values())
+    while waiting:
+        later: list[Preparation] = []
+        for base in waiting:
+            items = [_item(reading, line.item, ids, by_class) for line in base.lines]
+            if any(item is None for item in items):
+                later.append(base)
+                continue
+            ids[base.id] = free_id(base.name, taken)
+            taken.add(ids[base.id])
+            if base.class_ is not None:
+                by_class.setdefault(base.class_, ids[base.id])
+            lines = (
+                replace(line, item=str(item)) for line, item in zip(base.lines, items, strict=True)
+            )
+            found.append(replace(base, id=ids[base.id], lines=tuple(lines)))
+        if len(later) == len(waiting):
+            break
+        waiting = later
+    return found
+
+
+def _item(
+    reading: Reading, wanted: str, ids: Mapping[str, str], by_class: Mapping[str, str]
+) -> str | None:
+    """What stands for a class or another base: the goods of which most is known to be free."""
+    if wanted in shipped_bases():
+        return ids.get(wanted)
+    classes = expanded([wanted]) if wanted.startswith(GROUP) else (wanted,)
+    for class_ in classes:
+        if held := reading.offered.get(class_, ()):
+            return min(held, key=lambda item: (reading.masks[item].bit_count(), item))
+    return next((by_class[class_] for class_ in classes if class_ in by_class), None)
+
+
+def _preparation(row: Table) -> Preparation:
+    yields, keeps = section(row["yield"]), section(row.get("keeps"))
+    return Preparation(
+        id=str(row["id"]),
+        name=str(row["name"]),
+        kind=str(row["kind"]),
+        class_=_text(row.get("class")),
+        colour=_text(row.get("colour")),
+        lines=tuple(_line(line) for line in rows(row["lines"])),
+        yield_=Yield(number(yields["quantity"]), str(yields["unit"])),
+        method=tuple(_step(step) for step in rows(row["method"])),
+        keeps=Keeps(_days(keeps, "chilled_days"), _days(keeps, "frozen_days")) if keeps else None,
+        made_here=False,
+    )
+
+
+def _line(row: Table) -> Line:
+    return Line(
+        str(row["item"]),
+        number(row["quantity"]),
+        str(row["unit"]),
+        str(row["role"]),
+        stage=str(row.get("stage", "cook")),
+        strained_out=bool(row.get("strained_out", False)),
+    )
+
+
+def _step(row: Table) -> Step:
+    minutes = row.get("minutes")
+    return Step(
+        str(row["text"]),
+        None if minutes is None else number(minutes),
+        _text(row.get("heat")),
+        _text(row.get("cue")),
+        _text(row.get("caution")),
+        passive=bool(row.get("passive", False)),
+    )
+
+
+def _text(value: "Value | None") -> str | None:
+    return None if value is None else str(value)
+
+
+def _days(row: Table, key: str) -> float | None:
+    return number(row[key]) if key in row else None
