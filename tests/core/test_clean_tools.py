@@ -88,7 +88,7 @@ class CleanToolsAreMoves(unittest.TestCase):
             self.assertEqual(after.level("fish-stock", "wheat"), MAY)
         self.assertEqual(
             floor_sentence(before, plan, NO_FISH),
-            "Without fish: the leek soup goes through a clean sieve.",
+            "Without fish: made through a clean sieve.",
         )
 
     def test_a_clean_tool_never_gets_the_name_of_a_shared_one(self) -> None:

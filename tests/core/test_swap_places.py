@@ -82,8 +82,8 @@ class Places(unittest.TestCase):
     def test_a_sentence_for_the_floor(self) -> None:
         self.assertEqual(
             floor_sentence(self.before, self.plan, NO_WHEAT),
-            "Without wheat: the white roux is made with rice flour; the bechamel is made with oat"
-            " drink; it now contains oats.",
+            "Without wheat: rice flour instead of wheat flour, oat drink instead of milk;"
+            " it now contains oats.",
         )
         jar = product("jar", class_="rice-flour", otherwise=OPEN, free="wheat")
         before = reading(*self.PIECES, jar)
@@ -92,7 +92,7 @@ class Places(unittest.TestCase):
         both = Goals(("wheat",), ("egg_free",))
         plan = plan_of(self.before, "white-roux", both, self.SWAPS[0])
         told = floor_sentence(self.before, plan, both)
-        self.assertTrue(told.startswith("Egg-free, without wheat: the white roux is"), told)
+        self.assertTrue(told.startswith("Egg-free, without wheat: rice flour instead of"), told)
         as_usual = plan_of(self.before, "oat-drink", NO_WHEAT)
         told = floor_sentence(self.before, as_usual, NO_WHEAT)
         self.assertEqual(told, "Without wheat: the oat drink is as usual.")
@@ -111,7 +111,7 @@ class Places(unittest.TestCase):
         goals = Goals((), ("vegetarian",))
         plan = plan_of(before, "soup", goals, *swaps)
         told = floor_sentence(before, plan, goals)
-        self.assertIn("the soup is made with that hen stock", told)
+        self.assertNotIn("hen", told.replace("instead of hen", ""))
         self.assertNotIn("chicken", told)
         self.assertEqual(names_by_what_it_is(before, plan)["soup"], "Soup, mushroom")
 

@@ -1,10 +1,10 @@
 """A plan in one plain sentence for those who carry the plates."""
 
-from collections.abc import Collection, Sequence
+from collections.abc import Sequence
 
-from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.book.tool import clean_name
 from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.item_names import short_name
 from yellow_ladle.core.swaps.plan import Plan
@@ -13,36 +13,31 @@ from yellow_ladle.core.vocabulary.levels import Level
 
 
 def floor_sentence(before: Reading, plan: Plan, goals: Goals) -> str:
-    """What the plate is without, what is made otherwise, and all that it now contains besides.
+    """What the plate is without, what is in it instead of what, and all that it now contains.
 
-    A flag that may be in it, or that nobody has checked, is told as such.
+    What is taken out is named only after "instead of" and "without", so that nobody hears it as a
+    part of the plate. A flag that may be in it, or that nobody has checked, is told as such.
     """
     book = before.book
     names = {flag.id: flag.name.lower() for flag in book.flags}
-    parts: list[str] = []
     changed = plan.changed
-    for pot in dict.fromkeys(move.in_ for move in plan.moves):
-        here = [swap for swap in plan.swaps if swap.in_ == pot]
-        made = [_new(book, swap.to, changed) for swap in here if swap.to is not None]
-        without = [short_name(book, swap.from_) for swap in here if swap.to is None]
-        words = [f"made with {_and(made)}"] if made else []
-        words += [f"without {_and(without)}"] if without else []
-        tools = [
-            f"a {clean_name(move.tool, book.tools)}" for move in plan.cleaned if move.in_ == pot
-        ]
-        words += [f"goes through {_and(tools)}"] if tools else []
-        does = "" if not made and not without else "is "
-        parts.append(f"{_the(book.name(pot))} {does}{' and '.join(words)}")
-    usual = _the(plan.after.book.name(plan.item))
-    told = "; ".join(parts) if parts else f"{usual} is as usual"
+    called = names_by_what_it_is(before, plan) if changed else {}
+    # A pot that is itself made otherwise is not called by what it usually is.
+    instead = dict.fromkeys(
+        f"{called[swap.to].partition(',')[0].lower() if swap.to in changed else short_name(book, swap.to)}"
+        f" instead of {short_name(book, swap.from_)}"
+        for swap in plan.swaps
+        if swap.to is not None
+    )
+    out = dict.fromkeys(short_name(book, swap.from_) for swap in plan.swaps if swap.to is None)
+    tools = dict.fromkeys(
+        f"made through a {clean_name(move.tool, book.tools)}" for move in plan.cleaned
+    )
+    parts = [", ".join(instead)] if instead else []
+    parts += [f"without {_and(list(out))}"] if out else []
+    parts += [_and(list(tools))] if tools else []
+    told = "; ".join(parts) if parts else f"{_the(plan.after.book.name(plan.item))} is as usual"
     return "; ".join([f"{_goal(plan, goals, names)}: {told}", *_now(plan, names)]) + "."
-
-
-def _new(book: Book, item: str, changed: Collection[str]) -> str:
-    """What goes in; a pot that is itself made otherwise is not called by what it usually is."""
-    if owner_of(item) not in changed:
-        return short_name(book, item)
-    return _the(book.name(item)).replace("the ", "that ", 1)
 
 
 def _goal(plan: Plan, goals: Goals, names: dict[str, str]) -> str:

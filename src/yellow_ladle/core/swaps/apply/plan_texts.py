@@ -87,6 +87,11 @@ class PlanTexts:
                 to.setdefault(swap.from_, swap.to)
         others = self._other_names({line.item for line in made.lines} - to.keys())
         name = Renaming.of(self.before.book, made, to, others).name(made.name)
+        shape = words_of((made.class_ or made.kind).replace("-", " "))[-1:]
+        # A brown sauce without its spoon of bottled sauce is a sauce all the same.
+        head = words_of(made.name.partition(",")[0])[-1:]
+        if head and head[0] in (*shape, made.kind) and head[0] not in words_of(name):
+            name = made.name
         left = self._left(pot, name)
         kept = tuple(
             name[word.start : word.end]
@@ -94,7 +99,6 @@ class PlanTexts:
             if words_of(name[word.start : word.end]) in forms_of_food()
         )
         dropped = [word for word in left if name[word.start : word.end] not in kept]
-        shape = words_of((made.class_ or made.kind).replace("-", " "))[-1:]
         short = named_without(name, lambda run: _spans(run, dropped, (*shape, made.kind)))
         return NewName(short or self._by_what_is_new(pot), kept)
 

@@ -8,14 +8,14 @@ from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
 from yellow_ladle.core.swaps.item_names import short_name
 from yellow_ladle.core.swaps.plan import Plan
 
-MAX_NAMED = 3
+MAX_NAMED = 2
 
 
 def names_by_what_it_is(before: Reading, plan: Plan) -> dict[str, str]:
     """A name for the variant of each of a plan's pots: `Béchamel, rice flour, oat drink`.
 
     A pot is named after everything that was swapped in it or beneath it and does not stand in its
-    name already; of more than three goods the first are named. Where nothing but tools is
+    name already; of more than two the first are named. Where nothing but tools is
     otherwise, it is named after these. It never has the name of the usual pot.
     """
     texts = PlanTexts(before, plan)
@@ -39,8 +39,7 @@ def _name(book: Book, plan: Plan, pot: str, name: str) -> str:
         words |= {clean_name(move.tool, book.tools): None for move in cleaned}
     usual = book.name(pot)
     told = [word for word in words if name == usual or not _in_name(word, name)]
-    more = ["more"] if len(told) > MAX_NAMED else []
-    return ", ".join([name, *told[:MAX_NAMED], *more])
+    return ", ".join([name, *told[:MAX_NAMED]])
 
 
 def _in_name(word: str, name: str) -> bool:
