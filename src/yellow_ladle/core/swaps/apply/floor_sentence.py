@@ -20,12 +20,15 @@ def floor_sentence(before: Reading, plan: Plan, goals: Goals) -> str:
     """
     book = before.book
     names = {flag.id: flag.name.lower() for flag in book.flags}
-    changed = plan.changed
-    called = names_by_what_it_is(before, plan) if changed else {}
-    # A pot that is itself made otherwise is not called by what it usually is.
+    called = names_by_what_it_is(before, plan)
+
+    def name(item: str) -> str:
+        # A pot that is itself made otherwise is not called by what it usually is.
+        made_otherwise = item in plan.changed
+        return called[item].partition(",")[0].lower() if made_otherwise else short_name(book, item)
+
     instead = dict.fromkeys(
-        f"{called[swap.to].partition(',')[0].lower() if swap.to in changed else short_name(book, swap.to)}"
-        f" instead of {short_name(book, swap.from_)}"
+        f"{name(swap.to)} instead of {short_name(book, swap.from_)}"
         for swap in plan.swaps
         if swap.to is not None
     )
