@@ -1,8 +1,21 @@
 """The shipped library of bases: sound, as free as it says, brought into plans with its cards."""
 
 import unittest
+from dataclasses import replace
 
-from tests.kitchens import BUTTER, FLOUR, MILK, OIL, RICE_FLOUR, line, pot, product, reading
+from tests.kitchens import (
+    BUTTER,
+    FLOUR,
+    FREE,
+    MILK,
+    OIL,
+    OPEN,
+    RICE_FLOUR,
+    line,
+    pot,
+    product,
+    reading,
+)
 from yellow_ladle.core.book.book import Book, Preparation
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.checks.book_faults import change_faults
@@ -118,7 +131,7 @@ class InPlans(unittest.TestCase):
         plans = self.plans(RICE_FLOUR, OIL)
         self.assertEqual(plans[0].cards, ())
         self.assertTrue(any(plan.cards for plan in plans))
-        house = [not plan.cards for plan in plans if plan.same_dish]
+        house = [not plan.cards for plan in plans if plan.same_dish and plan.meets]
         self.assertEqual(house, sorted(house, reverse=True))
 
     def test_a_plan_is_what_it_says_once_its_cards_are_in_the_book(self) -> None:
@@ -130,7 +143,7 @@ class InPlans(unittest.TestCase):
                 continue
             for goals in (Goals(("milk",)), Goals(("celery",)), Goals((), ("vegan",))):
                 for plan in propose(before, dish, goals, 6, library=library).plans:
-                    if not plan.cards:
+                    if not plan.cards or plan.buy:
                         continue
                     tried += 1
                     after = read(self.put_in(book, plan, library.cards(plan.cards)))
@@ -154,7 +167,34 @@ class InPlans(unittest.TestCase):
         found = propose(before, "plate", Goals(("milk",)), 9, library=base_library(before)).plans
         cards = [plan.cards for plan in found if plan.cards]
         self.assertIn(("white-roux-of-rice-flour-and-oil", "white-sauce-on-oat-drink"), cards)
-        self.assertTrue(all(plan.meets for plan in plans))
+        self.assertTrue(all(plan.meets or plan.buy for plan in plans))
+
+    def test_what_one_purchase_would_open_comes_after_what_needs_none(self) -> None:
+        plans = self.plans(RICE_FLOUR, OIL)
+        bought = [bool(plan.buy) for plan in plans]
+        self.assertEqual(bought, sorted(bought))
+        self.assertTrue(any(bought))
+        for plan in plans:
+            for id, class_ in plan.buy:
+                self.assertFalse(plan.meets)
+                self.assertEqual(plan.after.book.products[id].class_, class_)
+                self.assertEqual(plan.after.level(id, "wheat"), OPEN)
+                self.assertIn(id, {swap.to for swap in plan.swaps})
+
+    def test_it_meets_once_its_label_says_so(self) -> None:
+        barley = product("pearl-barley", "barley", "pearl-barley")
+        soup = pot("broth", "pearl-barley", line("water", "liquid"), kind="soup")
+        before = reading(barley, product("water"), soup)
+        found = propose(before, "broth", Goals(("barley",)), 5, library=base_library(before))
+        plan = next(plan for plan in found.plans if plan.buy)
+        [(id, class_)] = plan.buy
+        named = {word for entry in found.blocked for word in entry.buy}
+        self.assertNotIn(class_, named)
+        label = replace(plan.after.book.products[id], otherwise=FREE)
+        bought = reading(barley, product("water"), soup, label)
+        again = propose(bought, "broth", Goals(("barley",)), 5).plans[0]
+        self.assertTrue(again.meets)
+        self.assertEqual(again.swaps[0].to, id)
 
     def test_without_the_library_nothing_is_brought(self) -> None:
         before = reading(FLOUR, BUTTER, MILK, RICE_FLOUR, OIL, self.BASE, self.SAUCE)

@@ -3949,7 +3949,7 @@ export interface components {
          * @description A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on.
          *
          *     `same_dish`: whether the plate is still itself. `cards`: shipped bases that it is made with,
-         *     which are added to the book with it.
+         *     which are added to the book with it. `buy`: what has to be bought and its label read first.
          */
         PlanOut: {
             /** Meets */
@@ -3983,6 +3983,8 @@ export interface components {
             pots: components["schemas"]["Named"][];
             /** Cards */
             cards: components["schemas"]["PreparationPiece"][];
+            /** Buy */
+            buy: string[];
             /** Names */
             names: {
                 [key: string]: string;

@@ -185,7 +185,7 @@ class PlanOut(BaseModel):
     """A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on.
 
     `same_dish`: whether the plate is still itself. `cards`: shipped bases that it is made with,
-    which are added to the book with it.
+    which are added to the book with it. `buy`: what has to be bought and its label read first.
     """
 
     meets: bool
@@ -203,6 +203,7 @@ class PlanOut(BaseModel):
     cost: float | None
     pots: list[Named]
     cards: list[PreparationPiece]
+    buy: list[str]
     names: dict[str, str]
     placements: list[PlacementOut]
     steps: list[StepChangeOut]

@@ -66,10 +66,12 @@ class Telling:
     def plan(self, plan: Plan) -> PlanOut:
         """A plan with everything that a cook asks of it.
 
-        One that is made with shipped bases is told in the book as it is once they are in it.
+        One that is made with shipped bases, or with something to be bought, is told in the book as
+        it is once they are in it.
         """
-        if not set(plan.cards) <= self._book.preparations.keys():
-            with_cards = base_library(self._reading).only(plan.cards)
+        needed = {*plan.cards, *(id for id, _ in plan.buy)}
+        if not needed <= {*self._book.preparations, *self._book.products}:
+            with_cards = base_library(self._reading).only(plan.cards, plan.buy)
             there = Telling(replace(self._now, reading=with_cards), self._goals, self._rules)
             return there.plan(plan)
         reading = self._reading
@@ -96,6 +98,7 @@ class Telling:
             cost=None if score.cost in (0.0, UNKNOWN) else score.cost,
             pots=all_named(self._book, plan.pots),
             cards=[as_piece(PreparationPiece, self._book.preparations[id]) for id in plan.cards],
+            buy=[class_.replace("-", " ") for _, class_ in plan.buy],
             names=names_by_what_it_is(reading, plan),
             placements=[self._placement(entry) for entry in placements(reading, plan)],
             steps=[

@@ -166,7 +166,7 @@ def _blank(what: Literal["clear", "fit", "limit"], id: str, name: str) -> Loosen
 
 
 def _with_cards(now: Now, plan: Plan) -> Reading:
-    return base_library(now.reading).only(plan.cards)
+    return base_library(now.reading).only(plan.cards, plan.buy)
 
 
 def _loosened(

@@ -8,12 +8,15 @@ candidate like any pot of the kitchen's own, and comes with its card (`Plan.card
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
 from functools import cache
+from typing import TypeAlias
 
 from yellow_ladle.core.book.book import Keeps, Line, Preparation, Step, Yield, owner_of
 from yellow_ladle.core.book.ids import free_id
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
-from yellow_ladle.core.vocabulary.classes import GROUP, expanded
+from yellow_ladle.core.vocabulary.classes import GROUP, expanded, pot_classes
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.toml import Table, Value, names, number, rows, section, table
 
 
@@ -26,13 +29,17 @@ def shipped_bases() -> Mapping[str, Preparation]:
     return {made.id: made for made in found}
 
 
+Bought: TypeAlias = tuple[tuple[str, str], ...]
+"""Goods to be bought: the id that each would have, and its class."""
+
+
 class BaseLibrary:
     """A kitchen's reading with the bases that it could make: all of them, or those of one plan."""
 
     def __init__(self, reading: Reading) -> None:
         self._own = reading
         self._made = {made.id: made for made in _resolved(reading)}
-        self._readings: dict[frozenset[str], Reading] = {frozenset(): reading}
+        self._readings: dict[tuple[frozenset[str], Bought], Reading] = {(frozenset(), ()): reading}
 
     @property
     def ids(self) -> frozenset[str]:
@@ -44,13 +51,24 @@ class BaseLibrary:
         """The kitchen's book with all of them."""
         return self.only(self._made)
 
-    def only(self, cards: Iterable[str]) -> Reading:
-        """The kitchen's book with some of them."""
-        wanted = frozenset(cards)
-        if wanted not in self._readings:
-            made = tuple(self._made[id] for id in sorted(wanted))
-            self._readings[wanted] = reread(self._own, Change(preparations=made)).reading
-        return self._readings[wanted]
+    def only(self, cards: Iterable[str], buy: Bought = ()) -> Reading:
+        """The kitchen's book with some of them, and with goods that would have to be bought."""
+        key = (frozenset(cards), buy)
+        if key not in self._readings:
+            made = tuple(self._made[id] for id in sorted(key[0]))
+            goods = tuple(_to_buy(id, class_) for id, class_ in buy)
+            self._readings[key] = reread(self._own, Change(goods, made)).reading
+        return self._readings[key]
+
+    def to_buy(self, classes: Iterable[str]) -> Bought:
+        """Goods of some classes that the larder does not hold, under free ids."""
+        taken = {*self._own.book.products, *self._own.book.preparations, *self._made}
+        found: list[tuple[str, str]] = []
+        for class_ in sorted({*classes} - pot_classes()):
+            if not self._own.offered.get(class_):
+                found.append((free_id(class_, taken), class_))
+                taken.add(found[-1][0])
+        return tuple(found)
 
     def cards_of(self, items: Iterable[str | None]) -> tuple[str, ...]:
         """The bases among some items, with those that they are made of, each after its own."""
@@ -71,6 +89,12 @@ class BaseLibrary:
     def cards(self, ids: Iterable[str]) -> tuple[Preparation, ...]:
         """Bases as the cards that the kitchen would add."""
         return tuple(self._made[id] for id in ids)
+
+
+def _to_buy(id: str, class_: str) -> Product:
+    """Goods that nobody has yet: what is in them is known when their label is read."""
+    name = class_.replace("-", " ").capitalize()
+    return Product(id, f"{name}, to be bought", class_, otherwise=Level.UNCHECKED)
 
 
 _last: list[tuple[Reading, BaseLibrary]] = []

@@ -102,6 +102,8 @@ class Plan:
     """The tools that are to be clean, without which a trace would come in."""
     cards: tuple[str, ...] = ()
     """Shipped bases that it is made with, bases first: their cards come with it."""
+    buy: tuple[tuple[str, str], ...] = ()
+    """Goods that would have to be bought, by id and class; their labels are still to be read."""
     same_dish: bool = True
     """Whether the item is still itself (identity.py)."""
 

@@ -41,6 +41,7 @@ def plan_content(plan: Plan) -> dict[str, Any]:
         "after": item_content(plan.after, plan.item),
         **for_all_content(plan),
         **cards_content(plan),
+        **({"buy": [{"id": id, "class": class_} for id, class_ in plan.buy]} if plan.buy else {}),
     }
 
 

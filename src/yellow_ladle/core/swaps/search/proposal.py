@@ -23,6 +23,8 @@ from yellow_ladle.core.vocabulary.levels import Level
 
 MAX_SUBSETS = 8
 """Of so many goals every combination is tried; of more, each is taken in turn."""
+MAX_PURCHASES = 1
+"""Plans that need something bought, at most."""
 MAX_CHECKS = 3
 """Ways that end in the reading of a label, at most."""
 STEPS_FOR_CHECKS = 5_000
@@ -93,10 +95,18 @@ def propose(
     search = _Search(reading, item, goals, limits, rules, habits, library)
     plans = search.meeting(limit)
     checks = search.checks_first(min((plan.score.swaps for plan in plans), default=None))
+    bought = search.with_a_purchase()
     if plans:
-        return Proposal(plans, (), checks, search.whole)
+        # A plan that waits for a label comes after those that do not, and has a place of its own.
+        kept = plans[: max(limit - len(bought), 1)]
+        return Proposal((*kept, *bought)[:limit], (), checks, search.whole)
     blocked = standing_in_the_way(search.proposer, item, search.ways_to_goal) or search.too_thin
-    return Proposal(search.partial(limit), blocked, checks, search.whole)
+    named = {class_ for plan in bought for _, class_ in plan.buy}
+    blocked = tuple(
+        replace(entry, buy=tuple(class_ for class_ in entry.buy if class_ not in named))
+        for entry in blocked
+    )
+    return Proposal((*bought, *search.partial(limit))[:limit], blocked, checks, search.whole)
 
 
 class _Search:
@@ -135,6 +145,56 @@ class _Search:
                     plans[frozenset(plan.moves)] = (key, plan)
         ranked = sorted(plans.values(), key=lambda entry: entry[0])
         return tuple(plan for _, plan in ranked[:limit])
+
+    def with_a_purchase(self) -> tuple[Plan, ...]:
+        """The best plans that need one thing bought, if its label says what is hoped."""
+        if self.library is None:
+            return ()
+        missing = {
+            class_
+            for bad in self.ways_to_goal
+            for deciding in Region(
+                self.proposer, self.item, bad, Allowing(freeing=True)
+            ).pots.values()
+            for choice in deciding.choices
+            if choice.line is not None
+            for class_ in self.proposer.offers(
+                choice.pot, choice.line, milk_goes="milk" in bad
+            ).missing
+        }
+        goods = self.library.to_buy(missing)
+        if not goods:
+            return ()
+        whole = self.library.only(self.library.ids, goods)
+        proposer = Proposer(whole, self.proposer.limits, self.proposer.rules, self.library.ids)
+        allowing = Allowing(checks=True, only=frozenset(id for id, _ in goods))
+        regions = [Region(proposer, self.item, bad, allowing) for bad in self.ways_to_goal]
+        walk = Walk(
+            regions,
+            self._rank,
+            self.proposer.limits.most_pots,
+            self._habits.familiar,
+            STEPS_FOR_CHECKS,
+            harmful_bits(self.reading),
+        )
+        classes = dict(goods)
+
+        def fits(found: Found) -> Plan | None:
+            book = whole.book
+            if len(found.checks) != 1 or not found.acyclic(book):
+                return None
+            if not found.yields_what_it_uses(book):
+                return None
+            buy = tuple((id, classes[id]) for id in found.checks)
+            assert self.library is not None
+            cards = self.library.cards_of(swap.to for swap in found.swaps)
+            before = self.library.only(cards, buy)
+            plan = carried(before, self.item, self.goals, found.swaps, found.cleaned)
+            if plan is None or self._is_thinner(plan):
+                return None
+            return replace(plan, score=found.score, cards=cards, buy=buy)
+
+        return tuple(plan for _, plan in walk.plans(fits, MAX_PURCHASES))
 
     def checks_first(self, fewest: int | None) -> tuple[CheckFirst, ...]:
         """The ways that need fewer swaps than a plan: to read a label changes no plate."""

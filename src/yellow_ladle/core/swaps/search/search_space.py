@@ -53,10 +53,18 @@ class Deciding:
 
 @dataclass(frozen=True, slots=True)
 class Allowing:
-    """What a search may do besides swapping: have labels checked, take lines as cleared."""
+    """What a search may do besides swapping: have labels checked, take lines as cleared.
+
+    `only`: the goods alone whose labels may be checked; any if None.
+    """
 
     checks: bool = False
     freeing: bool = False
+    only: frozenset[str] | None = None
+
+    def may_check(self, item: str) -> bool:
+        """Whether the label of something may be read first."""
+        return self.checks and (self.only is None or item in self.only)
 
 
 SWAPS_ONLY = Allowing()
@@ -171,7 +179,7 @@ class Region:
         owner = owner_of(line.item)
         if owner in self._reading.book.preparations:
             yield Option(leads=owner)
-        elif self._allowing.checks and self._only_unchecked(line.item):
+        elif self._allowing.may_check(line.item) and self._only_unchecked(line.item):
             yield Option(check=line.item)
         # A by-product may be gone with what clears its pot: then the line itself is in the way.
         if self._allowing.freeing and line.item not in self._reading.book.preparations:
@@ -203,7 +211,7 @@ class Region:
             return None  # a base is taken as it is shipped
         if owner in self._reading.book.preparations:
             return replace(made, leads=owner)
-        if self._allowing.checks and self._only_unchecked(swap.to):
+        if self._allowing.may_check(swap.to) and self._only_unchecked(swap.to):
             brings = self._new(mask & ~self.bits) & ~self._bad_flags
             return replace(made, brings=brings, check=swap.to)
         return None

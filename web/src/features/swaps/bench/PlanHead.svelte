@@ -32,7 +32,7 @@
     >
       <span class="font-name text-name">Plan {at + 1}</span>
       <span class="block text-base font-normal text-soft">
-        {changes}{plan.meets ? '' : ', falls short'}
+        {changes}{plan.meets || plan.buy.length > 0 ? '' : ', falls short'}
       </span>
     </button>
     <button
@@ -48,8 +48,15 @@
   {#if !plan.same_dish}
     <p class="px-3 pb-1 text-base font-[650] text-clay" data-another>would be another dish</p>
   {/if}
-  {#if adds}<p class="px-3 pb-1 text-base font-[650] text-brick">adds {adds}</p>{/if}
-  {#each plan.harms as harm (harm.guest)}
+  {#if plan.buy.length > 0}
+    <p class="px-3 pb-1 text-base font-[650] text-clay" data-buy>
+      buy {plan.buy.join(', ')}; meets it if the label says so
+    </p>
+  {/if}
+  {#if adds && plan.buy.length === 0}<p class="px-3 pb-1 text-base font-[650] text-brick">
+      adds {adds}
+    </p>{/if}
+  {#each plan.buy.length > 0 ? [] : plan.harms as harm (harm.guest)}
     <p class="px-3 pb-1 text-base font-[650] text-brick">
       not for {harm.guest} ({harm.strictness}): {harm.flags.join(', ').toLowerCase()}
     </p>
