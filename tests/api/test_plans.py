@@ -43,7 +43,7 @@ class Plans(ApiTest):
         self.assertTrue(flour["method"] and flour["thickness"] and flour["caution"])
         [for_all, *_] = plan["placements"]
         self.assertIn("mushroom-cream", [moved["id"] for moved in for_all["moved"]])
-        self.assertTrue(plan["sentence"].startswith("Without wheat: the white roux is made with"))
+        self.assertTrue(plan["sentence"].startswith("Without wheat: rice flour instead of"))
         self.assertTrue(plan["same_dish"])
         self.assertTrue(found["whole"])
 

@@ -1,16 +1,18 @@
 """The whole menu: every guest eats, with as few pots as can be."""
 
 import unittest
+from dataclasses import replace
 from itertools import product as combinations
 from random import Random
 
 from tests.kitchens import BUTTER, FLOUR, MILK, OIL, RICE_FLOUR, ROUX, line, pot, product, reading
-from tests.random_swaps import large_kitchen
+from tests.random_swaps import SmallKitchen, large_kitchen
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan, plan_menu
 from yellow_ladle.core.swaps.rules import SwapRule
 from yellow_ladle.core.swaps.search.proposal import propose
+from yellow_ladle.demo.kitchen import demo_book
 
 NO_WHEAT, NO_MILK = Goals(("wheat",)), Goals(("milk",))
 OAT = product("oat-drink", "oats", "oat-drink")
@@ -68,6 +70,71 @@ class Menus(unittest.TestCase):
         self.assertEqual(found.optimal, found.gap == 0)
         for serving in found.servings:
             self.assertLessEqual(set(serving.pots), set(found.pots))
+
+
+class SomeOfEachCourse(unittest.TestCase):
+    """Nobody needs the whole menu: so many plates of each course are enough."""
+
+    def test_one_plate_takes_the_fewest_pots_of_any(self) -> None:
+        compared = 0
+        for seed in range(12):
+            kitchen = large_kitchen(seed, 15)
+            before = read(kitchen.book)
+            others = [id for id in kitchen.book.preparations if not kitchen.goals.met(before, id)]
+            plates = Random(seed).sample(others, min(4, len(others)))
+            fewest = [self.fewest(before, plate, kitchen) for plate in plates]
+            guests = [Guest("Ada", kitchen.goals)]
+            found = plan_menu(before, plates, guests, seconds=30, rules=kitchen.rules, each=1)
+            self.assertTrue(found.optimal)
+            possible = [pots for pots in fewest if pots is not None]
+            self.assertEqual(len(found.pots), min(possible, default=0))
+            compared += bool(possible) and min(possible) > 0
+        self.assertGreater(compared, 2)
+
+    def fewest(self, before: Reading, plate: str, kitchen: SmallKitchen) -> int | None:
+        if kitchen.goals.met(before, plate):
+            return 0
+        plans = propose(before, plate, kitchen.goals, 1_000, rules=kitchen.rules).plans
+        return min((plan.score.pots for plan in plans if plan.meets), default=None)
+
+    def test_every_guest_has_enough_of_each_course(self) -> None:
+        book = demo_book()
+        plates = [id for id, made in book.preparations.items() if made.kind == "dish"]
+        courses = {id: ("soup", "main", None)[n % 3] for n, id in enumerate(plates)}
+        made = {id: replace(pot, course=courses.get(id)) for id, pot in book.preparations.items()}
+        before = read(replace(book, preparations=made))
+        wants = (Goals((), ("vegetarian",)), Goals(("celery", "mustard")), Goals(("wheat",)))
+        guests = [Guest(str(n), goals) for n, goals in enumerate(wants)]
+        whole = plan_menu(before, plates, guests, seconds=10)
+        for each in (1, 2):
+            found = plan_menu(before, plates, guests, seconds=10, each=each)
+            self.assertLessEqual(len(found.pots), len(whole.pots))
+            for goals in wants:
+                here = [serving for serving in found.servings if serving.goals == goals]
+                for course in set(courses.values()):
+                    of_it = [serving for serving in here if courses[serving.plate] == course]
+                    eaten = [serving for serving in of_it if serving.plan is not None]
+                    self.assertTrue(all(s.plan and s.plan.meets for s in eaten))
+                    possible = len(eaten) + sum(serving.spare for serving in of_it)
+                    self.assertGreaterEqual(len(eaten), min(each, possible))
+
+    def test_the_demo_takes_few_pots(self) -> None:
+        before = read(demo_book())
+        plates = [id for id, made in before.book.preparations.items() if made.kind == "dish"]
+        guests = [
+            Guest("Ada", Goals((), ("vegetarian",))),
+            Guest("Bo", Goals(("celery", "mustard"))),
+        ]
+        found = plan_menu(before, plates, guests, seconds=10, each=1)
+        self.assertTrue(found.optimal)
+        self.assertLessEqual(len(found.pots), 3)
+
+    def test_what_suits_as_it_is_is_free(self) -> None:
+        before = read(demo_book())
+        plates = [id for id, made in before.book.preparations.items() if made.kind == "dish"]
+        found = plan_menu(before, plates, [Guest("Ada", Goals(("peanut",)))], each=1)
+        self.assertEqual(found.pots, ())
+        self.assertTrue(any(serving.plan is not None for serving in found.servings))
 
 
 class AgainstThePlanner(unittest.TestCase):

@@ -3343,6 +3343,8 @@ export interface components {
         /**
          * MenuIn
          * @description The plates of a menu, its guests, and how long may be looked.
+         *
+         *     `each`: how many plates of each course every guest is to have, null for every plate.
          */
         MenuIn: {
             /** Plates */
@@ -3354,6 +3356,11 @@ export interface components {
              * @default 5
              */
             seconds: number;
+            /**
+             * Each
+             * @default 1
+             */
+            each: number | null;
         };
         /**
          * MenuOut
@@ -4805,6 +4812,8 @@ export interface components {
         /**
          * ServingOut
          * @description One plate for the guests who share the same goals.
+         *
+         *     `spare`: they have enough of its course without it.
          */
         ServingOut: {
             plate: components["schemas"]["Named"];
@@ -4818,6 +4827,8 @@ export interface components {
             meets: boolean;
             /** As Usual */
             as_usual: boolean;
+            /** Spare */
+            spare: boolean;
             /** Sentence */
             sentence: string;
             /** Pots */

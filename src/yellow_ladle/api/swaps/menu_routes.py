@@ -38,11 +38,15 @@ class GuestPiece(BaseModel):
 
 
 class MenuIn(BaseModel):
-    """The plates of a menu, its guests, and how long may be looked."""
+    """The plates of a menu, its guests, and how long may be looked.
+
+    `each`: how many plates of each course every guest is to have, null for every plate.
+    """
 
     plates: Annotated[list[Id], Field(min_length=1, max_length=100)]
     guests: Annotated[list[GuestPiece], Field(min_length=1, max_length=100)]
     seconds: Annotated[float, Field(ge=0.1, le=30)] = 5
+    each: Annotated[int, Field(ge=1, le=20)] | None = 1
 
 
 class MenuPotOut(BaseModel):
@@ -55,7 +59,10 @@ class MenuPotOut(BaseModel):
 
 
 class ServingOut(BaseModel):
-    """One plate for the guests who share the same goals."""
+    """One plate for the guests who share the same goals.
+
+    `spare`: they have enough of its course without it.
+    """
 
     plate: Named
     guests: list[str]
@@ -63,6 +70,7 @@ class ServingOut(BaseModel):
     possible: bool
     meets: bool
     as_usual: bool
+    spare: bool
     sentence: str
     pots: list[str]
 
@@ -88,7 +96,7 @@ def menu(wanted: MenuIn, now: TheBook) -> MenuOut:
     for plate in wanted.plates:
         preparation_or_missing(now, plate)
     guests = [Guest(guest.name, goals_of(now, guest.goals)) for guest in wanted.guests]
-    found = plan_menu(now.reading, wanted.plates, guests, seconds=wanted.seconds)
+    found = plan_menu(now.reading, wanted.plates, guests, seconds=wanted.seconds, each=wanted.each)
     return menu_out(now, found, begun)
 
 
@@ -143,6 +151,7 @@ def _serving(now: Now, serving: "Serving", names: Mapping[SmallPotKey, str]) -> 
         possible=plan is not None,
         meets=plan is not None and plan.meets,
         as_usual=plan is not None and not plan.changed,
+        spare=serving.spare,
         sentence="" if plan is None else floor_sentence(now.reading, plan, serving.goals),
         pots=[names[_key(pot)] for pot in serving.pots],
     )

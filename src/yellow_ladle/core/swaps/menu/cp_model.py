@@ -9,12 +9,18 @@ from collections.abc import Iterator, Sequence
 
 from ortools.sat.python import cp_model
 
-from yellow_ladle.core.book.book import owner_of
+from yellow_ladle.core.book.book import Preparation, owner_of
 from yellow_ladle.core.book.by_products import ends
 from yellow_ladle.core.reading.reading import own_mask
 from yellow_ladle.core.swaps.goals import together
 from yellow_ladle.core.swaps.menu.first_answer import started
-from yellow_ladle.core.swaps.menu.menu_answer import MenuOption, Solved, Version, swaps_taken
+from yellow_ladle.core.swaps.menu.menu_answer import (
+    MenuOption,
+    Needed,
+    Solved,
+    Version,
+    swaps_taken,
+)
 from yellow_ladle.core.swaps.plan import Swap
 from yellow_ladle.core.swaps.search.candidates import Offer, Proposer
 
@@ -24,14 +30,19 @@ A_SWAP = 50
 
 
 class MenuModel:
-    """The model of one menu. `ways`: per group the sets of bits of which one must be gone."""
+    """The model of one menu. `ways`: per group the sets of bits of which one must be gone.
+
+    Every plate of `wanted` is served, or with `needed` so many of some of them.
+    """
 
     def __init__(
         self,
         proposer: Proposer,
         ways: Sequence[Sequence[int]],
         wanted: Sequence[tuple[str, int]],
+        needed: Sequence[Needed] = (),
     ) -> None:
+        self._needed = needed
         self._proposer = proposer
         self._reading = proposer.reading
         self._ways = ways
@@ -61,14 +72,20 @@ class MenuModel:
     def solve(self, seconds: float) -> Solved | None:
         """The best answer in the time; None where there was none."""
         pots = [self._eats[version, version.group] for version in self._versions]
+        work = [
+            (_minutes(self._reading.book.preparations[version.pot]), literal)
+            for version, literal in zip(self._versions, pots, strict=True)
+        ]
         swaps = [
             (way.price, literal)
             for (version, index, at), literal in self._chosen.items()
             if (way := self._lines[version.pot][index][at]).swap is not None
         ]
-        # A pot counts for more than all swaps together.
-        dear = sum(price for price, _ in swaps) + 1
-        self._model.minimize(dear * sum(pots) + sum(price * literal for price, literal in swaps))
+        # A pot counts for more than all swaps and all the work together.
+        dear = sum(price for price, _ in (*swaps, *work)) + 1
+        self._model.minimize(
+            dear * sum(pots) + sum(price * literal for price, literal in (*swaps, *work))
+        )
         solver = cp_model.CpSolver()
         solver.parameters.max_time_in_seconds = seconds
         solver.parameters.num_workers = WORKERS
@@ -91,8 +108,24 @@ class MenuModel:
             return None
         bits = [choices[0] for choices in self._ways]
         fixed = {pot: self._fixed(pot) for pot in self._lines}
-        start = started(self._lines, fixed, bits, self._wanted, self._reading.masks)
+        start = started(self._lines, fixed, bits, self._served_at_first(bits), self._reading.masks)
         return start if start is not None and self._yields(start) else None
+
+    def _served_at_first(self, bits: Sequence[int]) -> list[tuple[str, int]]:
+        """The plates that the first answer serves: those that suit, then those of least to do."""
+        if not self._needed:
+            return list(self._wanted)
+        found: list[tuple[str, int]] = []
+        for needed in self._needed:
+            by_work = sorted(
+                needed.plates,
+                key=lambda plate: (
+                    bool(self._reading.masks[plate] & bits[needed.group]),
+                    len(self._lines.get(plate, ())),
+                ),
+            )
+            found += [(plate, needed.group) for plate in by_work[: needed.count]]
+        return list(dict.fromkeys(found))
 
     def _yields(self, solved: Solved) -> bool:
         """Whether no version of an answer is made with a by-product that another one ends."""
@@ -125,7 +158,7 @@ class MenuModel:
         for version, depth in self._depth.items():
             hint(depth, _depth(start, version) if version in start.taken else 0)
         for key, usual in self._usual.items():
-            hint(usual, start.serves[key] is None)
+            hint(usual, key in start.serves and start.serves[key] is None)
 
     def _collect(self) -> list[str]:
         """Every pot that may have to be made otherwise, with what can be done about its lines."""
@@ -276,6 +309,7 @@ class MenuModel:
     def _serve(self) -> None:
         model = self._model
         self._usual: dict[tuple[str, int], cp_model.IntVar] = {}
+        self._served: dict[tuple[str, int], list[cp_model.IntVar]] = {}
         for plate, group in self._wanted:
             usual = model.new_bool_var(f"{plate} as usual for {group}")
             self._usual[plate, group] = usual
@@ -285,7 +319,14 @@ class MenuModel:
             served = [usual]
             if plate in self._lines:
                 served += [self._eats[Version(plate, v), group] for v in range(group + 1)]
-            model.add(sum(served) == 1)
+            if self._needed:
+                model.add(sum(served) <= 1)
+            else:
+                model.add(sum(served) == 1)
+            self._served[plate, group] = served
+        for needed in self._needed:
+            plates = [self._served[plate, needed.group] for plate in needed.plates]
+            model.add(sum(literal for served in plates for literal in served) >= needed.count)
         # A group eats of no more than one version of a pot.
         for pot in self._pots:
             for group in range(len(self._ways)):
@@ -312,6 +353,8 @@ class MenuModel:
             )
         serves: dict[tuple[str, int], Version | None] = {}
         for plate, group in self._wanted:
+            if not any(holds(literal) for literal in self._served[plate, group]):
+                continue
             serves[plate, group] = None
             for first in range(group + 1) if plate in self._lines else ():
                 if holds(self._eats[Version(plate, first), group]):
@@ -331,6 +374,11 @@ class MenuModel:
 def _depth(solved: Solved, version: Version) -> int:
     """The longest way down from a version to one that is made of no other."""
     return max((_depth(solved, below) + 1 for below in solved.made_of[version]), default=0)
+
+
+def _minutes(made: Preparation) -> int:
+    """The minutes for which somebody stands by while a preparation is made."""
+    return round(sum(step.minutes or 0 for step in made.method if not step.passive))
 
 
 def _price(offer: Offer) -> int:

@@ -15,6 +15,15 @@ class Version(NamedTuple):
 
 
 @dataclass(frozen=True, slots=True)
+class Needed:
+    """How many plates of some, a course, a group has to be served at the least."""
+
+    group: int
+    plates: tuple[str, ...]
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
 class MenuOption:
     """One thing that can be done about a line: keep it (None) or swap it; `mask` of what it brings,
     `pot` where it is a preparation. `price`: of a swap, more where more is lost by it."""

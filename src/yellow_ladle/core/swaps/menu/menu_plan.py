@@ -1,12 +1,13 @@
 """The whole menu: the fewest small pots with which every guest eats, plate by plate."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
+from time import perf_counter
 
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.goals import Goals, offences, together
 from yellow_ladle.core.swaps.menu.cp_model import MenuModel
-from yellow_ladle.core.swaps.menu.menu_answer import Solved, Version
+from yellow_ladle.core.swaps.menu.menu_answer import Needed, Solved, Version
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
 from yellow_ladle.core.swaps.rules import SwapRule
 from yellow_ladle.core.swaps.search.candidates import Proposer
@@ -15,6 +16,8 @@ from yellow_ladle.core.swaps.search.proposal import Habits, propose
 from yellow_ladle.core.swaps.search.search_space import Region
 from yellow_ladle.core.vocabulary.levels import Level
 
+LEAST_SECONDS = 0.1
+"""The solver looks so long at least, however long the model took to be made."""
 SECONDS = 10.0
 """How long is looked for a better answer, until somebody says otherwise."""
 
@@ -46,8 +49,9 @@ class SmallPot:
 class Serving:
     """One plate for the guests who share the same goals.
 
-    `plan` None: nobody can be served it, as no plan exists. A plan without swaps is the plate as it
-    usually is. `pots` are the small pots that it is made with.
+    `plan` None: nobody is served it, as no plan exists or, where it is `spare`, as they have enough
+    of its course without. A plan without swaps is the plate as it usually is. `pots` are the small
+    pots that it is made with.
     """
 
     plate: str
@@ -55,6 +59,7 @@ class Serving:
     goals: Goals
     plan: Plan | None
     pots: tuple[SmallPot, ...] = ()
+    spare: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,13 +91,18 @@ def plan_menu(
     seconds: float = SECONDS,
     limits: Limits = NO_LIMITS,
     rules: Sequence[SwapRule] | None = None,
+    each: int | None = None,
 ) -> MenuPlan:
-    """The fewest pots that let every guest eat every plate that can be cleared for them.
+    """The fewest pots that let every guest eat.
+
+    Every plate that can be cleared for them, or with `each` at least so many of each course: those
+    that suit as they are count, and a plate without a course is of one that all such share.
 
     The solver starts from an answer that is made without a search (menu_start.py). Where there is
     none, and the solver finds nothing in the time, every plate is planned by itself for every
     group, with the fewest pots each: an answer, but hardly the best.
     """
+    begun = perf_counter()
     proposer = Proposer(reading, limits, rules)
     groups = list(dict.fromkeys(guest.goals for guest in guests))
     ways = [[together(bad.values()) for bad in offences(reading, goals)] for goals in groups]
@@ -102,7 +112,13 @@ def plan_menu(
         for place, goals in enumerate(groups)
         if _can_be_cleared(proposer, plate, goals)
     ]
-    solved = MenuModel(proposer, ways, wanted).solve(seconds)
+    possible, needed = set(wanted), list[Needed]()
+    if each is not None:
+        needed = list(_needed(reading, wanted, groups, each))
+        # What suits as it is costs nothing: the model is asked only for what is still lacking.
+        wanted = [(plate, need.group) for need in needed for plate in need.plates]
+    model = MenuModel(proposer, ways, wanted, needed)
+    solved = model.solve(max(seconds - (perf_counter() - begun), LEAST_SECONDS))
     if solved is None:
         return _one_by_one(proposer, list(dict.fromkeys(plates)), groups, guests)
     eaters = [tuple(guest.name for guest in guests if guest.goals == goals) for goals in groups]
@@ -111,9 +127,15 @@ def plan_menu(
         version: _small_pot(proposer, solved, version, eaters, minded) for version in solved.swaps
     }
     servings = tuple(
-        _serving(reading, solved, small, plate, (place, goals), eaters[place])
-        if (plate, place) in wanted
-        else Serving(plate, eaters[place], goals, None)
+        _serving(
+            reading,
+            solved,
+            small,
+            plate,
+            (place, goals),
+            eaters[place],
+            possible=(plate, place) in possible,
+        )
         for plate in dict.fromkeys(plates)
         for place, goals in enumerate(groups)
     )
@@ -122,6 +144,21 @@ def plan_menu(
     return MenuPlan(
         servings, tuple(small[version] for version in pots), solved.optimal, solved.bound
     )
+
+
+def _needed(
+    reading: Reading, wanted: Sequence[tuple[str, int]], groups: Sequence[Goals], each: int
+) -> Iterator[Needed]:
+    """What each group lacks of each course besides what suits as it is, if it can be made."""
+    by_course: dict[tuple[int, str], list[str]] = {}
+    for plate, group in wanted:
+        course = reading.book.preparations[plate].course or ""
+        by_course.setdefault((group, course), []).append(plate)
+    for (group, _), plates in by_course.items():
+        others = tuple(plate for plate in plates if not groups[group].met(reading, plate))
+        lacking = each - (len(plates) - len(others))
+        if lacking > 0 and others:
+            yield Needed(group, others, min(lacking, len(others)))
 
 
 def _can_be_cleared(proposer: Proposer, plate: str, goals: Goals) -> bool:
@@ -201,8 +238,15 @@ def _serving(
     plate: str,
     group: tuple[int, Goals],
     guests: tuple[str, ...],
+    *,
+    possible: bool,
 ) -> Serving:
     place, goals = group
+    if (plate, place) not in solved.serves:
+        as_it_is = carried(reading, plate, goals, ())
+        if as_it_is is not None and as_it_is.meets:
+            return Serving(plate, guests, goals, as_it_is)
+        return Serving(plate, guests, goals, None, spare=possible)
     versions = _beneath(solved, solved.serves[plate, place])
     swaps = _swaps(solved, versions)
     pots = tuple(small[version] for version in versions)

@@ -25,6 +25,8 @@ LITTLE = 0.2
 """Flavour, texture and colour of a pot that may go with a line which the pot stands without."""
 A_LITTLE_OTHER: Three = (0.08, 0.05, 0.05)
 """What is lost where another pot of the same class is taken."""
+MAX_OF_A_KIND = 4
+"""Of the kitchen's pots of one class, and of shipped bases of it, so many are tried."""
 MAX_ALIKE = 50
 """Of goods of one class that carry the same, so many are tried."""
 
@@ -72,6 +74,7 @@ class Proposer:
         self._conditions: dict[str, frozenset[str]] = {}
         self._shares: dict[str, dict[int, Three]] = {}
         self._larder: dict[str, tuple[str, ...]] = {}
+        self._kinds: dict[str, tuple[str, ...]] = {}
 
     def offers(self, pot: str, index: int, *, milk_goes: bool) -> Offers:
         """What is proposed for a line. With `milk_goes` the pot will hold no milk any more."""
@@ -143,15 +146,27 @@ class Proposer:
         # A class that only names a kind says too little: a sauce is not as good as any other.
         if pot is None or class_ is None or class_ not in pot_classes() or class_ in KINDS:
             return
-        for item in self.reading.offered.get(class_, ()):
-            other = book.preparations.get(item)
-            if other is None or item == made.id or not self._allowed(item, line):
+        for item in self._pots_of(class_):
+            if item == made.id or not self._allowed(item, line):
                 continue
             if item in self.reading.variants.get(line.item, ()):
                 continue
             swap = Swap(made.id, index, line.item, item, line.quantity, line.unit, OF_ITS_KIND)
             cost = self.prices.of_line(item, self.balance.line_grams(line))
             yield Offer(swap, A_LITTLE_OTHER, cost, BROUGHT)
+
+    def _pots_of(self, class_: str) -> tuple[str, ...]:
+        """Pots of a class with least in them; of those that carry the same, one."""
+        if class_ not in self._kinds:
+            masks, pots = self.reading.masks, self.reading.book.preparations
+            held = [item for item in self.reading.offered.get(class_, ()) if item in pots]
+            held.sort(key=lambda item: (item in self.bases, masks[item].bit_count(), item))
+            by_mask = {masks[item]: item for item in reversed(held)}
+            kept = [item for item in held if by_mask[masks[item]] == item]
+            own = [item for item in kept if item not in self.bases][:MAX_OF_A_KIND]
+            bases = [item for item in kept if item in self.bases][:MAX_OF_A_KIND]
+            self._kinds[class_] = (*own, *bases)
+        return self._kinds[class_]
 
     def _by_rule(
         self, made: Preparation, index: int, line: Line, milk_goes: bool, missing: list[str]

@@ -77,6 +77,23 @@
       oninput={(event) => (piece.portions = event.currentTarget.valueAsNumber || null)}
     />
   </Field>
+  {#if piece.kind === 'dish'}
+    <Field label="Course on the menu">
+      <input
+        class="field"
+        maxlength="80"
+        list="courses"
+        autocomplete="off"
+        value={piece.course ?? ''}
+        oninput={(event) => (piece.course = event.currentTarget.value.trim() || null)}
+      />
+      <datalist id="courses">
+        {#each ['starter', 'soup', 'main', 'side', 'dessert'] as course (course)}
+          <option value={course}></option>
+        {/each}
+      </datalist>
+    </Field>
+  {/if}
   <Field label="Class, for swaps">
     <select
       class="field"

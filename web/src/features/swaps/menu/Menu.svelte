@@ -25,7 +25,7 @@
 
 <SwapPage
   title="The whole menu"
-  told="Choose the plates and the guests. The answer is the fewest small pots with which every guest eats, plate by plate; the order of the pots through the tools is another matter."
+  told="Choose the plates and the guests. Nobody needs the whole menu: say how many plates of each course a guest is to choose from, and the answer is the fewest small pots for it."
 >
   <div class="mt-3 grid grid-cols-2 gap-8 max-[900px]:grid-cols-1">
     <fieldset>
@@ -54,6 +54,14 @@
     >
       Find the fewest pots
     </Button>
+    <label class="flex items-center gap-2">
+      for each guest
+      <select class="field !w-44" aria-label="Plates of each course" bind:value={bench.each}>
+        <option value={1}>one plate a course</option>
+        <option value={2}>two plates a course</option>
+        <option value={0}>every plate</option>
+      </select>
+    </label>
     <label class="flex items-center gap-2">
       look for at most
       <select class="field !w-20" aria-label="Seconds at most" bind:value={bench.seconds}>

@@ -40,7 +40,9 @@
           <th scope="row" class="border-t border-rule py-2 pr-3 text-left align-top">{plate}</th>
           {#each servings as serving (serving.goals)}
             <td class={cell}>
-              {#if !serving.possible}
+              {#if serving.spare}
+                <span class="text-soft">not needed</span>
+              {:else if !serving.possible}
                 <span class="font-[650] text-brick">cannot be served</span>
               {:else if serving.as_usual}
                 <span class="text-moss">as it is</span>

@@ -9,6 +9,8 @@ export class MenuBench {
   plates = $state<string[]>([]);
   guests = $state<Guest[]>([]);
   seconds = $state(5);
+  /** How many plates of each course every guest is to have; 0 for every plate. */
+  each = $state(1);
   #asked = new AsyncState<Menu>({ rest: 0, keeps: true });
 
   get found(): Menu | null {
@@ -24,7 +26,12 @@ export class MenuBench {
   }
 
   find() {
-    const body = { plates: this.plates, guests: this.guests, seconds: this.seconds };
+    const body = {
+      plates: this.plates,
+      guests: this.guests,
+      seconds: this.seconds,
+      each: this.each || null
+    };
     this.#asked.ask(() => answer(api.POST('/api/v1/plans/menu', { body })));
   }
 
