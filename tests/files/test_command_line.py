@@ -200,13 +200,29 @@ class Swapping(CommandLine):
         content = json.loads(done.stdout)
         self.assertEqual(content["goals"], {"clear": ["wheat", "egg"], "fit": []})
         self.assertEqual(len(content["plans"]), 2)
-        self.assertTrue(all(plan["meets"] for plan in content["plans"]))
+        self.assertTrue(all(plan["meets"] or "buy" in plan for plan in content["plans"]))
 
     def test_plans_as_tables(self) -> None:
         done = ladle("swap", DEMO, "--item", "mushroom-polenta", "--fit", "vegetarian")
         self.assertIn("Plan 1: meets every goal", done.stdout)
         done = ladle("swap", DEMO, "--item", "cod-samphire", "--clear", "fish")
         self.assertIn("In the way: cod", done.stdout)
+
+    def test_bases_and_purchases_are_told_in_both_forms(self) -> None:
+        asked = ("swap", DEMO, "--item", "keepers-chowder", "--clear", "milk", "--limit", "12")
+        done = ladle(*asked)
+        self.assertEqual(done.returncode, 0, done.stderr)
+        self.assertIn("White sauce on oat drink, not yet made here", done.stdout)
+        plans = json.loads(ladle(*asked, "--json").stdout)["plans"]
+        carded = next(plan for plan in plans if "cards" in plan)
+        ids = [card["id"] for card in carded["cards"]]
+        self.assertEqual(carded["extra_pots"][: len(ids)], ids)
+        self.assertFalse(any(card["made_here"] for card in carded["cards"]))
+        self.assertTrue({swap["to"] for swap in carded["swaps"]} & set(ids))
+        bought = next(plan for plan in plans if "buy" in plan)
+        self.assertFalse(bought["meets"])
+        self.assertEqual([plan["meets"] for plan in plans].index(False), plans.index(bought))
+        self.assertTrue(all(plan["same_dish"] in (True, False) for plan in plans))
 
     def test_by_products_can_be_asked_about(self) -> None:
         done = ladle("swap", DEMO, "--item", "hen-stock/fat", "--clear", "celery", "--json")

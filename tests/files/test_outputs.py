@@ -21,7 +21,7 @@ OUTPUTS: dict[tuple[str, ...], str] = {
     ("derive", DEMO, *DAY): "3630f73cbc326cae",
     ("swap", DEMO, "--item", "hen-leek-pie", "--clear", "wheat", "--json"): "344c3c7b76e63638",
     ("swap", DEMO, "--item", "cod-samphire", "--fit", "vegan", "--json"): "0ed52205f58d3562",
-    ("swap", DEMO, "--item", "mushroom-polenta", "--fit", "vegetarian"): "49b19da0beb38699",
+    ("swap", DEMO, "--item", "mushroom-polenta", "--fit", "vegetarian"): "98006170f03e0fee",
     ("numbers", DEMO, "--json"): "1c607889aa7e3002",
     ("label", "-", "--json"): "69d64697c6f6b0af",
     ("amount", "1 1/2 cups plain flour, sifted", "--json"): "eb49697e4664e0c2",

@@ -76,9 +76,10 @@ def swap(
     if as_json:
         print_json(plans_content(items, goals, proposal))
     else:
+        from yellow_ladle.core.swaps.bases import base_library
         from yellow_ladle.files.documents.text_tables import print_plans
 
-        print_plans(book, items, goals, proposal)
+        print_plans(base_library(reading).whole.book, items, goals, proposal)
 
 
 def label(

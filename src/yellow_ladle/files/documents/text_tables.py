@@ -62,13 +62,13 @@ def _those(levels: dict[str, Level], wanted: Level) -> str:
 
 
 def print_plans(book: Book, items: Sequence[str], goals: Goals, proposal: Proposal) -> None:
-    """A table per plan, then what stands in the way."""
+    """A table per plan, then what stands in the way. `book` holds the shipped bases too."""
     console = _console()
     console.print(f"{' and '.join(book.name(item) for item in items)}: {goals.words()}")
     if not proposal.plans:
         console.print("No plan reaches any of it with what the larder holds.")
     for number, plan in enumerate(proposal.plans, start=1):
-        console.print(_plan_table(book, plan, number))
+        console.print(_plan_table(plan, number))
     for way in proposal.checks:
         labels = "; ".join(f"{book.name(c.product)} for {', '.join(c.flags)}" for c in way.checks)
         then = "".join(f"; then {_told(book, swap)}" for swap in way.swaps)
@@ -80,8 +80,14 @@ def print_plans(book: Book, items: Sequence[str], goals: Goals, proposal: Propos
     console.print(SAY)
 
 
-def _plan_table(book: Book, plan: Plan, number: int) -> Table:
+def _plan_table(plan: Plan, number: int) -> Table:
+    # What a plan brings, bases and goods to be bought, is in the book as it is after it.
+    book = plan.after.book
     reach = "meets every goal" if plan.meets else "falls short"
+    if plan.buy:
+        reach = "meets every goal if the label of what is bought says so"
+    if not plan.same_dish:
+        reach += ", but would be another dish"
     table = Table(title=f"Plan {number}: {reach}", title_justify="left", show_header=False)
     for swap in plan.swaps:
         table.add_row("change", _told(book, swap))
@@ -89,6 +95,10 @@ def _plan_table(book: Book, plan: Plan, number: int) -> Table:
             table.add_row("", step)
     for move in plan.cleaned:
         table.add_row("clean tool", f"{book.name(move.in_)}: {move.method}")
+    for id in plan.cards:
+        table.add_row("card to add", f"{book.name(id)}, not yet made here")
+    for _, class_ in plan.buy:
+        table.add_row("to buy", class_.replace("-", " "))
     table.add_row("clears", ", ".join(plan.clears) or "nothing")
     table.add_row("adds", ", ".join(plan.adds) or "nothing")
     table.add_row("as a small pot", ", ".join(plan.pots))
