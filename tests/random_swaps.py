@@ -8,7 +8,7 @@ from tests.kitchens import FREE, book, line, pot, product
 from yellow_ladle.core.book.book import Book, Preparation, Step, owner_of
 from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.rules import AddedLine, SwapRule
 from yellow_ladle.core.swaps.search.fidelity import Fidelity
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -113,6 +113,15 @@ def small_kitchen(seed: int) -> SmallKitchen:
         )
         for n in range(random.randint(1, 4))
     ]
+    if seed % 5 == 4:
+        # In every fifth a swap brings a line besides. The other draws stay as they are.
+        apart = Random(seed + 1)
+        rules = [
+            replace(each, adds=(AddedLine((apart.choice(CLASSES),), 0.1, "seasoning"),))
+            if each.with_
+            else each
+            for each in rules
+        ]
     goals = random.choice(
         (
             Goals(("wheat",)),

@@ -183,6 +183,27 @@ class Plans(ApiTest):
         for card in plan["cards"]:
             self.assertNotIn(card["id"], self.ledger.now.reading.book.preparations)
 
+    def test_a_line_that_a_swap_needs_is_put_into_the_card(self) -> None:
+        found = self.plans("soda-bread", ["milk"])
+        plan = found["plans"][0]
+        [entry] = plan["swaps"]
+        [added] = entry["swap"]["adds"]
+        self.assertEqual(added["item"], "lemon")
+        self.assertIn("Lemons", entry["adds"][0])
+        body = {
+            "item": "soda-bread",
+            "goals": {"clear": ["milk"], "fit": []},
+            "swaps": [entry["swap"]],
+            "as": "variant",
+            "seen": plan["seen"],
+        }
+        done = self.post("/plans/apply", body)
+        made = self.ledger.now.reading.book.preparations[done["item"]]
+        self.assertEqual((made.lines[-1].item, made.lines[-1].role), ("lemon", "acid"))
+        added["item"] = "nothing"
+        body["seen"] = self.plans("soda-bread", ["milk"])["plans"][0]["seen"]
+        self.assertIn('o item "nothing"', self.post("/plans/apply", body, 422)["detail"])
+
     def test_what_suits_as_it_is_stands_before_the_plans(self) -> None:
         found = self.plans("chowder-soda-bread", ["milk"])
         self.assertTrue(found["instead"])

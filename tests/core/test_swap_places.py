@@ -25,6 +25,7 @@ from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.plan import THERE_IS, Swap
 from yellow_ladle.core.swaps.search.proposal import propose
+from yellow_ladle.files.documents.plans_document import plan_content
 
 
 class Places(unittest.TestCase):
@@ -114,6 +115,30 @@ class Places(unittest.TestCase):
         self.assertNotIn("hen", told.replace("instead of hen", ""))
         self.assertNotIn("chicken", told)
         self.assertEqual(names_by_what_it_is(before, plan)["soup"], "Soup, mushroom")
+
+    def test_a_line_that_a_swap_needs_comes_with_it(self) -> None:
+        buttermilk = product("buttermilk", "milk", "buttermilk")
+        oat = product("oat-drink", "oats", "oat-drink")
+        lemon, vinegar = product("lemon"), product("vinegar", "sulphites", "vinegar")
+        bread = pot("bread", "flour", line("buttermilk", "liquid"), kind="component")
+        goods = (buttermilk, oat, product("flour", "", "rice-flour"))
+        goals = Goals(("milk",))
+        before = reading(*goods, vinegar, lemon, bread)
+        plan = propose(before, "bread", goals, 3).plans[0]
+        [swap] = plan.swaps
+        self.assertEqual([(each.item, each.role) for each in swap.adds], [("lemon", "acid")])
+        self.assertEqual(plan.after.book.preparations["bread"].lines[-1].item, "lemon")
+        content = plan_content(plan)["swaps"]
+        self.assertEqual([entry["to"] for entry in content], ["oat-drink", "lemon"])
+        self.assertEqual(
+            (content[1]["line"], content[1]["from"], content[1]["for"]), (None, None, 0)
+        )
+        # Where nothing but vinegar is there, what it brings is told.
+        plan = propose(reading(*goods, vinegar, bread), "bread", goals, 3).plans[0]
+        self.assertIn("sulphites", plan.adds)
+        neither = propose(reading(*goods, vinegar, bread), "bread", Goals(("milk", "sulphites")), 3)
+        self.assertFalse(any(found.meets for found in neither.plans))
+        self.assertEqual(propose(reading(*goods, bread), "bread", goals, 3).plans, ())
 
     def test_a_small_pot_that_is_there_is_taken_again(self) -> None:
         change = as_variant(self.before, self.plan, dict.fromkeys(self.plan.pots, "Two"))

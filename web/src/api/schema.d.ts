@@ -5092,6 +5092,8 @@ export interface components {
             to_name: string | null;
             /** Or Names */
             or_names: string[];
+            /** Adds */
+            adds: string[];
             /** Quantity Before */
             quantity_before: number;
             /** Unit Before */
@@ -5117,7 +5119,7 @@ export interface components {
         };
         /**
          * SwapPiece
-         * @description One swap as a plan names it; `to` null leaves the line out.
+         * @description One swap as a plan names it; `to` null leaves the line out. `adds` come with it, as lines.
          */
         SwapPiece: {
             /** In */
@@ -5134,6 +5136,11 @@ export interface components {
             unit: string;
             /** Rule */
             rule: string;
+            /**
+             * Adds
+             * @default []
+             */
+            adds: components["schemas"]["LinePiece"][];
         };
         /**
          * SwitchIn

@@ -11,7 +11,7 @@ from yellow_ladle.core.book.rule_setting import Note
 from yellow_ladle.core.swaps.search.fidelity import Fidelity
 from yellow_ladle.core.vocabulary.criteria import Criterion
 from yellow_ladle.core.vocabulary.levels import LevelWord
-from yellow_ladle.files.book.models import PreparationPiece
+from yellow_ladle.files.book.models import LinePiece, PreparationPiece
 from yellow_ladle.files.book.piece import FlagId, Id, ItemId, Name, Number, Word
 
 AppliedAs: TypeAlias = Literal["variant", "for_all", "mixed", "today"]
@@ -64,7 +64,7 @@ class PlansIn(BaseModel):
 
 
 class SwapPiece(BaseModel):
-    """One swap as a plan names it; `to` null leaves the line out."""
+    """One swap as a plan names it; `to` null leaves the line out. `adds` come with it, as lines."""
 
     model_config = ConfigDict(populate_by_name=True)
 
@@ -75,6 +75,7 @@ class SwapPiece(BaseModel):
     quantity: Number
     unit: str
     rule: str
+    adds: Annotated[list[LinePiece], Field(max_length=5)] = []
 
 
 class CleanToolPiece(BaseModel):
@@ -103,6 +104,7 @@ class SwapOut(BaseModel):
     from_name: str
     to_name: str | None
     or_names: list[str]
+    adds: list[str]
     quantity_before: float
     unit_before: str
     why: str

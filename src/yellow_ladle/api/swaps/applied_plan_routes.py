@@ -19,7 +19,7 @@ from yellow_ladle.api.schemas.plan_forms import (
     TakeBackIn,
 )
 from yellow_ladle.api.swaps.plan_routes import goals_of, items_of
-from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.book.book import Book, Line
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.reading.texts import stranded_sentences
 from yellow_ladle.core.reading.update import Change
@@ -33,6 +33,7 @@ from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap
 from yellow_ladle.core.swaps.rulebook import rulebook
 from yellow_ladle.core.swaps.rules import SwapRule
 from yellow_ladle.core.swaps.search.several_items import carried_together
+from yellow_ladle.files.book.conversion import as_value
 from yellow_ladle.store.applied_plans import Applied, Applying, applied_plans, put_in, take_back
 from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.history import Act
@@ -141,8 +142,18 @@ def _swaps(now: Now, wanted: list[SwapPiece], rules: dict[str, SwapRule]) -> lis
             raise BookRefused([Fault("swaps", f"{message}; ask for the plans again")])
         if piece.to is not None and piece.to not in now.reading.masks:
             raise BookRefused([Fault("swaps", f'no item "{piece.to}"; ask for the plans again')])
+        unknown = [line.item for line in piece.adds if line.item not in now.reading.masks]
+        if unknown:
+            raise BookRefused([Fault("swaps", f'no item "{unknown[0]}"; ask for the plans again')])
         swap = Swap(
-            piece.in_, piece.line, piece.from_, piece.to, piece.quantity, piece.unit, piece.rule
+            piece.in_,
+            piece.line,
+            piece.from_,
+            piece.to,
+            piece.quantity,
+            piece.unit,
+            piece.rule,
+            adds=tuple(as_value(Line, line) for line in piece.adds),
         )
         rule = rules.get(piece.rule)
         if rule is not None:

@@ -42,7 +42,7 @@ from yellow_ladle.core.swaps.search.proposal import CheckFirst
 from yellow_ladle.core.swaps.search.thickness_limit import poured
 from yellow_ladle.core.thickening.thickness import thickness
 from yellow_ladle.files.book.conversion import as_piece
-from yellow_ladle.files.book.models import PreparationPiece
+from yellow_ladle.files.book.models import LinePiece, PreparationPiece
 from yellow_ladle.store.book_repository import Now
 
 _THERE_IS = {
@@ -178,10 +178,12 @@ class Telling:
                 quantity=swap.quantity,
                 unit=swap.unit,
                 rule=swap.rule,
+                adds=[as_piece(LinePiece, line) for line in swap.adds],
             ),
             in_name=book.name(swap.in_),
             from_name=book.name(swap.from_),
             to_name=None if swap.to is None else book.name(swap.to),
+            adds=[f"{line.quantity:g} {line.unit} {book.name(line.item)}" for line in swap.adds],
             or_names=[book.name(item) for item in swap.or_],
             quantity_before=line.quantity,
             unit_before=line.unit,

@@ -36,7 +36,8 @@ class Swap:
 
     `why` says how the quantity came about, where it is more than the rule's ratio. `or_` are other
     items that would do as well in everything a plan is judged by. Its method goes into the card
-    `when`; with `drops` the steps that use nothing but the old item go.
+    `when`; with `drops` the steps that use nothing but the old item go. `adds` are lines that come
+    with it, without which it would not hold: a binder in a dough, an acid in a soured drink.
     """
 
     in_: str
@@ -52,6 +53,7 @@ class Swap:
     when: When = "first"
     drops: bool = False
     minutes: float | None = None
+    adds: tuple[Line, ...] = ()
     or_: tuple[str, ...] = field(default=(), compare=False)
 
     @property
@@ -171,7 +173,9 @@ def _made(preparation: Preparation, swaps: list[Swap]) -> Preparation:
             preparation = choosing(preparation, _alternative(preparation, swap))
         else:
             replaced.append((swap.line, _line(preparation.lines[swap.line], swap)))
-    return with_lines(preparation, replaced)
+    more = tuple(line for swap in swaps for line in swap.adds)
+    made = with_lines(preparation, replaced)
+    return replace(made, lines=(*made.lines, *more)) if more else made
 
 
 def _line(line: Line, swap: Swap) -> Line | None:

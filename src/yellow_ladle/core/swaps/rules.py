@@ -9,12 +9,21 @@ from yellow_ladle.core.book.book import Line
 from yellow_ladle.core.swaps.plan import When
 from yellow_ladle.core.swaps.search.fidelity import Fidelity
 from yellow_ladle.core.vocabulary.classes import expanded
-from yellow_ladle.core.vocabulary.toml import Table, names, numbers, rows, table, words
+from yellow_ladle.core.vocabulary.toml import Table, names, number, numbers, rows, table, words
 
 Law: TypeAlias = Literal["weight", "volume", "thickening", "fat", "acid"]
 
 LAWS: tuple[Law, ...] = get_args(Law)
 WHENS: tuple[When, ...] = get_args(When)
+
+
+@dataclass(frozen=True, slots=True)
+class AddedLine:
+    """A line that a rule adds: goods of one of some classes, so much for one of the new item."""
+
+    classes: tuple[str, ...]
+    ratio: float
+    role: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,7 +38,8 @@ class SwapRule:
     Empty `colours` keep every colour family right. `thinner`: the pot binds less after it.
     `freezes`: what it makes can be frozen. Its steps go into the card `when`: before all else,
     where the old item went in, or last; with `drops` the steps that use nothing but the old item
-    go. `minutes` is the time that its steps add.
+    go. `minutes` is the time that its steps add. `adds` are lines without which it does not hold,
+    by weight.
     """
 
     id: str
@@ -56,6 +66,7 @@ class SwapRule:
     minutes: float | None
     caution: str
     source: str
+    adds: tuple[AddedLine, ...] = ()
 
     @property
     def leaves_out(self) -> bool:
@@ -121,4 +132,8 @@ def rule_of(row: Table, function: str) -> SwapRule:
         minutes=float(minutes) if isinstance(minutes, int | float) else None,
         caution=str(row.get("caution", "")),
         source=str(row.get("source", "kitchen practice")),
+        adds=tuple(
+            AddedLine(expanded(words(more["with"])), number(more["ratio"]), str(more["role"]))
+            for more in rows(row.get("adds"))
+        ),
     )

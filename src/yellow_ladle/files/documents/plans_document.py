@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from typing import Any
 
+from yellow_ladle.core.book.book import Line
 from yellow_ladle.core.book.tool import Toolbox
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.plan import CLEAN_TOOL, CleanTool, Plan, Swap
@@ -32,6 +33,11 @@ def plan_content(plan: Plan) -> dict[str, Any]:
         "same_dish": plan.same_dish,
         "swaps": [
             *(swap_content(swap) for swap in plan.swaps),
+            *(
+                added_content(swap, n, line)
+                for n, swap in enumerate(plan.swaps)
+                for line in swap.adds
+            ),
             *(clean_content(move, plan.after.book.toolbox) for move in plan.cleaned),
         ],
         "adds": list(plan.adds),
@@ -75,6 +81,21 @@ def swap_content(swap: Swap) -> dict[str, Any]:
         "unit": swap.unit,
         "rule": swap.rule,
         "method": list(swap.method),
+    }
+
+
+def added_content(swap: Swap, place: int, line: Line) -> dict[str, Any]:
+    """A line that is added with the swap at a place, as a move among the swaps."""
+    return {
+        "in": swap.in_,
+        "line": None,
+        "from": None,
+        "to": line.item,
+        "quantity": line.quantity,
+        "unit": line.unit,
+        "rule": swap.rule,
+        "method": [],
+        "for": place,
     }
 
 

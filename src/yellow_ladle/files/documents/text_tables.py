@@ -91,6 +91,9 @@ def _plan_table(plan: Plan, number: int) -> Table:
     table = Table(title=f"Plan {number}: {reach}", title_justify="left", show_header=False)
     for swap in plan.swaps:
         table.add_row("change", _told(book, swap))
+        for line in swap.adds:
+            added = f"{line.quantity:g} {line.unit} {book.name(line.item)}"
+            table.add_row("", f"with {added} on a line more")
         for step in swap.method:
             table.add_row("", step)
     for move in plan.cleaned:

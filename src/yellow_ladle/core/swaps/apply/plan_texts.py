@@ -90,8 +90,10 @@ class PlanTexts:
         shape = words_of((made.class_ or made.kind).replace("-", " "))[-1:]
         # A brown sauce without its spoon of bottled sauce is a sauce all the same.
         head = words_of(made.name.partition(",")[0])[-1:]
-        if head and head[0] in (*shape, made.kind) and head[0] not in words_of(name):
-            name = made.name
+        if head and head[0] in (*shape, made.kind):
+            dropped_words = set(words_of(made.name)) - set(words_of(name))
+            if dropped_words == set(head):
+                name = made.name
         left = self._left(pot, name)
         kept = tuple(
             name[word.start : word.end]

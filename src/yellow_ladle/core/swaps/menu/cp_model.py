@@ -197,15 +197,20 @@ class MenuModel:
             way = self._as_option(offer.swap, to, _price(offer))
             gone = ends(reading.book, pot, index, to)
             key = (offer.swap.rule, way.mask & self._bits, gone)
+            if way.pot is not None and any(
+                reading.masks[line.item] & self._bits for line in offer.swap.adds
+            ):
+                continue
             # Of goods that one rule brings and that offend and end alike, one is enough.
             if way.pot is not None or key not in seen:
                 seen.add(key)
                 yield way
 
     def _as_option(self, swap: Swap | None, item: str, price: int = 0) -> MenuOption:
-        owner = owner_of(item)
+        owner, masks = owner_of(item), self._reading.masks
         pot = owner if owner in self._reading.book.preparations else None
-        return MenuOption(swap, self._reading.masks[item], pot, price)
+        added = together(masks[line.item] for line in swap.adds) if swap is not None else 0
+        return MenuOption(swap, masks[item] | added, pot, price)
 
     def _begin(self, version: Version) -> None:
         model, groups = self._model, len(self._ways)

@@ -1,7 +1,7 @@
 """What can be done about one line: everything that the card and the rules propose."""
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from yellow_ladle.core.book.book import KINDS, Book, Line, Preparation, owner_of
 from yellow_ladle.core.book.class_index import classes_of
@@ -187,12 +187,40 @@ class Proposer:
                     missing.append(class_)
                 for item in held:
                     if self._allowed(item, line) and item != made.id:
-                        yield self._offer(made, index, line, rule, item)
+                        offer = self._offer(made, index, line, rule, item)
+                        adds = self._added(made, rule, offer.swap, missing)
+                        if adds is not None:
+                            yield replace(offer, swap=replace(offer.swap, adds=adds))
 
     def _offer(self, made: Preparation, index: int, line: Line, rule: SwapRule, to: str) -> Offer:
         swap = _swap(made, index, line, rule, to, self.balance)
         grams = self.balance.line_grams(Line(to, swap.quantity, swap.unit, line.role))
         return Offer(swap, rule.fidelity.lost, self.prices.of_line(to, grams), BROUGHT)
+
+    def _added(
+        self, made: Preparation, rule: SwapRule, swap: Swap, missing: list[str]
+    ) -> tuple[Line, ...] | None:
+        """The lines that a rule adds; None where the larder holds nothing for one of them.
+
+        Of goods that would do those are taken that carry least. What the pot holds already is not
+        added again.
+        """
+        if not rule.adds:
+            return ()
+        grams = self.balance.line_grams(Line(str(swap.to), swap.quantity, swap.unit, "body"))
+        found: list[Line] = []
+        for more in rule.adds:
+            held = [item for class_ in more.classes for item in self._held(class_)]
+            products = self.reading.book.products
+            held = [i for i in held if i in products and i not in self.limits.without]
+            if not held:
+                missing.extend(more.classes)
+                return None
+            if any(line.item in held for line in made.lines):
+                continue
+            item = min(held, key=lambda item: (self.reading.masks[item].bit_count(), item))
+            found.append(Line(item, round((grams or 0.0) * more.ratio, 1), "g", more.role))
+        return tuple(found)
 
     def _without(self, made: Preparation, index: int, line: Line, rule: SwapRule) -> Offer:
         """The line left out by a rule."""

@@ -77,4 +77,6 @@ class Carrying:
                 found.append(made.lines[index].item)
             elif swap.to is not None:
                 found.append(swap.to)
+            if swap is not None:
+                found += [line.item for line in swap.adds]
         return found

@@ -203,14 +203,17 @@ class Region:
         )
         if swap.to is None:
             return made
-        mask = self._reading.masks[swap.to]
+        added = together(self._reading.masks[line.item] for line in swap.adds)
+        if added & self.bits:
+            return None
+        mask = self._reading.masks[swap.to] | added
         if not mask & self.bits:
             return replace(made, brings=self._new(mask))
         owner = owner_of(swap.to)
         if owner in self._proposer.bases:
             return None  # a base is taken as it is shipped
         if owner in self._reading.book.preparations:
-            return replace(made, leads=owner)
+            return replace(made, leads=owner, brings=self._new(added))
         if self._allowing.may_check(swap.to) and self._only_unchecked(swap.to):
             brings = self._new(mask & ~self.bits) & ~self._bad_flags
             return replace(made, brings=brings, check=swap.to)

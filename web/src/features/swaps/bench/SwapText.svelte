@@ -16,6 +16,9 @@
     </span>
   {/if}
   {#if entry.why}<span class="block text-base text-soft">{entry.why}</span>{/if}
+  {#if entry.adds.length > 0}
+    <span class="block text-base" data-adds>and with it {entry.adds.join(', ')}</span>
+  {/if}
   {#if entry.or_names.length > 0}
     <span class="block text-base text-soft">or {entry.or_names.join(', ')}</span>
   {/if}
