@@ -12,6 +12,7 @@ from tests.effort import examples
 from tests.kitchens import book, line, pot, product
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.class_index import classes_of
+from yellow_ladle.core.book.maker import Maker
 from yellow_ladle.core.book.proposed_class import class_of, proposed, proposed_of_pot, taken_as
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.swaps.goals import Goals
@@ -177,6 +178,11 @@ class Proposed(unittest.TestCase):
         self.assertEqual(proposed(told), ClassGuess("cream", False))
         read_whole = replace(tub, statements={"oats": Level.CONTAINS}, otherwise=Level.FREE)
         self.assertIsNone(taken_as(read_whole))
+        maker = Maker("a", "A", {"milk": Level.CONTAINS}, Level.FREE)
+        made = replace(tub, otherwise=Level.FREE, makers=(maker,))
+        self.assertEqual(taken_as(made), "cream")
+        other = replace(maker, statements={"oats": Level.CONTAINS})
+        self.assertIsNone(taken_as(replace(made, makers=(other,))))
 
     def test_the_one_ingredient_on_a_label_says_what_no_name_does(self) -> None:
         tub = replace(product("tub"), class_=None, name="Tub 14")

@@ -152,8 +152,12 @@ def _only_ingredient(label: str) -> ClassGuess:
 def _denies(product: Product, class_: str) -> bool:
     """Whether a product's own record says free of what a thing of that class usually is."""
     usual = usual_of(class_).has - house_words()
-    return any(product.statements.get(flag) is Level.FREE for flag in usual) or (
-        product.otherwise is Level.FREE and any(flag not in product.statements for flag in usual)
+    # With makers the product's own `otherwise` says nothing: each label speaks for itself.
+    labels = [product] if not product.makers else [*product.counted_makers]
+    return any(
+        label.statements.get(flag, label.otherwise) is Level.FREE
+        for label in labels
+        for flag in usual
     )
 
 
