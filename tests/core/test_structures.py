@@ -11,13 +11,24 @@ from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.swaps.bases import base_library
 from yellow_ladle.core.swaps.search.candidates import Offer, Proposer
 from yellow_ladle.core.swaps.search.conditions import conditions
-from yellow_ladle.core.vocabulary.classes import known_classes
+from yellow_ladle.core.vocabulary.classes import expanded, known_classes
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.demo.kitchen import demo_book
 
 FLAGS = {flag.id for flag in shipped_flags()}
 SLURRIES = {"arrowroot", "maize-starch", "tapioca-starch"}
 """Starches that thin again in what simmers on."""
+FLOURS = {
+    *expanded(["@wheat-flours", "@gluten-free-flours"]),
+    "rye-flour",
+    "rice-flour",
+    "buckwheat-flour",
+    "gram-flour",
+    "oatmeal",
+    "maize-meal",
+    "polenta",
+}
+"""What a dough can be made of."""
 OILS = {"olive-oil", "rapeseed-oil", "sunflower-oil"}
 
 
@@ -118,6 +129,8 @@ class EveryRuleInEveryPot(unittest.TestCase):
                 self.assertNotIn(brought, OILS, told)
             if "dough" in holding and from_ in ("egg", "egg-yolk") and role != "topping":
                 self.assertNotIn(brought, {*SLURRIES, "soy-cream", "oat-cream"}, told)
+            if "dough" in holding and role == "body" and from_ in FLOURS:
+                self.assertIn(brought, FLOURS, told)
             if made.kind == "soup" and role == "topping":
                 self.assertNotIn(brought, {*SLURRIES, "potato-starch"}, told)
         print(

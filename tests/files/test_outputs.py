@@ -19,7 +19,7 @@ OUTPUTS: dict[tuple[str, ...], str] = {
     ("derive", DEMO, *DAY, "--json"): "21bef18cb72a0138",
     ("derive", DEMO, *DAY, "--regime", "us-9", "--json"): "1c5944e1e1d8b4c3",
     ("derive", DEMO, *DAY): "3630f73cbc326cae",
-    ("swap", DEMO, "--item", "hen-leek-pie", "--clear", "wheat", "--json"): "344c3c7b76e63638",
+    ("swap", DEMO, "--item", "hen-leek-pie", "--clear", "wheat", "--json"): "51262de7374e3634",
     ("swap", DEMO, "--item", "cod-samphire", "--fit", "vegan", "--json"): "0ed52205f58d3562",
     ("swap", DEMO, "--item", "mushroom-polenta", "--fit", "vegetarian"): "98006170f03e0fee",
     ("numbers", DEMO, "--json"): "1c607889aa7e3002",
