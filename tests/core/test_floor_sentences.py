@@ -25,7 +25,7 @@ class EveryPlan(unittest.TestCase):
         for item in before.book.preparations:
             for goals in GOALS:
                 for plan in propose(before, item, goals, 3, library=library).plans:
-                    here = library.only(plan.cards)
+                    here = library.only(plan.cards, plan.buy)
                     told = floor_sentence(here, plan, goals).lower()
                     held = {
                         owner
