@@ -47,6 +47,24 @@ class Plans(ApiTest):
         self.assertTrue(plan["same_dish"])
         self.assertTrue(found["whole"])
 
+    def test_the_small_pots_are_told_for_the_covers(self) -> None:
+        body = {"item": "hen-leek-pie", "goals": {"clear": ["wheat"], "fit": []}, "covers": 2}
+        [plan, *_] = self.post("/plans", body)["plans"]
+        pots = {small["pot"]["id"]: small for small in plan["small_pots"]}
+        self.assertEqual(set(pots), {pot["id"] for pot in plan["pots"]})
+        self.assertEqual(pots["hen-leek-pie"]["card"]["portions"], 2)
+        for line in pots["hen-leek-pie"]["card"]["lines"]:
+            self.assertTrue(line["name"] and line["quantity"] > 0)
+        self.assertEqual(self.post("/plans", body | {"covers": None})["plans"][0]["small_pots"], [])
+        self.post("/plans", body | {"covers": 0}, status=422)
+
+    def test_the_small_pots_take_in_the_shipped_cards(self) -> None:
+        goals = {"clear": ["celery"], "fit": []}
+        found = self.post("/plans", {"item": "hen-leek-pie", "goals": goals, "covers": 4})
+        plan = next(plan for plan in found["plans"] if plan["cards"])
+        made = {small["pot"]["id"] for small in plan["small_pots"]}
+        self.assertLessEqual({card["id"] for card in plan["cards"]}, made)
+
     def test_the_three_ways_to_make_it_are_compared(self) -> None:
         plans = self.plans("hen-leek-pie", ["wheat"])["plans"]
         plan = next(p for p in plans if [flag["id"] for flag in p["adds"]] == ["nightshade"])

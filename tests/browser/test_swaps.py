@@ -163,6 +163,20 @@ class Swaps(Bench):
         self.shows("Small pots: 2 pots more", "table")
         self.assertNotIn("Small pots: 3 pots more", self.see("table").text)
 
+    def test_the_small_pots_are_weighed_out_for_the_covers(self) -> None:
+        self.open("/pots/hen-leek-pie/swaps", "#add-goal")
+        self.goal("wheat", "Wheat")
+        pie = "[data-small-pot=hen-leek-pie]"
+        self.shows("2 portions", pie)
+        self.fill("[aria-label=Covers]", "6")
+        self.shows("6 portions", pie)
+        self.click(f"{pie} summary")
+        self.shows("600 ml", pie)
+        self.accessible()
+        self.see("[aria-label=Covers]").send_keys(Keys.CONTROL, "a", Keys.BACKSPACE)
+        self.gone(pie)
+        self.no_complaints()
+
     def test_a_swap_is_ruled_out_and_a_line_is_kept(self) -> None:
         self.open("/pots/white-roux/swaps", "#add-goal")
         self.goal("wheat", "Wheat")

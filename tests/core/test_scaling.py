@@ -90,6 +90,8 @@ class Lines(unittest.TestCase):
         self.assertEqual(self.scaled(stock(method=(SIMMER,)), 1.2).warnings, ())
         told = self.scaled(stock(method=(SIMMER,)), 4).warnings
         self.assertIn("It reduces: 4 times the amount in the same pan", told[0])
+        told = self.scaled(stock(method=(SIMMER,)), 0.06).warnings
+        self.assertIn("6 % of the amount in the same pan takes about 6 % of the time", told[0])
         wide = stock(method=(SIMMER,), pan=Pan(30))
         told = self.scaled(wide, 8).warnings
         self.assertIn("It would stand 68 cm high in the card's pan of 30 cm", told[1])

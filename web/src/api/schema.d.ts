@@ -3988,6 +3988,8 @@ export interface components {
             cost: number | null;
             /** Pots */
             pots: components["schemas"]["Named"][];
+            /** Small Pots */
+            small_pots: components["schemas"]["SmallPotOut"][];
             /** Cards */
             cards: components["schemas"]["PreparationPiece"][];
             /** Buy */
@@ -4019,7 +4021,8 @@ export interface components {
          * PlansIn
          * @description What is to be changed, to what end and within which limits.
          *
-         *     `order` is what counts most this time; what it does not name follows as the kitchen has it.
+         *     `order` is what counts most this time; what it does not name follows as the kitchen has it. The
+         *     small pots are told for `covers`; null leaves their whole cards.
          * @example {
          *       "goals": {
          *         "clear": [
@@ -4059,6 +4062,8 @@ export interface components {
              * @default 6
              */
             limit: number;
+            /** Covers */
+            covers?: number | null;
         };
         /**
          * PlansOut
@@ -4895,6 +4900,16 @@ export interface components {
             stale_since?: string | null;
             /** Stale By */
             stale_by?: string | null;
+        };
+        /**
+         * SmallPotOut
+         * @description A pot as it is made for the covers. `told`: what its share goes by, or why it is whole.
+         */
+        SmallPotOut: {
+            pot: components["schemas"]["Named"];
+            card: components["schemas"]["ScaledOut"];
+            /** Told */
+            told: string;
         };
         /**
          * StaleOut

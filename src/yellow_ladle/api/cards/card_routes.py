@@ -9,6 +9,7 @@ from yellow_ladle.api.cards.figures import figures_out
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.cards.requested_changes import refused_as
+from yellow_ladle.api.cards.scaled_card import ScaledOut, scaled_out
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import named
@@ -85,28 +86,6 @@ class ScaleIn(BaseModel):
     by: Literal["yield", "portions", "line", "factor"]
     text: Short
     line: Annotated[int, Field(ge=0, le=10_000)] = 0
-
-
-class ScaledLineOut(BaseModel):
-    """One line, exactly and as it can be measured."""
-
-    index: int
-    name: str
-    exact: float
-    quantity: float
-    unit: str
-    kept_exact: bool
-
-
-class ScaledOut(BaseModel):
-    """A card scaled. Nothing is recorded."""
-
-    factor: float
-    lines: list[ScaledLineOut]
-    yield_quantity: float | None
-    yield_unit: str | None
-    portions: float | None
-    warnings: list[str]
 
 
 class FillingOut(BaseModel):
@@ -190,25 +169,7 @@ def scale(id: str, wanted: ScaleIn, now: TheBook) -> ScaledOut:
     balance = now.reading.balance
     with refused_as("text", CannotScale):
         factor = _factor(now, balance, made, wanted)
-    found = scaled(balance, id, factor)
-    return ScaledOut(
-        factor=found.factor,
-        lines=[
-            ScaledLineOut(
-                index=line.index,
-                name=balance.book.name(made.lines[line.index].item),
-                exact=line.exact,
-                quantity=line.rounded.quantity,
-                unit=line.rounded.unit,
-                kept_exact=line.kept_exact,
-            )
-            for line in found.lines
-        ],
-        yield_quantity=found.yield_ and found.yield_.quantity,
-        yield_unit=found.yield_ and found.yield_.unit,
-        portions=found.portions,
-        warnings=list(found.warnings),
-    )
+    return scaled_out(made, scaled(balance, id, factor), balance.book.name)
 
 
 @router.get("/{id}/filling")

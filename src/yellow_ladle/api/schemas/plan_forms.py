@@ -5,6 +5,7 @@ from typing import Annotated, Literal, TypeAlias
 from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut
+from yellow_ladle.api.cards.scaled_card import ScaledOut
 from yellow_ladle.api.schemas.answer_forms import Named
 from yellow_ladle.api.schemas.figure_forms import StandOut
 from yellow_ladle.core.book.rule_setting import Note
@@ -48,7 +49,8 @@ class LimitsPiece(BaseModel):
 class PlansIn(BaseModel):
     """What is to be changed, to what end and within which limits.
 
-    `order` is what counts most this time; what it does not name follows as the kitchen has it.
+    `order` is what counts most this time; what it does not name follows as the kitchen has it. The
+    small pots are told for `covers`; null leaves their whole cards.
     """
 
     model_config = ConfigDict(
@@ -61,6 +63,7 @@ class PlansIn(BaseModel):
     limits: LimitsPiece = LimitsPiece()
     order: Annotated[list[Criterion], Field(max_length=5)] = []
     limit: Annotated[int, Field(ge=1, le=50)] = 6
+    covers: Annotated[int, Field(ge=1, le=10_000)] | None = None
 
 
 class SwapPiece(BaseModel):
@@ -183,6 +186,14 @@ class DrawnOut(BaseModel):
     inputs: list[str]
 
 
+class SmallPotOut(BaseModel):
+    """A pot as it is made for the covers. `told`: what its share goes by, or why it is whole."""
+
+    pot: Named
+    card: ScaledOut
+    told: str
+
+
 class PlanOut(BaseModel):
     """A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on.
 
@@ -204,6 +215,7 @@ class PlanOut(BaseModel):
     fidelity: Fidelity
     cost: float | None
     pots: list[Named]
+    small_pots: list[SmallPotOut]
     cards: list[PreparationPiece]
     buy: list[str]
     names: dict[str, str]

@@ -4,6 +4,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
 from yellow_ladle.api.cards.figures import stand_out
+from yellow_ladle.api.cards.scaled_card import scaled_out
 from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
 from yellow_ladle.api.schemas.plan_forms import (
     AdjustmentOut,
@@ -17,6 +18,7 @@ from yellow_ladle.api.schemas.plan_forms import (
     NeedHarmedOut,
     PlacementOut,
     PlanOut,
+    SmallPotOut,
     StepChangeOut,
     SwapOut,
     SwapPiece,
@@ -25,6 +27,7 @@ from yellow_ladle.api.schemas.plan_forms import (
 from yellow_ladle.core.book.tool import clean_name
 from yellow_ladle.core.reading.texts import stranded_sentences
 from yellow_ladle.core.swaps.apply.adjustments import adjustments
+from yellow_ladle.core.swaps.apply.covers import small_pots
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.apply.method import reworked
 from yellow_ladle.core.swaps.apply.placements import Placement, placements
@@ -55,7 +58,14 @@ _THERE_IS = {
 class Telling:
     """Tells plans of one state of the book, with what the kitchen says of the rules."""
 
-    def __init__(self, now: Now, goals: Goals, rules: Mapping[str, RuleHere]) -> None:
+    def __init__(
+        self,
+        now: Now,
+        goals: Goals,
+        rules: Mapping[str, RuleHere],
+        covers: int | None = None,
+    ) -> None:
+        self._covers = covers
         self._now = now
         self._reading = now.reading
         self._book = now.reading.book
@@ -72,8 +82,8 @@ class Telling:
         needed = {*plan.cards, *(id for id, _ in plan.buy)}
         if not needed <= {*self._book.preparations, *self._book.products}:
             with_cards = base_library(self._reading).only(plan.cards, plan.buy)
-            there = Telling(replace(self._now, reading=with_cards), self._goals, self._rules)
-            return there.plan(plan)
+            there = replace(self._now, reading=with_cards)
+            return Telling(there, self._goals, self._rules, self._covers).plan(plan)
         reading = self._reading
         texts = PlanTexts(reading, plan)
         methods = {pot: reworked(texts, pot) for pot in plan.pots}
@@ -97,6 +107,7 @@ class Telling:
             ),
             cost=None if score.cost in (0.0, UNKNOWN) else score.cost,
             pots=all_named(self._book, plan.pots),
+            small_pots=self._small_pots(plan),
             cards=[as_piece(PreparationPiece, self._book.preparations[id]) for id in plan.cards],
             buy=[class_.replace("-", " ") for _, class_ in plan.buy],
             names=names_by_what_it_is(reading, plan),
@@ -231,6 +242,18 @@ class Telling:
                 strictness=need.strictness,
             )
             for need, flags in needs_harmed(self._reading, plan)
+        ]
+
+    def _small_pots(self, plan: Plan) -> list[SmallPotOut]:
+        if self._covers is None:
+            return []
+        return [
+            SmallPotOut(
+                pot=named(self._book, small.pot),
+                card=scaled_out(small.made, small.card, small.names.__getitem__),
+                told=small.told,
+            )
+            for small in small_pots(self._reading, plan, self._covers)
         ]
 
     def _thickness(self, plan: Plan) -> list[ThicknessMoveOut]:

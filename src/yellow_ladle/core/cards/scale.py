@@ -124,13 +124,14 @@ def _warnings(balance: Balance, made: Preparation, factor: float) -> list[str]:
     found: list[str] = []
     if 1 / NOTEWORTHY < factor < NOTEWORTHY:
         return found
-    times = f"{factor:.2g} times" if factor > 1 else f"{factor:.2g} of"
     minutes = sum(step.minutes or 0 for step in made.method)
     if reduces(balance, made.id) and minutes:
-        slower = "longer" if factor > 1 else "shorter"
         found.append(
-            f"It reduces: {times} the amount in the same pan takes about {factor:.2g} times as "
-            f"long. Take a pan of another width, or expect {slower} times than the card's."
+            f"It reduces: {factor:.2g} times the amount in the same pan takes about {factor:.2g} "
+            "times as long. Take a pan of another width, or expect longer times than the card's."
+            if factor > 1
+            else f"It reduces: {factor * 100:.2g} % of the amount in the same pan takes about "
+            f"{factor * 100:.2g} % of the time. Take a smaller pan, and watch it."
         )
     weighed = yielded(balance, made.id)
     if made.pan is not None:

@@ -8,6 +8,7 @@
   import LineRows from './LineRows.svelte';
   import Placements from './Placements.svelte';
   import PlanHead from './PlanHead.svelte';
+  import SmallPots from './SmallPots.svelte';
   import StepList from './StepList.svelte';
 
   /** Now and the plans that are looked at, side by side: only what is different. */
@@ -90,6 +91,7 @@
     </p>
   {/each}
 {/snippet}
+{#snippet covers(plan: Plan)}<SmallPots {plan} />{/snippet}
 {#snippet places(plan: Plan)}<Placements {plan} />{/snippet}
 {#snippet steps(plan: Plan)}<StepList {plan} />{/snippet}
 {#snippet cautions(plan: Plan)}
@@ -116,6 +118,13 @@
     {@render across('Keeps', nothing, keeps)}
     {#if shown.some(({ plan }) => plan.cards.length > 0)}
       {@render across('New cards', nothing, comes)}
+    {/if}
+    {#if shown.some(({ plan }) => plan.small_pots.length > 0)}
+      {@render across(
+        bench.covers === 1 ? 'For 1 cover' : `For ${bench.covers} covers`,
+        nothing,
+        covers
+      )}
     {/if}
     {@render across('Where', nothing, places)}
     {@render across('Steps', nothing, steps)}

@@ -4,7 +4,7 @@
   import { p, route } from '../../../app/routes';
   import type { Bench } from './bench.svelte';
 
-  /** What is to be cleared: the pot, other plates by the same swaps; and the ways to the rest. */
+  /** What is to be cleared: the pot, other plates by the same swaps, for how many. */
   let { bench, name }: { bench: Bench; name: string } = $props();
 
   const pots = potsQuery();
@@ -12,6 +12,9 @@
     (pots.data?.entries ?? []).filter((pot) => pot.kind === 'dish' && !pot.retired)
   );
   const link = 'flex min-h-11 items-center underline underline-offset-4';
+
+  const whole = (covers: number | null) =>
+    covers === null || !(covers >= 1) ? null : Math.min(Math.round(covers), 10_000);
 
   function also(box: HTMLSelectElement) {
     const dish = dishes.find((other) => other.id === box.value);
@@ -50,6 +53,20 @@
       <option value="">no other plate</option>
       {#each dishes as dish (dish.id)}<option value={dish.id}>{dish.name}</option>{/each}
     </select>
+  </label>
+  <label class="flex items-center gap-2 text-base">
+    for
+    <input
+      class="field amount !w-20"
+      type="number"
+      inputmode="numeric"
+      min="1"
+      max="10000"
+      step="1"
+      aria-label="Covers"
+      bind:value={() => bench.covers, (covers) => (bench.covers = whole(covers))}
+    />
+    covers
   </label>
   <nav class="ml-auto flex gap-5 text-base" aria-label="More about swaps">
     <a class={link} href={p('/menu')}>For the whole menu</a>

@@ -36,6 +36,8 @@ export class Bench {
     (body: Schema['ApplyIn']) => answer(api.POST('/api/v1/plans/apply', { body })),
     { says: ({ made }, { as }) => `${said[as]}: ${made.map((pot) => pot.name).join('; ')}.` }
   );
+  /** How many covers the small pots are made for; null tells their whole cards. */
+  covers = $state<number | null>(2);
   picked = $state(0);
   pinned = $state<number[]>([]);
   /** What counts most this once; null leaves it to the kitchen's own order. */
@@ -99,7 +101,8 @@ export class Bench {
         })
       },
       order: this.first ? [this.first] : [],
-      limit: SHOWN + 1
+      limit: SHOWN + 1,
+      covers: this.covers
     };
   }
 
