@@ -65,6 +65,21 @@ class Names(Kitchen):
             },
         )
 
+    def test_the_new_item_stands_in_the_name_once(self) -> None:
+        goods = [product(id) for id in ("celeriac", "fennel", "pear", "soda-bread")]
+        soup = pot("celeriac-pear-soup", "celeriac", "pear", name="Celeriac and pear soup")
+        fennel = Swap("celeriac-pear-soup", 0, "celeriac", "fennel", 100, "g", "r")
+        for name, told in (
+            ("Celeriac soup, soda bread", "Fennel and pear soup, soda bread"),
+            ("Soda bread, celeriac soup", "Soda bread, fennel and pear soup"),
+            ("Celeriac and pear soup with bread", "Fennel and pear soup with bread"),
+            ("Celeriac with pears", "Fennel with pears"),
+        ):
+            made = pot("plate", "celeriac-pear-soup", "soda-bread", kind="dish", name=name)
+            before = reading(*goods, soup, made)
+            plan = plan_of(before, "plate", Goals(("celery",)), fennel)
+            self.assertEqual(names_by_what_it_is(before, plan)["plate"], told)
+
     def test_what_is_left_out_is_not_named_but_as_left_out(self) -> None:
         egg = pot("flan", "egg", "leek", name="Egg and leek flan", kind="dish")
         before = reading(*PIECES, egg)

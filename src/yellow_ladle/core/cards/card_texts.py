@@ -166,9 +166,22 @@ def _told(
     found: Sequence[Span],
     instead: Callable[[str, Sequence[Token], Span], tuple[int, str]],
 ) -> str:
-    """A text with some spans of its words told otherwise."""
+    """A text with some spans of its words told otherwise.
+
+    A new name that begins with what stands before it already is told once: the celeriac soup is a
+    fennel and pear soup, not a fennel fennel and pear soup.
+    """
     run, told = run_of(text), text
-    for span in reversed(found):
+    edits: list[tuple[int, int, str]] = []
+    for span in found:
         start, words = instead(text, run, span)
-        told = told[:start] + words + told[run[span.end - 1].end :]
+        end = run[span.end - 1].end
+        if edits:
+            before, last, begun = edits[-1]
+            if text[last:start].isspace() and words.lower().startswith(f"{begun} ".lower()):
+                edits.pop()
+                start, words = before, begun + words[len(begun) :]
+        edits.append((start, end, words))
+    for start, end, words in reversed(edits):
+        told = told[:start] + words + told[end:]
     return told
