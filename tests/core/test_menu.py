@@ -7,10 +7,13 @@ from random import Random
 
 from tests.kitchens import BUTTER, FLOUR, MILK, OIL, RICE_FLOUR, ROUX, line, pot, product, reading
 from tests.random_swaps import SmallKitchen, large_kitchen
+from tests.random_swaps import rule as rule_named
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.identity import Identity
 from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan, plan_menu
 from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.demo.kitchen import demo_book
 
@@ -82,7 +85,14 @@ class SomeOfEachCourse(unittest.TestCase):
             before = read(kitchen.book)
             others = [id for id in kitchen.book.preparations if not kitchen.goals.met(before, id)]
             plates = Random(seed).sample(others, min(4, len(others)))
-            fewest = [self.fewest(before, plate, kitchen) for plate in plates]
+            told = frozenset[tuple[str, int]]().union(
+                *(Identity(before, plate).main for plate in plates)
+            )
+            fewest = [
+                self.fewest(before, plate, kitchen, Limits(same_class=told)) for plate in plates
+            ]
+            if not any(pots is not None for pots in fewest):
+                fewest = [self.fewest(before, plate, kitchen) for plate in plates]
             guests = [Guest("Ada", kitchen.goals)]
             found = plan_menu(before, plates, guests, seconds=30, rules=kitchen.rules, each=1)
             self.assertTrue(found.optimal)
@@ -91,10 +101,14 @@ class SomeOfEachCourse(unittest.TestCase):
             compared += bool(possible) and min(possible) > 0
         self.assertGreater(compared, 2)
 
-    def fewest(self, before: Reading, plate: str, kitchen: SmallKitchen) -> int | None:
+    def fewest(
+        self, before: Reading, plate: str, kitchen: SmallKitchen, limits: Limits = NO_LIMITS
+    ) -> int | None:
         if kitchen.goals.met(before, plate):
             return 0
-        plans = propose(before, plate, kitchen.goals, 1_000, rules=kitchen.rules).plans
+        plans = propose(
+            before, plate, kitchen.goals, 1_000, rules=kitchen.rules, limits=limits
+        ).plans
         return min((plan.score.pots for plan in plans if plan.meets), default=None)
 
     def test_every_guest_has_enough_of_each_course(self) -> None:
@@ -128,6 +142,29 @@ class SomeOfEachCourse(unittest.TestCase):
         found = plan_menu(before, plates, guests, seconds=10, each=1)
         self.assertTrue(found.optimal)
         self.assertLessEqual(len(found.pots), 3)
+
+    def test_no_plate_becomes_another_dish_where_another_would_do(self) -> None:
+        before = read(demo_book())
+        plates = [id for id, made in before.book.preparations.items() if made.kind == "dish"]
+        wants = (Goals((), ("vegetarian",)), Goals(("celery", "mustard")), Goals(("wheat", "rye")))
+        guests = [Guest(str(n), goals) for n, goals in enumerate(wants)]
+        found = plan_menu(before, plates, guests, seconds=10, each=1)
+        told = {plate: Identity(before, plate) for plate in plates}
+        for serving in found.servings:
+            for swap in serving.plan.swaps if serving.plan else ():
+                identity = told[serving.plate]
+                self.assertFalse(swap.place in identity.main and identity.makes_other(swap), swap)
+
+    def test_a_course_with_nothing_else_is_served_as_another_dish(self) -> None:
+        cod, tofu = product("cod", "fish", "white-fish"), product("tofu", "soy", "tofu")
+        rule = rule_named("tofu", "white-fish", "tofu")
+        plate = pot("cod-plate", "cod", kind="dish")
+        before = reading(cod, tofu, plate)
+        guests = [Guest("Ada", Goals(("fish",)))]
+        found = plan_menu(before, ["cod-plate"], guests, rules=[rule], each=1)
+        [serving] = found.servings
+        self.assertTrue(serving.plan is not None and serving.plan.meets)
+        self.assertFalse(serving.plan is not None and serving.plan.same_dish)
 
     def test_what_suits_as_it_is_is_free(self) -> None:
         before = read(demo_book())

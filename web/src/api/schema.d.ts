@@ -4832,6 +4832,8 @@ export interface components {
             meets: boolean;
             /** As Usual */
             as_usual: boolean;
+            /** Same Dish */
+            same_dish: boolean;
             /** Spare */
             spare: boolean;
             /** Sentence */

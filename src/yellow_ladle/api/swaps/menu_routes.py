@@ -70,6 +70,7 @@ class ServingOut(BaseModel):
     possible: bool
     meets: bool
     as_usual: bool
+    same_dish: bool
     spare: bool
     sentence: str
     pots: list[str]
@@ -151,6 +152,7 @@ def _serving(now: Now, serving: "Serving", names: Mapping[SmallPotKey, str]) -> 
         possible=plan is not None,
         meets=plan is not None and plan.meets,
         as_usual=plan is not None and not plan.changed,
+        same_dish=plan is None or plan.same_dish,
         spare=serving.spare,
         sentence="" if plan is None else floor_sentence(now.reading, plan, serving.goals),
         pots=[names[_key(pot)] for pot in serving.pots],

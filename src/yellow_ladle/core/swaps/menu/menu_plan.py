@@ -1,11 +1,13 @@
 """The whole menu: the fewest small pots with which every guest eats, plate by plate."""
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from time import perf_counter
 
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.goals import Goals, offences, together
+from yellow_ladle.core.swaps.identity import Identity
+from yellow_ladle.core.swaps.menu.courses import as_themselves, lacking
 from yellow_ladle.core.swaps.menu.cp_model import MenuModel
 from yellow_ladle.core.swaps.menu.menu_answer import Needed, Solved, Version
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
@@ -97,6 +99,7 @@ def plan_menu(
 
     Every plate that can be cleared for them, or with `each` at least so many of each course: those
     that suit as they are count, and a plate without a course is of one that all such share.
+    Then a plate becomes another dish only where a course could not be served otherwise.
 
     The solver starts from an answer that is made without a search (menu_start.py). Where there is
     none, and the solver finds nothing in the time, every plate is planned by itself for every
@@ -106,18 +109,25 @@ def plan_menu(
     proposer = Proposer(reading, limits, rules)
     groups = list(dict.fromkeys(guest.goals for guest in guests))
     ways = [[together(bad.values()) for bad in offences(reading, goals)] for goals in groups]
+    told = {plate: Identity(reading, plate).main for plate in plates}
+    asked = proposer if each is None else proposer.leaving(frozenset().union(*told.values()))
+    pairs = [(plate, place) for plate in told for place in range(len(groups))]
+    themselves = {pair for pair in pairs if _can_be_cleared(asked, pair[0], groups[pair[1]])}
+    # Who finds a way without touching what a plate is told by finds one with that freedom too.
     wanted = [
-        (plate, place)
-        for plate in dict.fromkeys(plates)
-        for place, goals in enumerate(groups)
-        if _can_be_cleared(proposer, plate, goals)
+        pair
+        for pair in pairs
+        if pair in themselves
+        or (asked is not proposer and _can_be_cleared(proposer, pair[0], groups[pair[1]]))
     ]
     possible, needed = set(wanted), list[Needed]()
     if each is not None:
-        needed = list(_needed(reading, wanted, groups, each))
+        needed, short = as_themselves(lacking(reading, wanted, groups, each), themselves)
+        lost = frozenset().union(*(told[plate] for plate in short))
+        asked = asked.leaving(asked.limits.same_class - lost)
         # What suits as it is costs nothing: the model is asked only for what is still lacking.
         wanted = [(plate, need.group) for need in needed for plate in need.plates]
-    model = MenuModel(proposer, ways, wanted, needed)
+    model = MenuModel(asked, ways, wanted, needed)
     solved = model.solve(max(seconds - (perf_counter() - begun), LEAST_SECONDS))
     if solved is None:
         return _one_by_one(proposer, list(dict.fromkeys(plates)), groups, guests)
@@ -144,21 +154,6 @@ def plan_menu(
     return MenuPlan(
         servings, tuple(small[version] for version in pots), solved.optimal, solved.bound
     )
-
-
-def _needed(
-    reading: Reading, wanted: Sequence[tuple[str, int]], groups: Sequence[Goals], each: int
-) -> Iterator[Needed]:
-    """What each group lacks of each course besides what suits as it is, if it can be made."""
-    by_course: dict[tuple[int, str], list[str]] = {}
-    for plate, group in wanted:
-        course = reading.book.preparations[plate].course or ""
-        by_course.setdefault((group, course), []).append(plate)
-    for (group, _), plates in by_course.items():
-        others = tuple(plate for plate in plates if not groups[group].met(reading, plate))
-        lacking = each - (len(plates) - len(others))
-        if lacking > 0 and others:
-            yield Needed(group, others, min(lacking, len(others)))
 
 
 def _can_be_cleared(proposer: Proposer, plate: str, goals: Goals) -> bool:

@@ -1,6 +1,7 @@
 """What can be done about one line: everything that the card and the rules propose."""
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
+from copy import copy
 from dataclasses import dataclass, replace
 
 from yellow_ladle.core.book.book import KINDS, Book, Line, Preparation, owner_of
@@ -8,6 +9,7 @@ from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.swaps.identity import Identity
 from yellow_ladle.core.swaps.plan import OF_ITS_KIND, ON_THE_CARD, THERE_IS, Swap
 from yellow_ladle.core.swaps.rulebook import rules_in_use
 from yellow_ladle.core.swaps.rules import SwapRule
@@ -84,6 +86,16 @@ class Proposer:
             self._offers[key] = self._propose(made, index, made.lines[index], milk_goes)
         return self._offers[key]
 
+    def leaving(self, lines: frozenset[tuple[str, int]]) -> "Proposer":
+        """The same with other lines whose item stays of its class; what is worked out is shared."""
+        other = copy(self)
+        other.limits = replace(self.limits, same_class=lines)
+        otherwise = lines ^ self.limits.same_class
+        other._offers = {
+            key: offers for key, offers in self._offers.items() if key[:2] not in otherwise
+        }
+        return other
+
     def shares(self, pot: str) -> dict[int, Three]:
         """What share of a pot's flavour, texture and colour each of its lines is."""
         if pot not in self._shares:
@@ -102,6 +114,9 @@ class Proposer:
             if self._alike(offer) not in seen:
                 seen.add(self._alike(offer))
                 found.append(offer)
+        if (made.id, index) in self.limits.same_class:
+            identity = Identity(self.reading, made.id)
+            found = [offer for offer in found if not identity.makes_other(offer.swap)]
         return Offers(tuple(found), tuple(dict.fromkeys(missing)))
 
     def _alike(self, offer: Offer) -> tuple[object, ...]:

@@ -47,6 +47,9 @@
               {:else if serving.as_usual}
                 <span class="text-moss">as it is</span>
               {:else}
+                {#if !serving.same_dish}
+                  <span class="font-[650] text-clay" data-another>would be another dish: </span>
+                {/if}
                 {serving.sentence}
               {/if}
             </td>
