@@ -12,7 +12,7 @@ from yellow_ladle.core.swaps.apply.adjustments import adjusted, adjustments
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
 from yellow_ladle.core.swaps.plan import Plan
 
-MOST_CARDS = 1_000.0
+MAX_CARDS = 1_000.0
 """A share of a card above this is a slip in a yield or in portions; the whole card is named."""
 
 
@@ -139,7 +139,7 @@ def _taken(balance: Balance, user: str, pot: str) -> Iterator[tuple[str, float |
 
 def _small(balance: Balance, pot: str, share: _Share, named: Callable[[str], str]) -> SmallPot:
     factor, told = share.factor, share.told
-    if factor is not None and not 0 < factor <= MOST_CARDS:
+    if factor is not None and not 0 < factor <= MAX_CARDS:
         factor, told = None, "That would be more than a thousand cards; check yield and portions."
     card = scaled(balance, pot, 1.0 if factor is None else factor)
     made = balance.book.preparations[pot]
