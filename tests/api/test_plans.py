@@ -58,6 +58,14 @@ class Plans(ApiTest):
         self.assertEqual(self.post("/plans", body | {"covers": None})["plans"][0]["small_pots"], [])
         self.post("/plans", body | {"covers": 0}, status=422)
 
+    def test_every_plate_that_is_cleared_together_is_made_for_the_covers(self) -> None:
+        goals = {"clear": ["wheat"], "fit": []}
+        body = {"item": "hen-leek-pie", "and_items": ["cod-samphire"], "goals": goals, "covers": 4}
+        [plan, *_] = self.post("/plans", body)["plans"]
+        pots = {small["pot"]["id"]: small["card"] for small in plan["small_pots"]}
+        self.assertEqual(pots["hen-leek-pie"]["portions"], 4)
+        self.assertEqual(pots["cod-samphire"]["portions"], 4)
+
     def test_the_small_pots_take_in_the_shipped_cards(self) -> None:
         goals = {"clear": ["celery"], "fit": []}
         found = self.post("/plans", {"item": "hen-leek-pie", "goals": goals, "covers": 4})

@@ -19,6 +19,7 @@ from yellow_ladle.core.swaps.bases import base_library
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.plan import Plan, Swap
 from yellow_ladle.core.swaps.search.proposal import propose
+from yellow_ladle.core.swaps.search.several_items import carried_together
 from yellow_ladle.demo.kitchen import demo_book
 
 ROUX = pot(
@@ -39,7 +40,7 @@ RICE = Swap("white-roux", 0, "plain-flour", "rice-flour", 500, "g", "rice-flour-
 def made(covers: float, item: str, *pieces: object) -> dict[str, SmallPot]:
     before = reading(*GOODS, *pieces)  # type: ignore[arg-type]
     plan = plan_of(before, item, NO_WHEAT, RICE)
-    return {small.pot: small for small in small_pots(before, plan, covers)}
+    return {small.pot: small for small in small_pots(before, plan, {item: covers})}
 
 
 class ForTheCovers(unittest.TestCase):
@@ -64,6 +65,24 @@ class ForTheCovers(unittest.TestCase):
         self.assertAlmostEqual(found["sauce"].card.factor, 2 * 1200 / 8 / 2000)
         self.assertEqual(found["sauce"].told, "As Soup takes it.")
         self.assertEqual(found["white-roux"].told, "As Soup takes it.")
+
+    def test_several_plates_take_of_one_pot_together(self) -> None:
+        before = reading(*GOODS, ROUX, SAUCE, PIE, SOUP)
+        both = carried_together(before, ["pie", "soup"], NO_WHEAT, [RICE], [])
+        assert both is not None
+        found = {small.pot: small for small in small_pots(before, both, {"pie": 2, "soup": 4})}
+        self.assertAlmostEqual(found["pie"].card.factor, 0.2)
+        self.assertAlmostEqual(found["soup"].card.factor, 0.5)
+        self.assertAlmostEqual(found["sauce"].card.factor, 0.2 * 0.5 + 0.5 * 0.6)
+
+    def test_a_plate_that_goes_into_another_is_made_for_both(self) -> None:
+        found = made(2, "pie", ROUX, replace(SAUCE, portions=20), PIE)
+        self.assertAlmostEqual(found["sauce"].card.factor, 0.1)
+        before = reading(*GOODS, ROUX, replace(SAUCE, portions=20), PIE)
+        both = carried_together(before, ["pie", "sauce"], NO_WHEAT, [RICE], [])
+        assert both is not None
+        more = {small.pot: small for small in small_pots(before, both, {"pie": 2, "sauce": 5})}
+        self.assertAlmostEqual(more["sauce"].card.factor, 0.1 + 5 / 20)
 
     def test_where_nobody_said_how_many_it_is_the_whole_card(self) -> None:
         found = made(2, "sauce", ROUX, SAUCE)
@@ -115,7 +134,7 @@ class WeighedAgain(unittest.TestCase):
     def test_nothing_is_made_that_no_plate_takes(self, data: st.DataObject) -> None:
         before, plan = self.plans[data.draw(st.integers(0, len(self.plans) - 1))]
         covers = data.draw(st.integers(1, 200))
-        found = {small.pot: small for small in small_pots(before, plan, covers)}
+        found = {small.pot: small for small in small_pots(before, plan, {plan.item: covers})}
         balance = Balance(self.weighed(before, plan))
         for id, small in found.items():
             if id == owner_of(plan.item) or "whole card" in small.told:
@@ -139,8 +158,8 @@ class WeighedAgain(unittest.TestCase):
     @given(st.data())
     def test_twice_the_covers_are_twice_the_pots(self, data: st.DataObject) -> None:
         before, plan = self.plans[data.draw(st.integers(0, len(self.plans) - 1))]
-        once = small_pots(before, plan, 3)
-        for small, more in zip(once, small_pots(before, plan, 6), strict=True):
+        once = small_pots(before, plan, {plan.item: 3})
+        for small, more in zip(once, small_pots(before, plan, {plan.item: 6}), strict=True):
             times = 1 if "whole card" in small.told else 2
             self.assertAlmostEqual(small.card.factor * times, more.card.factor)
 

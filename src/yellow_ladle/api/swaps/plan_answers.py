@@ -63,9 +63,9 @@ class Telling:
         now: Now,
         goals: Goals,
         rules: Mapping[str, RuleHere],
-        covers: int | None = None,
+        covers: Mapping[str, int] | None = None,
     ) -> None:
-        self._covers = covers
+        self._covers = covers or {}
         self._now = now
         self._reading = now.reading
         self._book = now.reading.book
@@ -245,7 +245,7 @@ class Telling:
         ]
 
     def _small_pots(self, plan: Plan) -> list[SmallPotOut]:
-        if self._covers is None:
+        if not self._covers:
             return []
         return [
             SmallPotOut(

@@ -67,7 +67,8 @@ def plans(wanted: PlansIn, ledger: TheLedger) -> PlansOut:
         habits=habits,
         bases=True,
     )
-    telling = Telling(now, goals, rules, wanted.covers)
+    covers = dict.fromkeys(items, wanted.covers) if wanted.covers else None
+    telling = Telling(now, goals, rules, covers)
     before, whole = with_whole(reading, items) if len(items) > 1 else (reading, items[0])
     return PlansOut(
         item=wanted.item,

@@ -44,23 +44,24 @@ class _Share:
     told: str = ""
 
 
-def small_pots(before: Reading, plan: Plan, covers: float) -> tuple[SmallPot, ...]:
-    """Every pot that a plan has made, its shipped bases too, for so many covers, bases first.
+def small_pots(before: Reading, plan: Plan, covers: Mapping[str, float]) -> tuple[SmallPot, ...]:
+    """Every pot that a plan has made, its shipped bases too, bases first.
 
-    A pot is made in the share of its card that the pots above it take, by weight. Nothing is added
-    for what stays in the pan.
+    `covers`: how many of each plate that is asked for. A pot is made in the share of its card that
+    the pots above it take, by weight. Nothing is added for what stays in the pan.
     """
     parts = adjustments(before, plan)
     after = plan.after.book
     told = (adjusted(after.preparations[pot], parts) for pot in plan.pots)
     balance = Balance(applied(after, Change(preparations=tuple(told))))
     pots = _bases_first(plan.after, (*plan.cards, *plan.pots))
-    item = owner_of(plan.item)
-    shares = {item: _of_the_plate(balance, plan.after, item, covers)}
+    plates = {
+        owner_of(item): _of_the_plate(balance, plan.after, owner_of(item), count)
+        for item, count in covers.items()
+    }
+    shares: dict[str, _Share] = {}
     for pot in reversed(pots):
-        if pot not in shares:
-            takers = [user for user in pots if user in shares]
-            shares[pot] = _together(balance, pot, takers, shares)
+        shares[pot] = _together(balance, pot, tuple(shares), shares, plates.get(pot))
     named = _named(plan, names_by_what_it_is(before, plan))
     return tuple(_small(balance, pot, shares[pot], named) for pot in pots)
 
@@ -102,14 +103,24 @@ def _of_the_plate(balance: Balance, after: Reading, item: str, covers: float) ->
 
 
 def _together(
-    balance: Balance, pot: str, takers: Iterable[str], shares: dict[str, _Share]
+    balance: Balance,
+    pot: str,
+    takers: Iterable[str],
+    shares: Mapping[str, _Share],
+    own: _Share | None = None,
 ) -> _Share:
     """The share of a pot's card that all its takers need; None where one of them has no weight.
 
+    `own`: what is needed of it as a plate.
+
     What it yields and what it leaves behind come from one making: the greater share counts.
     """
-    book, told = balance.book, ""
+    book, told = balance.book, own.told if own else ""
     by_item: dict[str, float] = {}
+    if own is not None:
+        if own.factor is None:
+            return own
+        by_item[pot] = own.factor
     for user in takers:
         share = shares[user]
         for item, grams in _taken(balance, user, pot):
