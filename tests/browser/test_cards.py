@@ -271,7 +271,7 @@ class Reading(CardBrowserTest):
         Select(self.see("select")).select_by_visible_text("To what you have")
         self.see("[data-how-much]").send_keys("1.8 kg")
         self.shows("0.60 times the card, makes 2.4 l.", "[data-scaled]")
-        self.shows("0.6 of the amount", "main")
+        self.shows("60 % of the amount", "main")
         self.shows("2.52 l Water", "table")
         self.accessible()
         self.no_complaints()
