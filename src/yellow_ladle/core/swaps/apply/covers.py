@@ -111,9 +111,8 @@ def _together(
 ) -> _Share:
     """The share of a pot's card that all its takers need; None where one of them has no weight.
 
-    `own`: what is needed of it as a plate.
-
-    What it yields and what it leaves behind come from one making: the greater share counts.
+    What it yields and what it leaves behind come from one making: the greater share counts. `own`
+    is what is needed of it as a plate of its own.
     """
     book, told = balance.book, own.told if own else ""
     by_item: dict[str, float] = {}

@@ -10,7 +10,7 @@ from yellow_ladle.core.swaps.goals import Goals, offences, offending, together
 from yellow_ladle.core.swaps.harmed_needs import harmful_bits
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
 from yellow_ladle.core.swaps.rules import SwapRule
-from yellow_ladle.core.swaps.search.best_first import Found, Walk
+from yellow_ladle.core.swaps.search.best_first import MAX_STEPS, Found, Walk
 from yellow_ladle.core.swaps.search.blockers import Blocked, standing_in_the_way
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.carried_masks import Carrying
@@ -169,14 +169,7 @@ class _Search:
         proposer = Proposer(whole, self.proposer.limits, self.proposer.rules, self.library.ids)
         allowing = Allowing(checks=True, only=frozenset(id for id, _ in goods))
         regions = [Region(proposer, self.item, bad, allowing) for bad in self.ways_to_goal]
-        walk = Walk(
-            regions,
-            self._rank,
-            self.proposer.limits.most_pots,
-            self._habits.familiar,
-            STEPS_FOR_CHECKS,
-            harmful_bits(self.reading),
-        )
+        walk = self._walk(regions, self._rank, STEPS_FOR_CHECKS)
         classes = dict(goods)
 
         def fits(found: Found) -> Plan | None:
@@ -204,17 +197,20 @@ class _Search:
         ]
         if not any(region.awaits_labels for region in regions):
             return ()
-        walk = Walk(
-            regions,
-            self._by_swaps,
-            self.proposer.limits.most_pots,
-            self._habits.familiar,
-            STEPS_FOR_CHECKS,
-            harmful_bits(self.reading),
-        )
+        walk = self._walk(regions, self._by_swaps, STEPS_FOR_CHECKS)
         before = None if fewest is None else (float(fewest),)
         found = walk.plans(self._with_checks, MAX_CHECKS, before)
         return tuple(check for _, check in found)
+
+    def _walk(
+        self,
+        regions: Sequence[Region],
+        rank: Callable[[Score], Rank],
+        most_steps: int = MAX_STEPS,
+    ) -> Walk:
+        most_pots = self.proposer.limits.most_pots
+        harmful = harmful_bits(self.reading)
+        return Walk(regions, rank, most_pots, self._habits.familiar, most_steps, harmful)
 
     @property
     def _rank(self) -> Callable[[Score], Rank]:
@@ -222,13 +218,7 @@ class _Search:
 
     def _plans(self, goals: Goals, bads: Sequence[dict[str, int]], limit: int) -> list[Plan]:
         regions = [Region(self.proposer, self.item, bad) for bad in bads]
-        walk = Walk(
-            regions,
-            self._rank,
-            self.proposer.limits.most_pots,
-            self._habits.familiar,
-            harmful=harmful_bits(self.reading),
-        )
+        walk = self._walk(regions, self._rank)
         needs = _Needs(self.reading, self.item, bads)
 
         def fits(found: Found) -> Plan | None:
