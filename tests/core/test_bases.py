@@ -7,6 +7,7 @@ from tests.kitchens import (
     BUTTER,
     FLOUR,
     FREE,
+    FULL,
     MILK,
     OIL,
     OPEN,
@@ -180,6 +181,24 @@ class InPlans(unittest.TestCase):
                 self.assertEqual(plan.after.book.products[id].class_, class_)
                 self.assertEqual(plan.after.level(id, "wheat"), OPEN)
                 self.assertIn(id, {swap.to for swap in plan.swaps})
+
+    def test_nobody_is_told_to_buy_what_is_made_of_what_must_go(self) -> None:
+        sauce = pot("sauce", "plain-flour", line("milk", "liquid", quantity=1000), kind="sauce")
+        before = reading(FLOUR, MILK, sauce)
+        # each guest may have less than the one before
+        for goals, class_ in (
+            (("milk",), "oat-drink"),
+            (("milk", "oats"), "soy-drink"),
+            (("milk", "soy"), "oat-drink"),
+            (("milk", "soy", "oats"), "pea-drink"),
+        ):
+            found = propose(before, "sauce", Goals(goals), 5, library=base_library(before))
+            [plan] = [plan for plan in found.plans if plan.buy]
+            [(id, bought)] = plan.buy
+            self.assertEqual(bought, class_)
+            usual = known_classes()[bought].has & before.book.flag_ids
+            self.assertTrue(usual.isdisjoint(goals))
+            self.assertTrue(all(plan.after.level(id, flag) is FULL for flag in usual))
 
     def test_it_meets_once_its_label_says_so(self) -> None:
         barley = product("pearl-barley", "barley", "pearl-barley")

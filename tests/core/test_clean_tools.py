@@ -12,7 +12,8 @@ from yellow_ladle.core.reading.update import applied
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
 from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.menu.menu_plan import Guest, plan_menu
+from yellow_ladle.core.swaps.menu.menu_plan import Guest
+from yellow_ladle.core.swaps.menu.planner import plan_menu
 from yellow_ladle.core.swaps.plan import CleanTool, Plan
 from yellow_ladle.core.swaps.search.proposal import propose
 

@@ -9,10 +9,14 @@ from tests.kitchens import BUTTER, FLOUR, MILK, OIL, RICE_FLOUR, ROUX, line, pot
 from tests.random_swaps import SmallKitchen, large_kitchen
 from tests.random_swaps import rule as rule_named
 from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.swaps.bases import base_library
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.identity import Identity
-from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan, plan_menu
+from yellow_ladle.core.swaps.menu.menu_lines import PlateParts
+from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan, Sharing
+from yellow_ladle.core.swaps.menu.planner import plan_menu
 from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.search.candidates import LITTLE, Proposer
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.demo.kitchen import demo_book
@@ -172,6 +176,142 @@ class SomeOfEachCourse(unittest.TestCase):
         found = plan_menu(before, plates, [Guest("Ada", Goals(("peanut",)))], each=1)
         self.assertEqual(found.pots, ())
         self.assertTrue(any(serving.plan is not None for serving in found.servings))
+
+
+class NeedsKeptApart(unittest.TestCase):
+    """One pot for two needs, but only where it costs neither guest more than a little."""
+
+    CELERY = product("celery-stick", "celery", "celery")
+    GUESTS = (Guest("Ada", NO_MILK), Guest("Bo", Goals(("celery",))))
+    RULES = (
+        rule_named("oat", "milk", "oat-drink", fidelity=(0.9, 1, 1)),
+        rule_named("none", "celery", fidelity=(0, 0, 0)),
+    )
+
+    def of(self, celery: float) -> MenuPlan:
+        """A soup of 900 g milk with so much celery, for one without milk and one without celery."""
+        made = pot(
+            "soup",
+            line("milk", quantity=900),
+            line("celery-stick", quantity=celery),
+            "plain-flour",
+            kind="dish",
+        )
+        before = reading(MILK, OAT, self.CELERY, FLOUR, made)
+        return plan_menu(before, ["soup"], self.GUESTS, rules=self.RULES, each=1)
+
+    def test_what_is_hardly_missed_is_left_out_for_both_and_said(self) -> None:
+        found = self.of(celery=20)
+        [small] = found.pots
+        self.assertEqual(small.guests, ("Ada", "Bo"))
+        [ada, bo] = found.servings
+        [shared] = ada.shared
+        self.assertEqual(
+            ([s.from_ for s in shared.swaps], shared.needed_by), (["celery-stick"], ("Bo",))
+        )
+        [other] = bo.shared
+        self.assertEqual([swap.from_ for swap in other.swaps], ["milk"])
+
+    def test_what_a_soup_is_made_of_stays_for_those_who_may_have_it(self) -> None:
+        found = self.of(celery=1_800)
+        self.assertEqual([small.guests for small in found.pots], [("Ada",), ("Bo",)])
+        for serving in found.servings:
+            self.assertEqual(serving.shared, ())
+            assert serving.plan is not None
+            self.assertTrue(serving.plan.meets)
+            self.assertEqual(len(serving.plan.swaps), 1)
+
+    def test_nobody_loses_more_than_a_little_for_others_in_any_kitchen(self) -> None:
+        shared = 0
+        for seed in range(16):
+            kitchen = large_kitchen(seed, 15)
+            before = read(kitchen.book)
+            plates = Random(seed).sample(list(kitchen.book.preparations), 4)
+            guests = [Guest(flag, Goals((flag,))) for flag in ("wheat", "milk", "celery")]
+            proposer = Proposer(before, rules=kitchen.rules)
+            parts = PlateParts(proposer, plates)
+            for seconds in (0.0, 5.0):
+                found = plan_menu(before, plates, guests, seconds=seconds, rules=kitchen.rules)
+                for serving in found.servings:
+                    for sharing in serving.shared:
+                        shared += 1
+                        self.assertFalse({*serving.guests} & {*sharing.needed_by})
+                        self.assertTrue(sharing.needed_by)
+                        self.assertLessEqual(self.lost(proposer, parts, sharing), LITTLE + 1e-3)
+        self.assertGreater(shared, 20)
+
+    def lost(self, proposer: Proposer, parts: PlateParts, sharing: Sharing) -> float:
+        total = 0.0
+        for swap in sharing.swaps:
+            offers = proposer.offers(*swap.place, milk_goes=True).swaps
+            offered = min(sum(o.lost) for o in offers if o.swap.to == swap.to)
+            part = parts.of_line(*swap.place)
+            total += min(
+                sum(a * b for a, b in zip(part, offer.lost, strict=True))
+                for offer in offers
+                if offer.swap.to == swap.to and sum(offer.lost) == offered
+            )
+        return total
+
+
+class TheFirstAnswer(unittest.TestCase):
+    def test_it_comes_without_a_search_and_claims_no_more_than_is_so(self) -> None:
+        # Ada can eat the first and second plate, Bo the second and third: one plate does for both
+        rules = (
+            rule_named("rice", "plain-flour", "rice-flour"),
+            rule_named("oat", "milk", "oat-drink"),
+        )
+        bread, cheese = product("bread", "wheat", "bread"), product("cheese", "milk", "cheese")
+        made = (
+            pot("first", "plain-flour", "cheese", kind="dish"),
+            pot("second", "plain-flour", "milk", kind="dish"),
+            pot("third", "milk", "bread", kind="dish"),
+        )
+        before = reading(FLOUR, RICE_FLOUR, MILK, OAT, bread, cheese, *made)
+        plates = [plate.id for plate in made]
+        guests = (Guest("Ada", NO_WHEAT), Guest("Bo", NO_MILK))
+        quick = plan_menu(before, plates, guests, seconds=0, rules=rules, each=1)
+        best = plan_menu(before, plates, guests, seconds=5, rules=rules, each=1)
+        self.assertEqual((len(best.pots), best.bound, best.optimal), (1, 1, True))
+        self.assertLessEqual(quick.bound, 1)
+        self.assertGreaterEqual(quick.gap, 0)
+        self.assertTrue(all(s.plan is None or s.plan.meets for s in quick.servings))
+
+
+class WithShippedBases(unittest.TestCase):
+    def test_a_base_is_taken_only_where_the_kitchen_has_nothing(self) -> None:
+        salt = product("salt")
+        plate = pot("plate", "sauce", kind="dish")
+        guests = [Guest("Ada", NO_WHEAT)]
+        goods = (FLOUR, BUTTER, MILK, OIL, salt, ROUX, SAUCE, plate)
+        for more, cards in (((), 0), ((RICE_FLOUR,), 0)):
+            before = reading(*goods, *more)
+            library = base_library(before)
+            found = plan_menu(before, ["plate"], guests, each=1, library=library)
+            self.assertEqual(len(found.cards), cards)
+        stock = pot("hen-stock", "hen", line("salt", quantity=1), kind="stock", class_="meat-stock")
+        soup = pot("soup", line("hen-stock", "liquid"), kind="dish")
+        goods = (
+            *(product("hen", "poultry", "poultry"), salt, stock, soup),
+            *(product(id, class_=id) for id in ("onion", "carrot", "water", "dried-mushroom")),
+        )
+        before = reading(*goods)
+        library = base_library(before)
+        ada = [Guest("Ada", Goals(("poultry",)))]
+        rules = (rule_named("stock", "meat-stock", "mushroom-stock"),)
+        alone = plan_menu(before, ["soup"], ada, rules=rules, each=1)
+        self.assertEqual([serving.plan for serving in alone.servings], [None])
+        for seconds in (0, 5):
+            found = plan_menu(
+                before, ["soup"], ada, rules=rules, each=1, library=library, seconds=seconds
+            )
+            [serving] = found.servings
+            assert serving.plan is not None
+            self.assertTrue(serving.plan.meets)
+            self.assertEqual(len(found.cards), 1)
+            self.assertEqual(found.made, 2)
+            self.assertTrue(found.optimal or not seconds)
+            self.assertIn(found.cards[0], serving.plan.after.book.preparations)
 
 
 class AgainstThePlanner(unittest.TestCase):

@@ -91,7 +91,8 @@ class MenuOut(BaseModel):
 def menu(wanted: MenuIn, now: TheBook) -> MenuOut:
     """The fewest small pots that let every guest eat, plate by plate."""
     # The solver is big; who never asks for a menu does not wait for it.
-    from yellow_ladle.core.swaps.menu.menu_plan import Guest, plan_menu
+    from yellow_ladle.core.swaps.menu.menu_plan import Guest
+    from yellow_ladle.core.swaps.menu.planner import plan_menu
 
     begun = perf_counter()
     for plate in wanted.plates:

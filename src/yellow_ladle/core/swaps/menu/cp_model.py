@@ -2,16 +2,17 @@
 
 A version of a pot is named after the first of the groups that eat of it. For every offending line
 of a version one option is chosen; an option that offends a group may not be in a version of which
-that group eats. The number of versions is made as small as it can be, then that of the swaps.
+that group eats, and what only others need done may cost a group's plate little. The number of
+versions is made as small as it can be, then that of the swaps.
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 
 from ortools.sat.python import cp_model
 
-from yellow_ladle.core.book.book import Preparation, owner_of
+from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.by_products import ends
-from yellow_ladle.core.reading.reading import own_mask
+from yellow_ladle.core.swaps.bases import BaseLibrary
 from yellow_ladle.core.swaps.goals import together
 from yellow_ladle.core.swaps.menu.first_answer import started
 from yellow_ladle.core.swaps.menu.menu_answer import (
@@ -19,14 +20,15 @@ from yellow_ladle.core.swaps.menu.menu_answer import (
     Needed,
     Solved,
     Version,
+    cards_taken,
     swaps_taken,
 )
-from yellow_ladle.core.swaps.plan import Swap
-from yellow_ladle.core.swaps.search.candidates import Offer, Proposer
+from yellow_ladle.core.swaps.menu.menu_lines import MenuLines
+from yellow_ladle.core.swaps.search.candidates import LITTLE, Proposer
 
 WORKERS = 2
-A_SWAP = 50
-"""What a swap counts for by itself; losing all flavour, texture and colour adds 300."""
+_WHOLE = 10_000
+"""Flavour, texture and colour of a plate in whole numbers, as the solver takes no others."""
 
 
 class MenuModel:
@@ -40,14 +42,14 @@ class MenuModel:
         proposer: Proposer,
         ways: Sequence[Sequence[int]],
         wanted: Sequence[tuple[str, int]],
-        needed: Sequence[Needed] = (),
+        needed: Sequence[Needed] | None = None,
+        library: BaseLibrary | None = None,
     ) -> None:
         self._needed = needed
-        self._proposer = proposer
         self._reading = proposer.reading
         self._ways = ways
         self._wanted = wanted
-        self._bits = together(bits for choices in ways for bits in choices)
+        self._minds = [together(choices) for choices in ways]
         self._model = cp_model.CpModel()
         self._way = [
             [self._model.new_bool_var(f"way {g} {k}") for k in range(len(choices))]
@@ -59,8 +61,10 @@ class MenuModel:
         self._chosen: dict[tuple[Version, int, int], cp_model.IntVar] = {}
         self._pointed: dict[tuple[Version, int, int, int | None], cp_model.IntVar] = {}
         self._depth: dict[Version, cp_model.IntVar] = {}
-        self._lines: dict[str, dict[int, list[MenuOption]]] = {}
-        self._pots = self._collect()
+        self._cards: dict[str, cp_model.IntVar] = {}
+        self.lines = MenuLines(proposer, self._minds, [plate for plate, _ in wanted], library)
+        self._lines = self.lines.of
+        self._pots = list(self._lines)
         self._versions = [Version(pot, g) for pot in self._pots for g in range(len(ways))]
         for version in self._versions:
             self._begin(version)
@@ -70,11 +74,39 @@ class MenuModel:
         self._serve()
 
     def solve(self, seconds: float) -> Solved | None:
-        """The best answer in the time; None where there was none."""
-        pots = [self._eats[version, version.group] for version in self._versions]
+        """The answer with the fewest pots that is found in the time; None where there was none."""
+        return self._solve(seconds, self.first())
+
+    def solve_for_most(self, seconds: float, most: int, weights: Sequence[int]) -> Solved | None:
+        """The answer that serves most with at most so many pots; None where none was found.
+
+        `weights`: how many guests each group is.
+        """
+        self._model.add(sum(self._made) <= most)
+        served = [
+            (weights[group], literal)
+            for (_, group), literals in self._served.items()
+            for literal in literals
+        ]
+        return self._solve(seconds, None, served)
+
+    @property
+    def _made(self) -> list[cp_model.IntVar]:
+        """What has to be made beside the usual pots, each for one."""
+        return [*(self._eats[v, v.group] for v in self._versions), *self._cards.values()]
+
+    def _solve(
+        self,
+        seconds: float,
+        start: Solved | None,
+        first: Sequence[tuple[int, cp_model.IntVar]] = (),
+    ) -> Solved | None:
+        pots = self._made
         work = [
-            (_minutes(self._reading.book.preparations[version.pot]), literal)
-            for version, literal in zip(self._versions, pots, strict=True)
+            (_minutes(self._reading.book.preparations[pot]), literal)
+            for pot, literal in zip(
+                (*(version.pot for version in self._versions), *self._cards), pots, strict=True
+            )
         ]
         swaps = [
             (way.price, literal)
@@ -83,9 +115,11 @@ class MenuModel:
         ]
         # A pot counts for more than all swaps and all the work together.
         dear = sum(price for price, _ in (*swaps, *work)) + 1
-        self._model.minimize(
-            dear * sum(pots) + sum(price * literal for price, literal in (*swaps, *work))
-        )
+        dearest = dear * (len(pots) + 1)
+        terms = [(dear, literal) for literal in pots] + swaps + work
+        terms += [(-dearest * weight, literal) for weight, literal in first]
+        prices, literals = [price for price, _ in terms], [literal for _, literal in terms]
+        self._model.minimize(cp_model.LinearExpr.weighted_sum(literals, prices))
         solver = cp_model.CpSolver()
         solver.parameters.max_time_in_seconds = seconds
         solver.parameters.num_workers = WORKERS
@@ -93,27 +127,41 @@ class MenuModel:
         # A long look before the start is worth more to a solver that has no answer yet.
         solver.parameters.max_presolve_iterations = 1
         solver.parameters.cp_model_probing_level = 0
-        start = self._start()
         if start is not None:
             self._hint(start)
         status = solver.solve(self._model)
         if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
             return start
-        bound = int(solver.best_objective_bound + 0.5) // dear
+        bound = 0 if first else int(solver.best_objective_bound + 0.5) // dear
         return self._solved(solver, max(bound, start.bound if start else 0))
 
-    def _start(self) -> Solved | None:
+    def first(self) -> Solved | None:
         """An answer without a search, where every group has one way to its goals only."""
         if any(len(choices) > 1 for choices in self._ways):
             return None
         bits = [choices[0] for choices in self._ways]
-        fixed = {pot: self._fixed(pot) for pot in self._lines}
-        start = started(self._lines, fixed, bits, self._served_at_first(bits), self._reading.masks)
+        fixed = {pot: self.lines.fixed(pot) for pot in self._lines}
+        served = self._served_at_first(bits)
+        start = started(self._lines, fixed, bits, served, self._reading.masks, self._least(bits))
         return start if start is not None and self._yields(start) else None
+
+    def _least(self, bits: Sequence[int]) -> int:
+        """So many plates at least have to be made otherwise: of each course what one group lacks.
+
+        Of several courses or groups no plate does for two.
+        """
+        if self._needed is None:
+            masks = self._reading.masks
+            return len({plate for plate, group in self._wanted if masks[plate] & bits[group]})
+        lacking: dict[str | None, int] = {}
+        for needed in self._needed:
+            course = self._reading.book.preparations[needed.plates[0]].course
+            lacking[course] = max(lacking.get(course, 0), needed.count)
+        return sum(lacking.values())
 
     def _served_at_first(self, bits: Sequence[int]) -> list[tuple[str, int]]:
         """The plates that the first answer serves: those that suit, then those of least to do."""
-        if not self._needed:
+        if self._needed is None:
             return list(self._wanted)
         found: list[tuple[str, int]] = []
         for needed in self._needed:
@@ -157,60 +205,10 @@ class MenuModel:
             hint(pointer, taken and inside.get(str(way.pot)) == into)
         for version, depth in self._depth.items():
             hint(depth, _depth(start, version) if version in start.taken else 0)
+        for card, literal in self._cards.items():
+            hint(literal, card in start.cards)
         for key, usual in self._usual.items():
             hint(usual, key in start.serves and start.serves[key] is None)
-
-    def _collect(self) -> list[str]:
-        """Every pot that may have to be made otherwise, with what can be done about its lines."""
-        waiting = [plate for plate, _ in self._wanted if self._reading.masks[plate] & self._bits]
-        while waiting:
-            pot = waiting.pop()
-            if pot in self._lines:
-                continue
-            made = self._reading.book.preparations[pot]
-            self._lines[pot] = {
-                index: list(self._options(pot, index))
-                for index in made.counted()
-                if self._reading.masks[made.lines[index].item] & self._bits
-            }
-            waiting += [
-                way.pot
-                for options in self._lines[pot].values()
-                for way in options
-                if way.pot is not None and way.mask & self._bits
-            ]
-        return list(self._lines)
-
-    def _options(self, pot: str, index: int) -> Iterator[MenuOption]:
-        reading = self._reading
-        item = reading.book.preparations[pot].lines[index].item
-        yield self._as_option(None, item)
-        seen: set[tuple[str, int, tuple[str, ...]]] = set()
-        milk = "milk" in reading.layout.bits and bool(
-            reading.layout.of_flags(["milk"]) & self._bits
-        )
-        for offer in self._proposer.offers(pot, index, milk_goes=milk).swaps:
-            to = offer.swap.to
-            if to is None:
-                yield MenuOption(offer.swap, 0, None, _price(offer))
-                continue
-            way = self._as_option(offer.swap, to, _price(offer))
-            gone = ends(reading.book, pot, index, to)
-            key = (offer.swap.rule, way.mask & self._bits, gone)
-            if way.pot is not None and any(
-                reading.masks[line.item] & self._bits for line in offer.swap.adds
-            ):
-                continue
-            # Of goods that one rule brings and that offend and end alike, one is enough.
-            if way.pot is not None or key not in seen:
-                seen.add(key)
-                yield way
-
-    def _as_option(self, swap: Swap | None, item: str, price: int = 0) -> MenuOption:
-        owner, masks = owner_of(item), self._reading.masks
-        pot = owner if owner in self._reading.book.preparations else None
-        added = together(masks[line.item] for line in swap.adds) if swap is not None else 0
-        return MenuOption(swap, masks[item] | added, pot, price)
 
     def _begin(self, version: Version) -> None:
         model, groups = self._model, len(self._ways)
@@ -226,7 +224,7 @@ class MenuModel:
         model = self._model
         exists = self._eats[version, version.group]
         made = self._reading.book.preparations[version.pot]
-        self._not_for(version, self._fixed(version.pot), exists)
+        self._not_for(version, self.lines.fixed(version.pot), exists)
         leaving: list[cp_model.IntVar] = []
         for index, options in self._lines[version.pot].items():
             literals: list[cp_model.IntVar] = []
@@ -238,6 +236,10 @@ class MenuModel:
                     self._point(version, index, at, way, literal)
                 else:
                     self._not_for(version, way.mask, literal)
+                for card in way.cards:
+                    if card not in self._cards:
+                        self._cards[card] = model.new_bool_var(f"card {card}")
+                    model.add_implication(literal, self._cards[card])
                 if way.leaves:
                     leaving.append(literal)
             model.add(sum(literals) == 1).only_enforce_if(exists)
@@ -245,18 +247,21 @@ class MenuModel:
         # A pot is never left with nothing in it.
         if len(self._lines[version.pot]) == len(made.lines) and leaving:
             model.add(sum(leaving) < len(made.lines))
+        self._keep_needs_apart(version)
 
-    def _fixed(self, pot: str) -> int:
-        """What the pot itself and the lines that offend nobody bring into it.
-
-        Not what its tools leave: a version goes through clean ones where somebody has to mind.
-        """
-        made = self._reading.book.preparations[pot]
-        mask = own_mask(self._reading.layout, made)
-        for index in made.counted():
-            if index not in self._lines[pot]:
-                mask |= self._reading.masks[made.lines[index].item]
-        return mask
+    def _keep_needs_apart(self, version: Version) -> None:
+        """Nobody eats of a version that costs a plate more than a little for others only."""
+        for group in range(version.group, len(self._ways)):
+            lost = [
+                round(_WHOLE * way.lost) * self._chosen[version, index, at]
+                for index, options in self._lines[version.pot].items()
+                if not options[0].mask & self._minds[group]
+                for at, way in enumerate(options)
+                if way.lost
+            ]
+            if lost:
+                eaten = self._eats[version, group]
+                self._model.add(sum(lost) <= round(_WHOLE * LITTLE)).only_enforce_if(eaten)
 
     def _point(
         self, version: Version, index: int, at: int, way: MenuOption, literal: cp_model.IntVar
@@ -324,12 +329,12 @@ class MenuModel:
             served = [usual]
             if plate in self._lines:
                 served += [self._eats[Version(plate, v), group] for v in range(group + 1)]
-            if self._needed:
-                model.add(sum(served) <= 1)
-            else:
+            if self._needed is None:
                 model.add(sum(served) == 1)
+            else:
+                model.add(sum(served) <= 1)
             self._served[plate, group] = served
-        for needed in self._needed:
+        for needed in self._needed or ():
             plates = [self._served[plate, needed.group] for plate in needed.plates]
             model.add(sum(literal for served in plates for literal in served) >= needed.count)
         # A group eats of no more than one version of a pot.
@@ -373,7 +378,8 @@ class MenuModel:
             for version in versions
         }
         swaps = swaps_taken(self._lines, taken)
-        return Solved(serves, swaps, taken, made_of, eaten_by, bound)
+        cards = cards_taken(self._lines, taken)
+        return Solved(serves, swaps, taken, made_of, eaten_by, cards, bound)
 
 
 def _depth(solved: Solved, version: Version) -> int:
@@ -384,7 +390,3 @@ def _depth(solved: Solved, version: Version) -> int:
 def _minutes(made: Preparation) -> int:
     """The minutes for which somebody stands by while a preparation is made."""
     return round(sum(step.minutes or 0 for step in made.method if not step.passive))
-
-
-def _price(offer: Offer) -> int:
-    return A_SWAP + round(100 * sum(offer.lost))

@@ -1,6 +1,7 @@
 """A first answer for a menu, without any search: each pot in one version for everybody, if it can.
 
-It is what the solver starts from, and the answer where the solver finds none in the time.
+It is what the solver starts from, and the answer where the solver finds none in the time. A pot is
+made for everybody only where nobody's plate loses more than a little by it for others.
 """
 
 from collections.abc import Mapping, Sequence
@@ -8,7 +9,15 @@ from functools import partial
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.swaps.goals import together
-from yellow_ladle.core.swaps.menu.menu_answer import Lines, MenuOption, Solved, Version, swaps_taken
+from yellow_ladle.core.swaps.menu.menu_answer import (
+    Lines,
+    MenuOption,
+    Solved,
+    Version,
+    cards_taken,
+    swaps_taken,
+)
+from yellow_ladle.core.swaps.search.candidates import LITTLE
 
 Eaters: TypeAlias = int | Literal["all"]
 """One group, or all of them at once."""
@@ -20,18 +29,19 @@ def started(
     bits: Sequence[int],
     wanted: Sequence[tuple[str, int]],
     masks: Mapping[str, int],
+    least: int,
 ) -> Solved | None:
     """An answer where every group has its goal in the one way that `bits` says; None if none.
 
     `fixed`: what the lines that are left alone bring into a pot. `wanted`: plates with the groups
-    that eat them.
+    that eat them; `least`: so many pots are needed in any answer.
     """
     making = _Making(lines, fixed, bits)
     usual = {(plate, group) for plate, group in wanted if not masks[plate] & bits[group]}
     for plate, group in wanted:
         if (plate, group) not in usual and not making.serve(plate, group):
             return None
-    return making.answer(wanted, usual)
+    return making.answer(wanted, usual, least)
 
 
 class _Making:
@@ -56,7 +66,9 @@ class _Making:
                 self.serve(below, group)
         return True
 
-    def answer(self, wanted: Sequence[tuple[str, int]], usual: set[tuple[str, int]]) -> Solved:
+    def answer(
+        self, wanted: Sequence[tuple[str, int]], usual: set[tuple[str, int]], least: int
+    ) -> Solved:
         """All that is served, with the versions that it takes."""
         version = {key: Version(key[0], min(eaten)) for key, eaten in self._eaten.items()}
         taken = {version[key]: dict(self._choices[key] or {}) for key in version}
@@ -76,7 +88,8 @@ class _Making:
                 for key, made in version.items()
             },
             eaten_by={made: tuple(sorted(self._eaten[key])) for key, made in version.items()},
-            bound=len({plate for plate, group in wanted if (plate, group) not in usual}),
+            cards=cards_taken(self._lines, taken),
+            bound=least,
         )
 
     def _within(self, key: tuple[str, Eaters]) -> list[str]:
@@ -111,7 +124,21 @@ class _Making:
             taken[index] = min(fitting, key=partial(_cost, ways, self._bits[eaters]))
         leaves = [self._lines[pot][index][at].leaves for index, at in taken.items()]
         # A pot is never left with nothing in it.
-        return None if leaves and all(leaves) else taken
+        if leaves and all(leaves):
+            return None
+        return taken if eaters != "all" or self._all_lose_little(pot, taken) else None
+
+    def _all_lose_little(self, pot: str, taken: Mapping[int, int]) -> bool:
+        groups = (bits for eaters, bits in self._bits.items() if eaters != "all")
+        return all(
+            sum(
+                ways[taken[index]].lost
+                for index, ways in self._lines[pot].items()
+                if not ways[0].mask & bits
+            )
+            <= LITTLE
+            for bits in groups
+        )
 
     def _fits(self, way: MenuOption, eaters: Eaters) -> bool:
         if not way.mask & self._bits[eaters]:
@@ -119,5 +146,5 @@ class _Making:
         return way.pot is not None and self._eaters_of(way.pot, eaters) is not None
 
 
-def _cost(ways: Sequence[MenuOption], bad: int, at: int) -> tuple[bool, int]:
-    return bool(ways[at].mask & bad), ways[at].price
+def _cost(ways: Sequence[MenuOption], bad: int, at: int) -> tuple[int, int]:
+    return bool(ways[at].mask & bad) + len(ways[at].cards), ways[at].price

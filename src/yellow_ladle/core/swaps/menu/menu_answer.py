@@ -26,12 +26,15 @@ class Needed:
 @dataclass(frozen=True, slots=True)
 class MenuOption:
     """One thing that can be done about a line: keep it (None) or swap it; `mask` of what it brings,
-    `pot` where it is a preparation. `price`: of a swap, more where more is lost by it."""
+    `pot` where it is a preparation. `price`: of a swap, more where more is lost by it; `lost`: of a
+    plate's flavour, texture and colour together. `cards`: the shipped bases that it takes."""
 
     swap: Swap | None
     mask: int
     pot: str | None
     price: int = 0
+    lost: float = 0.0
+    cards: tuple[str, ...] = ()
 
     @property
     def leaves(self) -> bool:
@@ -46,19 +49,22 @@ Lines: TypeAlias = Mapping[str, Mapping[int, Sequence[MenuOption]]]
 @dataclass(frozen=True, slots=True)
 class Solved:
     """One answer. `serves`: the version per plate and group, None for the usual; `taken`: per line
-    the place of its way; `made_of`: the versions that go into one. At least `bound` are needed."""
+    the place of its way; `made_of`: the versions that go into one; `cards`: shipped bases. Of
+    versions and cards together at least `bound` are needed."""
 
     serves: dict[tuple[str, int], Version | None]
     swaps: dict[Version, tuple[Swap, ...]]
     taken: dict[Version, dict[int, int]]
     made_of: dict[Version, tuple[Version, ...]]
     eaten_by: dict[Version, tuple[int, ...]]
+    cards: tuple[str, ...]
     bound: int
 
-    @property
-    def optimal(self) -> bool:
-        """Whether no fewer versions would do."""
-        return len(self.swaps) == self.bound
+
+def cards_taken(lines: Lines, taken: Mapping[Version, Mapping[int, int]]) -> tuple[str, ...]:
+    """The shipped bases that the ways which are taken need, bases first."""
+    ways = (lines[v.pot][index][at] for v, places in taken.items() for index, at in places.items())
+    return tuple(dict.fromkeys(card for way in ways for card in way.cards))
 
 
 def swaps_taken(

@@ -109,6 +109,13 @@ def propose(
     return Proposal((*bought, *search.partial(limit))[:limit], blocked, checks, search.whole)
 
 
+def can_meet(proposer: Proposer, item: str, goals: Goals, library: BaseLibrary | None) -> bool:
+    """Whether some plan brings an item to its goals; `proposer` goes by the same library."""
+    reading, limits = proposer.reading, proposer.limits
+    search = _Search(reading, item, goals, limits, proposer.rules, USUAL, library, proposer)
+    return bool(search.meeting(1))
+
+
 class _Search:
     def __init__(
         self,
@@ -119,13 +126,14 @@ class _Search:
         rules: Sequence[SwapRule] | None,
         habits: Habits,
         library: BaseLibrary | None,
+        proposer: Proposer | None = None,
     ) -> None:
         self.library = library
         self.reading = reading if library is None else library.whole
         self.item = item
         self.goals = goals
         bases = frozenset() if library is None else library.ids
-        self.proposer = Proposer(self.reading, limits, rules, bases)
+        self.proposer = proposer or Proposer(self.reading, limits, rules, bases)
         self.ways_to_goal = offences(reading, goals)
         self.whole = True
         self._habits = habits

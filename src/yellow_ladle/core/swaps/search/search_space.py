@@ -5,7 +5,7 @@ swaps is taken out beforehand, and what is left is so ordered that a pot comes b
 may be made from.
 """
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
 
@@ -71,7 +71,10 @@ SWAPS_ONLY = Allowing()
 
 
 class Region:
-    """What has to be decided to rid one item of the bits of `bad`."""
+    """What has to be decided to rid one item of the bits of `bad`.
+
+    With `also` it tells of other items, too, whether they can be rid of them.
+    """
 
     def __init__(
         self,
@@ -79,8 +82,10 @@ class Region:
         item: str,
         bad: Mapping[str, int],
         allowing: Allowing = SWAPS_ONLY,
+        also: Iterable[str] = (),
     ) -> None:
         self.top = owner_of(item)
+        self._tops = dict.fromkeys((self.top, *map(owner_of, also)))
         self.bad = bad
         self.bits = together(bad.values())
         self._proposer = proposer
@@ -102,7 +107,12 @@ class Region:
     @property
     def feasible(self) -> bool:
         """Whether some choice of swaps may clear the item; if not, none does."""
-        return not self.offends(self.top) or self.top in self._clearable
+        return self.clears(self.top)
+
+    def clears(self, item: str) -> bool:
+        """Whether some choice of swaps may clear the item, or one of `also`; if not, none does."""
+        pot = owner_of(item)
+        return not self.offends(pot) or pot in self._clearable
 
     @property
     def awaits_labels(self) -> bool:
@@ -120,7 +130,7 @@ class Region:
         return {pot: place for place, pot in enumerate(self.pots)}
 
     def _collect(self) -> None:
-        waiting = [self.top] if self.offends(self.top) else []
+        waiting = [pot for pot in self._tops if self.offends(pot)]
         while waiting:
             pot = waiting.pop()
             if pot in self._all:
