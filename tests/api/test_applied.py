@@ -208,6 +208,34 @@ class Rulebook(ApiTest):
             self.api.delete("/api/v1/rules/own/rice-flour-roux?seen=1").status_code, 404
         )
 
+    def test_a_rule_brings_what_it_cannot_do_without(self) -> None:
+        oil = {"with": ["sunflower-oil", "rapeseed-oil"], "ratio": 0.5, "role": "fat"}
+        tried = self.post("/rules/try", {"rule": RULE | {"adds": [oil]}})
+        self.assertEqual(tried["faults"], [])
+        self.own(RULE | {"adds": [oil]})
+        kept = self.get("/rules")["rules"][0]["own"]["adds"]
+        self.assertEqual(kept, [oil])
+        content = json.loads(write_book(self.ledger.now.reading.book))
+        self.assertEqual(content["rules"][0]["own"]["adds"], [oil])
+        again = parse_book(json.dumps(content).encode())
+        self.assertEqual(again.rulings, self.ledger.now.reading.book.rulings)
+        goals = Goals(("wheat",))
+        plans = propose(self.ledger.now.reading, "veloute", goals, 500).plans
+        ours = [swap for plan in plans for swap in plan.swaps if swap.rule == "beet-roux"]
+        self.assertTrue(ours)
+        for swap in ours:
+            [line] = swap.adds
+            self.assertAlmostEqual(line.quantity, 0.5 * swap.quantity, delta=0.06)
+        for wrong, told in (
+            ({"with": ["no-such-oil"], "ratio": 1, "role": "fat"}, "no goods or pots of class"),
+            ({"with": ["olive-oil"], "ratio": 1, "role": "fatt"}, '"fatt" is no role'),
+        ):
+            faults = self.post("/rules/try", {"rule": RULE | {"adds": [wrong]}})["faults"]
+            self.assertTrue(any(told in fault for fault in faults), faults)
+        out = RULE | {"with": [], "adds": [oil]}
+        [fault] = self.post("/rules/try", {"rule": out})["faults"]
+        self.assertIn("leaves a line out", fault)
+
     def own(self, rule: dict[str, Any], id: str | None = None) -> Response:
         seen = None if id is None else self.rule_version(id)
         return self.api.put("/api/v1/rules/own", json={"id": id, "rule": rule, "seen": seen})
@@ -287,6 +315,27 @@ class Menus(ApiTest):
         self.assertEqual(
             {name for pot in found["pots"] for name in pot["for_guests"]}, {"Ada", "Bo", "Cy"}
         )
+
+    def test_a_first_answer_comes_without_a_search(self) -> None:
+        guests = [{"name": "Ada", "goals": {"clear": ["wheat"]}}]
+        body = {"plates": ["hen-leek-pie", "cod-samphire"], "guests": guests}
+        first = self.post("/plans/menu", {**body, "seconds": 0})
+        best = self.post("/plans/menu", {**body, "seconds": 5})
+        self.assertLessEqual(first["bound"], len(best["pots"]) + len(best["cards"]))
+        for serving in first["servings"]:
+            self.assertEqual(serving["meets"], serving["possible"] and not serving["spare"])
+
+    def test_what_one_more_pot_would_buy(self) -> None:
+        guests = [
+            {"name": "Ada", "goals": {"fit": ["vegetarian"]}},
+            {"name": "Bo", "goals": {"clear": ["celery", "mustard"]}},
+        ]
+        plates = [id for id, made in demo_book().preparations.items() if made.kind == "dish"]
+        body = {"plates": plates, "guests": guests, "seconds": 5}
+        gains = self.post("/plans/menu/gains", body)
+        [pot] = [gain for gain in gains if gain["kind"] == "pot"]
+        self.assertRegex(pot["sentence"], "^With (4 small pots instead of 3|no more pots): also ")
+        self.assertTrue(all(gain["subject"] for gain in gains if gain["kind"] == "label"))
 
     def test_plates_and_goals_that_nobody_knows(self) -> None:
         guest = {"name": "Ada", "goals": {"clear": ["weat"]}}

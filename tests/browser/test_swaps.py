@@ -284,6 +284,7 @@ class BesideTheBench(Bench):
         self.shows("cannot be served", "table")
         self.shows("The small pots, bases first")
         self.assertIn("Ada", self.see("[aria-labelledby=answer] ul").text)
+        self.shows("What one thing more would buy")
         self.accessible()
         self.no_complaints()
 

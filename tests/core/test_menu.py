@@ -235,6 +235,7 @@ class NeedsKeptApart(unittest.TestCase):
                 for serving in found.servings:
                     for sharing in serving.shared:
                         shared += 1
+                        # nobody's pot is made otherwise for no one
                         self.assertFalse({*serving.guests} & {*sharing.needed_by})
                         self.assertTrue(sharing.needed_by)
                         self.assertLessEqual(self.lost(proposer, parts, sharing), LITTLE + 1e-3)

@@ -412,6 +412,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plans/menu/gains": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Menu Gains
+         * @description What one more pot, one purchase and one label would do for a menu, where they would do any.
+         *
+         *     `seconds` bound each of the three.
+         */
+        post: operations["menu_gains_api_v1_plans_menu_gains_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/rules": {
         parameters: {
             query?: never;
@@ -1374,6 +1396,18 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AddedLinePiece
+         * @description A line that comes with a rule: goods of one of some classes, `ratio` g for 1 g of the new.
+         */
+        AddedLinePiece: {
+            /** With */
+            with: string[];
+            /** Ratio */
+            ratio: number;
+            /** Role */
+            role: string;
+        };
         /**
          * AdditionChange
          * @description Something put into a running bag today.
@@ -2467,6 +2501,22 @@ export interface components {
             id: string;
         };
         /**
+         * GainOut
+         * @description What one more pot, purchase or label would do. `subject`: the product whose label it is.
+         */
+        GainOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "pot" | "purchase" | "label";
+            subject: components["schemas"]["Named"] | null;
+            /** Sentence */
+            sentence: string;
+            /** Flags */
+            flags: string[];
+        };
+        /**
          * GivenOut
          * @description What one voice gives the product: a maker's label, or ("") the product's own.
          *
@@ -3344,7 +3394,8 @@ export interface components {
          * MenuIn
          * @description The plates of a menu, its guests, and how long may be looked.
          *
-         *     `each`: how many plates of each course every guest is to have, null for every plate.
+         *     `each`: how many plates of each course every guest is to have, null for every plate. With no
+         *     `seconds` the answer is the first, which is made without a search.
          */
         MenuIn: {
             /** Plates */
@@ -3365,12 +3416,16 @@ export interface components {
         /**
          * MenuOut
          * @description How every guest eats, with the fewest small pots, or how near to that it was come.
+         *
+         *     `cards`: shipped bases that have to be made besides.
          */
         MenuOut: {
             /** Servings */
             servings: components["schemas"]["ServingOut"][];
             /** Pots */
             pots: components["schemas"]["MenuPotOut"][];
+            /** Cards */
+            cards: string[];
             /** Optimal */
             optimal: boolean;
             /** Bound */
@@ -3853,6 +3908,11 @@ export interface components {
              * @default kitchen practice
              */
             source: string;
+            /**
+             * Adds
+             * @default []
+             */
+            adds: components["schemas"]["AddedLinePiece"][];
         };
         /** Page[JarOut] */
         Page_JarOut_: {
@@ -4652,12 +4712,16 @@ export interface components {
         /**
          * RuleTryOut
          * @description What a rule of one's own would do: what is wrong with it, or examples from the book.
+         *
+         *     `claims` name the pots in which what it proposes does not hold.
          */
         RuleTryOut: {
             /** Faults */
             faults: string[];
             /** Examples */
             examples: string[];
+            /** Claims */
+            claims: string[];
         };
         /**
          * RuleWordsOut
@@ -4818,7 +4882,8 @@ export interface components {
          * ServingOut
          * @description One plate for the guests who share the same goals.
          *
-         *     `spare`: they have enough of its course without it.
+         *     `spare`: they have enough of its course without it. `shared`: a sentence for each pot that they
+         *     eat of although it is made otherwise only for others.
          */
         ServingOut: {
             plate: components["schemas"]["Named"];
@@ -4838,6 +4903,8 @@ export interface components {
             spare: boolean;
             /** Sentence */
             sentence: string;
+            /** Shared */
+            shared: string[];
             /** Pots */
             pots: string[];
         };
@@ -6844,6 +6911,80 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MenuOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    menu_gains_api_v1_plans_menu_gains_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MenuIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GainOut"][];
                 };
             };
             /** @description No such thing */

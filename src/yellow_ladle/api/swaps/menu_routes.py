@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 from time import perf_counter
-from typing import TYPE_CHECKING, Annotated, TypeAlias
+from typing import TYPE_CHECKING, Annotated, Literal, TypeAlias
 
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
@@ -14,18 +14,25 @@ from yellow_ladle.api.schemas.plan_forms import GoalsPiece
 from yellow_ladle.api.swaps.plan_routes import goals_of
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.book.tool import clean_name
+from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
+from yellow_ladle.core.swaps.bases import base_library
 from yellow_ladle.core.swaps.item_names import short_name
+from yellow_ladle.core.swaps.menu.menu_sentences import gain_sentence, sharing_sentence
 from yellow_ladle.core.swaps.plan import Swap
 from yellow_ladle.files.book.piece import Id, Name
 from yellow_ladle.store.book_repository import Now
 
 if TYPE_CHECKING:
-    from yellow_ladle.core.swaps.menu.menu_plan import MenuPlan, Serving, SmallPot
+    from yellow_ladle.core.swaps.menu.gains import Gain
+    from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan, Serving, SmallPot
 
 SmallPotKey: TypeAlias = tuple[str, frozenset[Swap]]
 """A small pot by what it is made from and everything that is swapped in it or beneath it."""
+
+GainKindWord: TypeAlias = Literal["pot", "purchase", "label"]
+"""What would do something for a menu."""
 
 router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
 
@@ -40,12 +47,13 @@ class GuestPiece(BaseModel):
 class MenuIn(BaseModel):
     """The plates of a menu, its guests, and how long may be looked.
 
-    `each`: how many plates of each course every guest is to have, null for every plate.
+    `each`: how many plates of each course every guest is to have, null for every plate. With no
+    `seconds` the answer is the first, which is made without a search.
     """
 
     plates: Annotated[list[Id], Field(min_length=1, max_length=100)]
     guests: Annotated[list[GuestPiece], Field(min_length=1, max_length=100)]
-    seconds: Annotated[float, Field(ge=0.1, le=30)] = 5
+    seconds: Annotated[float, Field(ge=0, le=30)] = 5
     each: Annotated[int, Field(ge=1, le=20)] | None = 1
 
 
@@ -61,7 +69,8 @@ class MenuPotOut(BaseModel):
 class ServingOut(BaseModel):
     """One plate for the guests who share the same goals.
 
-    `spare`: they have enough of its course without it.
+    `spare`: they have enough of its course without it. `shared`: a sentence for each pot that they
+    eat of although it is made otherwise only for others.
     """
 
     plate: Named
@@ -73,45 +82,102 @@ class ServingOut(BaseModel):
     same_dish: bool
     spare: bool
     sentence: str
+    shared: list[str]
     pots: list[str]
 
 
 class MenuOut(BaseModel):
-    """How every guest eats, with the fewest small pots, or how near to that it was come."""
+    """How every guest eats, with the fewest small pots, or how near to that it was come.
+
+    `cards`: shipped bases that have to be made besides.
+    """
 
     servings: list[ServingOut]
     pots: list[MenuPotOut]
+    cards: list[str]
     optimal: bool
     bound: int
     gap: float
     milliseconds: int
 
 
+class GainOut(BaseModel):
+    """What one more pot, purchase or label would do. `subject`: the product whose label it is."""
+
+    kind: GainKindWord
+    subject: Named | None
+    sentence: str
+    flags: list[str]
+
+
 @router.post("/menu")
 def menu(wanted: MenuIn, now: TheBook) -> MenuOut:
     """The fewest small pots that let every guest eat, plate by plate."""
+    begun = perf_counter()
+    return menu_out(now, asked(wanted, now), begun)
+
+
+@router.post("/menu/gains")
+def menu_gains(wanted: MenuIn, now: TheBook) -> list[GainOut]:
+    """What one more pot, one purchase and one label would do for a menu, where they would do any.
+
+    `seconds` bound each of the three.
+    """
+    from yellow_ladle.core.swaps.menu.gains import MenuGains
+
+    found = asked(wanted, now)
+    gains = MenuGains(
+        now.reading,
+        wanted.plates,
+        guests_of(wanted, now),
+        found,
+        each=wanted.each,
+        library=base_library(now.reading),
+        seconds=wanted.seconds,
+    )
+    answers = (gains.one_more_pot(), gains.one_purchase(), gains.one_label())
+    return [_gain(now, found, gain) for gain in answers if gain is not None]
+
+
+def asked(wanted: MenuIn, now: Now) -> "MenuPlan":
+    """The answer for a menu; refuses plates, flags and diets that nobody knows."""
     # The solver is big; who never asks for a menu does not wait for it.
-    from yellow_ladle.core.swaps.menu.menu_plan import Guest
     from yellow_ladle.core.swaps.menu.planner import plan_menu
 
-    begun = perf_counter()
+    return plan_menu(
+        now.reading,
+        wanted.plates,
+        guests_of(wanted, now),
+        seconds=wanted.seconds,
+        each=wanted.each,
+        library=base_library(now.reading),
+    )
+
+
+def guests_of(wanted: MenuIn, now: Now) -> "list[Guest]":
+    """The guests of a menu whose plates are there."""
+    from yellow_ladle.core.swaps.menu.menu_plan import Guest
+
     for plate in wanted.plates:
         preparation_or_missing(now, plate)
-    guests = [Guest(guest.name, goals_of(now, guest.goals)) for guest in wanted.guests]
-    found = plan_menu(now.reading, wanted.plates, guests, seconds=wanted.seconds, each=wanted.each)
-    return menu_out(now, found, begun)
+    return [Guest(guest.name, goals_of(now, guest.goals)) for guest in wanted.guests]
 
 
 def menu_out(now: Now, found: "MenuPlan", begun: float) -> MenuOut:
     """A menu's answer in names and sentences."""
     names: dict[SmallPotKey, str] = {}
     for serving in found.servings:
-        called = {} if serving.plan is None else names_by_what_it_is(now.reading, serving.plan)
+        called = {}
+        if serving.plan is not None:
+            called = names_by_what_it_is(_with_cards(now, serving), serving.plan)
         for pot in serving.pots:
             names.setdefault(_key(pot), called.get(pot.pot, now.reading.book.name(pot.pot)))
+    library = base_library(now.reading)
+    book = library.only(found.cards).book if found.cards else now.reading.book
     return MenuOut(
         servings=[_serving(now, serving, names) for serving in found.servings],
-        pots=[_pot(now.reading.book, pot, names) for pot in found.pots],
+        pots=[_pot(book, pot, names) for pot in found.pots],
+        cards=[book.name(card) for card in found.cards],
         optimal=found.optimal,
         bound=found.bound,
         gap=round(found.gap, 4),
@@ -144,6 +210,24 @@ def _swap(book: Book, pot: "SmallPot", swap: Swap) -> str:
     return f"{old} → {short_name(book, swap.to)}"
 
 
+def _with_cards(now: Now, serving: "Serving") -> Reading:
+    """The kitchen's reading with the bases that a serving is made with."""
+    cards = serving.plan.cards if serving.plan is not None else ()
+    return base_library(now.reading).only(cards) if cards else now.reading
+
+
+def _gain(now: Now, found: "MenuPlan", gain: "Gain") -> GainOut:
+    book = now.reading.book
+    names = {flag.id: flag.name for flag in book.flags}
+    is_item = gain.kind == "label"
+    return GainOut(
+        kind=gain.kind,
+        subject=named(book, gain.subject) if is_item else None,
+        sentence=gain_sentence(book, gain, found.made),
+        flags=[names[flag] for flag in gain.flags],
+    )
+
+
 def _serving(now: Now, serving: "Serving", names: Mapping[SmallPotKey, str]) -> ServingOut:
     book, plan = now.reading.book, serving.plan
     return ServingOut(
@@ -155,6 +239,9 @@ def _serving(now: Now, serving: "Serving", names: Mapping[SmallPotKey, str]) -> 
         as_usual=plan is not None and not plan.changed,
         same_dish=plan is None or plan.same_dish,
         spare=serving.spare,
-        sentence="" if plan is None else floor_sentence(now.reading, plan, serving.goals),
+        sentence=""
+        if plan is None
+        else floor_sentence(_with_cards(now, serving), plan, serving.goals),
+        shared=[sharing_sentence(_with_cards(now, serving).book, part) for part in serving.shared],
         pots=[names[_key(pot)] for pot in serving.pots],
     )

@@ -16,6 +16,7 @@ from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.rule_setting import Note
 from yellow_ladle.core.cards.colours import colours
 from yellow_ladle.core.checks.rule_faults import never_cleared, own_faults, rule_faults
+from yellow_ladle.core.checks.structure_claims import claims
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.rulebook import (
     OWN,
@@ -97,10 +98,14 @@ class RulesOut(BaseModel):
 
 
 class RuleTryOut(BaseModel):
-    """What a rule of one's own would do: what is wrong with it, or examples from the book."""
+    """What a rule of one's own would do: what is wrong with it, or examples from the book.
+
+    `claims` name the pots in which what it proposes does not hold.
+    """
 
     faults: list[str]
     examples: list[str]
+    claims: list[str]
 
 
 class VerdictIn(BaseModel):
@@ -148,7 +153,11 @@ def try_rule(wanted: OwnRuleIn, now: TheBook) -> RuleTryOut:
     """A rule of one's own on one of the kitchen's pots, before it is kept."""
     rule = rule_of(wanted.rule.row(wanted.id or A_RULE), OWN)
     faults = rule_faults(rule, _own_classes(now.reading.book))
-    return RuleTryOut(faults=faults, examples=[] if faults else _examples(now.reading, rule))
+    if faults:
+        return RuleTryOut(faults=faults, examples=[], claims=[])
+    return RuleTryOut(
+        faults=[], examples=_examples(now.reading, rule), claims=_claims(now.reading, rule)
+    )
 
 
 @router.put("/own")
@@ -229,6 +238,16 @@ def _examples(reading: Reading, rule: SwapRule) -> list[str]:
         if len(found) == MAX_EXAMPLES:
             break
     return found
+
+
+def _claims(reading: Reading, rule: SwapRule) -> list[str]:
+    """Where the rule claims more than holds, in words."""
+    book = reading.book
+    found = (
+        f"{book.name(claim.swap.in_)}: {book.name(str(claim.swap.to))} {claim.why}"
+        for claim in claims(reading, [rule])
+    )
+    return list(dict.fromkeys(found))[:MAX_EXAMPLES]
 
 
 def _out(now: Now, here: RuleHere) -> RuleOut:

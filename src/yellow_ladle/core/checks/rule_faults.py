@@ -26,10 +26,10 @@ def rule_faults(rule: SwapRule, extra_classes: Iterable[str] = ()) -> list[str]:
     known = {*known_classes(), *extra_classes}
     found = [
         f'no goods or pots of class "{word}" are known'
-        for word in sorted({*rule.replaces, *rule.with_} - known)
+        for word in sorted({*rule.replaces, *rule.with_, *_added(rule)} - known)
     ]
     for words, all_, what in (
-        (rule.roles, ROLES, "role"),
+        ((*rule.roles, *(line.role for line in rule.adds)), ROLES, "role"),
         (rule.stages, STAGES, "stage"),
         (rule.kinds, KINDS, "kind"),
         (rule.not_in | rule.only_in, CONDITIONS, "condition"),
@@ -122,6 +122,10 @@ def _clears(old: str, rule: SwapRule, flag: str | None) -> bool:
     return False
 
 
+def _added(rule: SwapRule) -> Iterator[str]:
+    return (class_ for line in rule.adds for class_ in line.classes)
+
+
 def _whole(rule: SwapRule) -> Iterator[str]:
     if not rule.replaces:
         yield "it names nothing that it replaces"
@@ -129,7 +133,7 @@ def _whole(rule: SwapRule) -> Iterator[str]:
         yield "it names no role"
     if not rule.method:
         yield "it does not say how the method changes"
-    if rule.ratio <= 0:
+    if rule.ratio <= 0 or any(line.ratio <= 0 for line in rule.adds):
         yield "its ratio has to be above nothing"
     kept = (rule.fidelity.flavour, rule.fidelity.texture, rule.fidelity.colour)
     if not all(0 <= value <= 1 for value in kept):
@@ -145,3 +149,5 @@ def _contradictions(rule: SwapRule) -> Iterator[str]:
         yield "it asks for a pot that is frozen, and breaks when frozen"
     if rule.leaves_out and rule.stage is not None:
         yield "it moves a line to another stage and leaves it out"
+    if rule.leaves_out and rule.adds:
+        yield "it leaves a line out, so there is nothing for what it adds to go by"

@@ -1,6 +1,6 @@
 """What the readings say, in a kitchen's words."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.carrying.certificates import last_day
@@ -96,3 +96,9 @@ def words(flags: Iterable[str]) -> list[str]:
 def _listed(parts: list[str], most: int = 3) -> str:
     more = f"; and {len(parts) - most} more" if len(parts) > most else ""
     return "; ".join(parts[:most]) + more
+
+
+def enumerated(words: Sequence[str]) -> str:
+    """Words as a sentence names them, each once: `milk, eggs and soy`."""
+    words = list(dict.fromkeys(words))
+    return " and ".join([", ".join(words[:-1]), words[-1]]) if len(words) > 1 else words[0]

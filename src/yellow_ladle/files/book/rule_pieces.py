@@ -22,6 +22,14 @@ Classes = Annotated[
 Sentence = Annotated[str, Field(max_length=1_000)]
 
 
+class AddedLinePiece(Piece):
+    """A line that comes with a rule: goods of one of some classes, `ratio` g for 1 g of the new."""
+
+    with_: Annotated[Classes, Field(min_length=1)] = Field(alias="with")
+    ratio: Annotated[float, Field(gt=0, le=1_000)]
+    role: Word
+
+
 class OwnRulePiece(Piece):
     """A rule of a kitchen's own, with the fields of docs/swap-rules.md.
 
@@ -50,6 +58,7 @@ class OwnRulePiece(Piece):
     minutes: Annotated[float, Field(ge=0, le=10_000)] | None = None
     caution: Sentence = ""
     source: Sentence = "kitchen practice"
+    adds: Annotated[list[AddedLinePiece], Field(max_length=5)] = []
 
     def row(self, id: str) -> dict[str, Any]:
         """The rule as a row of a table of rules."""

@@ -1,9 +1,8 @@
 """A plan in one plain sentence for those who carry the plates."""
 
-from collections.abc import Sequence
-
 from yellow_ladle.core.book.tool import clean_name
 from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.reading.texts import enumerated
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.item_names import short_name
@@ -37,8 +36,8 @@ def floor_sentence(before: Reading, plan: Plan, goals: Goals) -> str:
         f"made through a {clean_name(move.tool, book.tools)}" for move in plan.cleaned
     )
     parts = [", ".join(instead)] if instead else []
-    parts += [f"without {_and(list(out))}"] if out else []
-    parts += [_and(list(tools))] if tools else []
+    parts += [f"without {enumerated(list(out))}"] if out else []
+    parts += [enumerated(list(tools))] if tools else []
     told = "; ".join(parts) if parts else f"{_the(plan.after.book.name(plan.item))} is as usual"
     return "; ".join([f"{_goal(plan, goals, names)}: {told}", *_now(plan, names)]) + "."
 
@@ -47,8 +46,8 @@ def _goal(plan: Plan, goals: Goals, names: dict[str, str]) -> str:
     cleared = [names[flag] for flag in goals.clear if flag in plan.reached]
     fitting = [diets()[diet].name.lower() for diet in goals.fit if diet in plan.reached]
     # The diets come first, or "without milk, vegan" would be read as without either.
-    told = [_and(fitting)] if fitting else []
-    told += [f"without {_and(cleared)}"] if cleared else []
+    told = [enumerated(fitting)] if fitting else []
+    told += [f"without {enumerated(cleared)}"] if cleared else []
     said = ", ".join(told) or "not there yet"
     return said[0].upper() + said[1:]
 
@@ -67,12 +66,7 @@ def _now(plan: Plan, names: dict[str, str]) -> list[str]:
         Level.UNCHECKED: "nobody has checked it for {}",
     }
     return [
-        words.format(_and(found))
+        words.format(enumerated(found))
         for level, words in by_level.items()
         if (found := [names[flag] for flag in plan.adds if levels[flag] is level])
     ]
-
-
-def _and(words: Sequence[str]) -> str:
-    words = list(dict.fromkeys(words))
-    return " and ".join([", ".join(words[:-1]), words[-1]]) if len(words) > 1 else words[0]

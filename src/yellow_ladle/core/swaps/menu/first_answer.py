@@ -38,9 +38,12 @@ def started(
     """
     making = _Making(lines, fixed, bits)
     usual = {(plate, group) for plate, group in wanted if not masks[plate] & bits[group]}
-    for plate, group in wanted:
-        if (plate, group) not in usual and not making.serve(plate, group):
-            return None
+    asked = [pair for pair in wanted if pair not in usual]
+    if not all(making.serve(plate, group) for plate, group in asked):
+        return None
+    making.take_back_what_nobody_needs()
+    for plate, group in asked:
+        making.serve(plate, group)
     return making.answer(wanted, usual, least)
 
 
@@ -52,6 +55,7 @@ class _Making:
         self._choices: dict[tuple[str, Eaters], dict[int, int] | None] = {}
         self._eaten: dict[tuple[str, Eaters], set[int]] = {}
         self._gets: dict[tuple[str, int], tuple[str, Eaters]] = {}
+        self._minded: dict[tuple[str, Eaters], int] = {}
 
     def serve(self, pot: str, group: int) -> bool:
         """Has a group eat of the version of a pot that is for it, and of all that goes into it."""
@@ -65,6 +69,22 @@ class _Making:
             for below in self._within(key):
                 self.serve(below, group)
         return True
+
+    def take_back_what_nobody_needs(self) -> None:
+        """Leaves the lines as they are that offend none of those who turned out to eat of a pot.
+
+        Then everything has to be served again.
+        """
+        for key, eaten in self._eaten.items():
+            bits = together(self._bits[group] for group in eaten)
+            lines = self._lines[key[0]]
+            self._minded[key] = bits
+            self._choices[key] = {
+                index: at if lines[index][0].mask & bits else 0
+                for index, at in (self._choices[key] or {}).items()
+            }
+        self._eaten.clear()
+        self._gets.clear()
 
     def answer(
         self, wanted: Sequence[tuple[str, int]], usual: set[tuple[str, int]], least: int
@@ -96,7 +116,7 @@ class _Making:
         """The pots that go into a version otherwise than usual."""
         pot, eaters = key
         ways = (self._lines[pot][index][at] for index, at in (self._choices[key] or {}).items())
-        bad = self._bits[eaters]
+        bad = self._minded.get(key, self._bits[eaters])
         return list(dict.fromkeys(way.pot for way in ways if way.pot and way.mask & bad))
 
     def _eaters_of(self, pot: str, eaters: Eaters) -> Eaters | None:

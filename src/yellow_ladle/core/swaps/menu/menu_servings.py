@@ -1,6 +1,7 @@
 """An answer for a menu as servings: every plate carried through, with the pots that it takes."""
 
 from collections.abc import Sequence, Set
+from dataclasses import replace
 from functools import cached_property
 
 from yellow_ladle.core.reading.reading import Reading
@@ -63,6 +64,8 @@ class MenuServings:
         pots = tuple(self._small[version] for version in versions)
         cleaned = [move for pot in pots for move in pot.cleaned]
         plan = carried(self._before(swaps), plate, goals, swaps, cleaned)
+        if plan is not None and self._library is not None:
+            plan = replace(plan, cards=self._library.cards_of(swap.to for swap in swaps))
         shared = (self._sharing(version, place) for version in versions)
         return Serving(plate, guests, goals, plan, pots, shared=tuple(s for s in shared if s))
 
@@ -82,11 +85,13 @@ class MenuServings:
         )
         if not swaps:
             return None
-        needing = (
+        needing = [
             group
             for group in self._solved.eaten_by[version]
             if any(masks[swap.from_] & together(self._ways[group]) for swap in swaps)
-        )
+        ]
+        if not needing:
+            return None
         needed_by = tuple(name for group in needing for name in self._names[group])
         return Sharing(version.pot, swaps, needed_by)
 

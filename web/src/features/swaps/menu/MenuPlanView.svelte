@@ -1,20 +1,24 @@
 <script lang="ts">
   import type { Menu, MenuBench } from './menu.svelte';
+  import MenuGains from './MenuGains.svelte';
 
   /** Who eats what, and the small pots that it takes. */
   let { bench, found }: { bench: MenuBench; found: Menu } = $props();
 
   const cell = 'border-t border-rule px-3 py-2 text-left align-top';
   const groups = $derived(bench.rows[0]?.[1] ?? []);
+  const made = $derived(found.pots.length + found.cards.length);
   const pots = (count: number) => `${count} small ${count === 1 ? 'pot' : 'pots'}`;
 </script>
 
 <section class="mt-5" aria-labelledby="answer">
   <h2 id="answer" class="text-head">
-    {found.pots.length === 0 ? 'No small pot is needed' : `${pots(found.pots.length)} in all`}
+    {made === 0 ? 'No small pot is needed' : `${pots(made)} in all`}
   </h2>
   <p class="text-soft">
-    {#if found.optimal}
+    {#if bench.busy}
+      A first answer; a better one is being looked for.
+    {:else if found.optimal}
       Proved: fewer would not do.
     {:else}
       The best that was found in the time; at least {found.bound} are needed, so it may be up to
@@ -51,6 +55,9 @@
                   <span class="font-[650] text-clay" data-another>would be another dish: </span>
                 {/if}
                 {serving.sentence}
+                {#each serving.shared as sentence (sentence)}
+                  <span class="block text-soft">{sentence}</span>
+                {/each}
               {/if}
             </td>
           {/each}
@@ -73,4 +80,9 @@
       {/each}
     </ul>
   {/if}
+  {#if found.cards.length > 0}
+    <h3 class="mt-5 text-lead">New cards, made beside them</h3>
+    <p>{found.cards.join(', ')}</p>
+  {/if}
+  <MenuGains {bench} />
 </section>

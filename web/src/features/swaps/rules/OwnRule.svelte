@@ -5,6 +5,7 @@
   import ErrorText from '../../../ui/ErrorText.svelte';
   import ClassBox from './ClassBox.svelte';
   import { type RuleForm, type Words } from './ruleForm.svelte';
+  import RuleAdds from './RuleAdds.svelte';
   import RuleHow from './RuleHow.svelte';
   import RuleWhere from './RuleWhere.svelte';
   import WordBoxes from './WordBoxes.svelte';
@@ -57,6 +58,7 @@
       />
     </Field>
   </div>
+  {#if form.rule.with.length > 0}<RuleAdds bind:rule={form.rule} {words} />{/if}
   <div class="mt-2"><RuleHow bind:rule={form.rule} {words} /></div>
   <RuleWhere bind:rule={form.rule} {words} />
   {#snippet foot()}
@@ -65,6 +67,9 @@
         <p class="text-brick">{fault}.</p>
       {/each}
       {#if form.sound}
+        {#each form.tried?.claims ?? [] as claim (claim)}
+          <p class="font-[650] text-clay">This does not hold. {claim}.</p>
+        {/each}
         <p class="text-soft">On your own pots:</p>
         {#each form.tried?.examples ?? [] as example (example)}<p>{example}</p>{:else}
           <p>No line of the book is spoken of yet.</p>

@@ -28,7 +28,8 @@ const blank = (): Piece => ({
   drops: false,
   minutes: null,
   caution: '',
-  source: 'our own practice'
+  source: 'our own practice',
+  adds: []
 });
 
 /** A rule of the kitchen's own while it is being written, and what it would do. */

@@ -1,0 +1,105 @@
+"""Where a rule claims more than holds: what it proposes in the pots of a book as they are made.
+
+Each rule says in which structures it holds. That is tried against a table of what never holds in
+which (data/structure_limits.toml), which was written apart from the rules.
+"""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from functools import cache
+
+from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.proposed_class import class_of
+from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.search.candidates import Proposer
+from yellow_ladle.core.swaps.search.conditions import conditions
+from yellow_ladle.core.vocabulary.classes import expanded
+from yellow_ladle.core.vocabulary.toml import Table, rows, table, words
+
+
+@dataclass(frozen=True, slots=True)
+class Claim:
+    """A swap that a rule proposes in a pot, and why it does not hold there."""
+
+    swap: Swap
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class StructureLimit:
+    """What never holds in pots of one structure or kind; None and empty sets stand for any."""
+
+    structure: str | None
+    kind: str | None
+    roles: frozenset[str]
+    not_roles: frozenset[str]
+    from_: frozenset[str]
+    not_from: frozenset[str]
+    never: frozenset[str]
+    only: frozenset[str]
+    why: str
+
+    def forbids(
+        self, made: Preparation, holding: frozenset[str], role: str, from_: str | None, to: str
+    ) -> bool:
+        """Whether goods of a class may not come in the place of others in such a pot."""
+        return (
+            (self.structure is None or self.structure in holding)
+            and (self.kind is None or self.kind == made.kind)
+            and (not self.roles or role in self.roles)
+            and role not in self.not_roles
+            and (not self.from_ or from_ in self.from_)
+            and from_ not in self.not_from
+            and (to in self.never or (bool(self.only) and to not in self.only))
+        )
+
+
+@cache
+def structure_limits() -> tuple[StructureLimit, ...]:
+    """What never holds, as the table has it."""
+    return tuple(_limit(row) for row in rows(table("structure_limits")["limit"]))
+
+
+def tried(reading: Reading, rules: Sequence[SwapRule] | None = None) -> Iterator[Claim | None]:
+    """Every proposal for every line of a book: as a claim where it does not hold, else None.
+
+    A line that goes claims nothing. `rules`: those of the book if None.
+    """
+    proposer, book = Proposer(reading, rules=rules), reading.book
+    for made in book.preparations.values():
+        holding = conditions(reading.balance, made, reading.graph.users)
+        for index in made.counted():
+            role, from_ = made.lines[index].role, class_of(book, made.lines[index].item)
+            for offer in proposer.offers(made.id, index, milk_goes=False).swaps:
+                to = None if offer.swap.to is None else class_of(book, offer.swap.to)
+                why = (
+                    limit.why
+                    for limit in structure_limits()
+                    if to is not None and limit.forbids(made, holding, role, from_, to)
+                )
+                told = next(why, None)
+                yield None if told is None else Claim(offer.swap, told)
+
+
+def claims(reading: Reading, rules: Sequence[SwapRule] | None = None) -> list[Claim]:
+    """The proposals in a book that do not hold where they are made."""
+    return [claim for claim in tried(reading, rules) if claim is not None]
+
+
+def _limit(row: Table) -> StructureLimit:
+    def classes(key: str) -> frozenset[str]:
+        return frozenset(expanded(words(row.get(key))))
+
+    return StructureLimit(
+        structure=str(row["structure"]) if "structure" in row else None,
+        kind=str(row["kind"]) if "kind" in row else None,
+        roles=frozenset(words(row.get("roles"))),
+        not_roles=frozenset(words(row.get("not_roles"))),
+        from_=classes("from"),
+        not_from=classes("not_from"),
+        never=classes("never"),
+        only=classes("only"),
+        why=str(row["why"]),
+    )
