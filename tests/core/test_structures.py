@@ -119,7 +119,7 @@ class EveryRuleInEveryPot(unittest.TestCase):
             ("butter", "fat", "rapeseed-oil", "pastry"),
             ("egg", "body liquid enrichment", "maize-starch", "dough"),
             ("wheat-flour", "body", "almond", "dough"),
-            ("breadcrumbs", "topping", "potato-starch", None),
+            ("nut-oil", "topping", "potato-starch", None),
         ):
             found = claims(self.before, [rule("claim", replaces, to, roles=role)])
             self.assertTrue(found, to)
