@@ -5,7 +5,7 @@ kitchen's goods of that class; a base of which something is missing is left out.
 candidate like any pot of the kitchen's own, and comes with its card (`Plan.cards`).
 """
 
-from collections.abc import Iterable, Mapping, Set
+from collections.abc import Iterable, Mapping
 from dataclasses import replace
 from functools import cache
 from typing import TypeAlias
@@ -15,7 +15,7 @@ from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
-from yellow_ladle.core.vocabulary.classes import GROUP, expanded, pot_classes, usual_of
+from yellow_ladle.core.vocabulary.classes import GROUP, expanded, pot_classes
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.toml import Table, Value, names, number, rows, section, table
 
@@ -56,8 +56,7 @@ class BaseLibrary:
         key = (frozenset(cards), buy)
         if key not in self._readings:
             made = tuple(self._made[id] for id in sorted(key[0]))
-            known = self._own.book.flag_ids
-            goods = tuple(to_be_bought(id, class_, known) for id, class_ in buy)
+            goods = tuple(to_be_bought(id, class_) for id, class_ in buy)
             self._readings[key] = reread(self._own, Change(goods, made)).reading
         return self._readings[key]
 
@@ -92,17 +91,10 @@ class BaseLibrary:
         return tuple(self._made[id] for id in ids)
 
 
-def to_be_bought(
-    id: str, class_: str, flags: Set[str], otherwise: Level = Level.UNCHECKED
-) -> Product:
-    """Goods that nobody has yet: the rest of what is in them is known when their label is read.
-
-    Of the kitchen's `flags` they contain what is usual in their class, so that nobody is told to
-    buy an oat drink for a guest who may not have oats.
-    """
+def to_be_bought(id: str, class_: str) -> Product:
+    """Goods that nobody has yet: what is in them is known when their label is read."""
     name = class_.replace("-", " ").capitalize()
-    holds = dict.fromkeys(usual_of(class_).has & flags, Level.CONTAINS)
-    return Product(id, f"{name}, to be bought", class_, holds, otherwise)
+    return Product(id, f"{name}, to be bought", class_, otherwise=Level.UNCHECKED)
 
 
 _last: list[tuple[Reading, BaseLibrary]] = []

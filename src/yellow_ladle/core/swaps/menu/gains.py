@@ -14,6 +14,7 @@ from yellow_ladle.core.swaps.bases import BaseLibrary, base_library, to_be_bough
 from yellow_ladle.core.swaps.goals import Goals, offences, together
 from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan
 from yellow_ladle.core.swaps.menu.planner import MenuQuestion, question
+from yellow_ladle.core.vocabulary.classes import usual_of
 from yellow_ladle.core.vocabulary.levels import Level
 
 GainKind: TypeAlias = Literal["pot", "purchase", "label"]
@@ -77,14 +78,17 @@ class MenuGains:
 
         None where none of those tried lets more guests eat or saves a pot.
         """
-        own, flags = base_library(self._reading), self._reading.book.flag_ids
+        own = base_library(self._reading)
         classes = self._question.missing()
-        goods = {
-            class_: to_be_bought(id, class_, flags, Level.FREE)
-            for id, class_ in own.to_buy(classes)
-        }
+        goods = {class_: self._as_hoped(id, class_) for id, class_ in own.to_buy(classes)}
         order = [class_ for class_ in classes if class_ in goods]
         return self._best("purchase", [Hope(class_, goods[class_]) for class_ in order])
+
+    def _as_hoped(self, id: str, class_: str) -> Product:
+        """Goods to be bought, with what is usual in their class and free of the rest."""
+        usual = usual_of(class_).has & self._reading.book.flag_ids
+        holds = dict.fromkeys(usual, Level.CONTAINS)
+        return replace(to_be_bought(id, class_), statements=holds, otherwise=Level.FREE)
 
     def one_label(self) -> Gain | None:
         """The label that would help most if it is free of what the guests may not have.

@@ -18,6 +18,7 @@ from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.score import Rank, Score, ranking
 from yellow_ladle.core.swaps.search.search_space import Allowing, Region
 from yellow_ladle.core.swaps.search.thickness_limit import thinner
+from yellow_ladle.core.vocabulary.classes import usual_of
 from yellow_ladle.core.vocabulary.criteria import Criterion
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -170,7 +171,7 @@ class _Search:
                 choice.pot, choice.line, milk_goes="milk" in bad
             ).missing
         }
-        goods = self.library.to_buy(missing)
+        goods = self.library.to_buy(class_ for class_ in missing if self._may_clear(class_))
         if not goods:
             return ()
         whole = self.library.only(self.library.ids, goods)
@@ -196,6 +197,14 @@ class _Search:
             return replace(plan, score=found.score, cards=cards, buy=buy)
 
         return tuple(plan for _, plan in walk.plans(fits, MAX_PURCHASES))
+
+    def _may_clear(self, class_: str) -> bool:
+        """Whether goods of a class are usually without what has to go, in some way to the goals.
+
+        Nobody is told to buy an oat drink for a guest who may not have oats.
+        """
+        usual = usual_of(class_).has
+        return any(usual.isdisjoint(bad) for bad in self.ways_to_goal)
 
     def checks_first(self, fewest: int | None) -> tuple[CheckFirst, ...]:
         """The ways that need fewer swaps than a plan: to read a label changes no plate."""
