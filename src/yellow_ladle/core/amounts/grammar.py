@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from unicodedata import normalize
 
+from yellow_ladle.core.amounts.misspelt import looks_like_a_measure, names_goods
 from yellow_ladle.core.amounts.number_words import ARTICLES, part_at, times_at
 from yellow_ladle.core.amounts.numerals import GLYPHS, number_at
 from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
@@ -37,12 +38,18 @@ _LENGTH = re.compile(
 )
 _ABOUT_HOW = ("heaped", "heaping", "scant", "rounded", "good", "generous")
 _BUTTERS = ("butter", "margarine", "shortening", "beurre", "mantequilla", "burro", "lard")
+_SOME_OF = re.compile(
+    r"(?:some|a little|etwas|ein wenig|un peu (?:de\s|d['’])|un poco de|algo de|un po['’] di)\s*"
+    r"(?=[^\W\d])",
+    re.I,
+)
+_OR_ELSE = re.compile(r"\s*[/|]\s*(?=[\d¼½¾⅓⅔⅛])")
 _NO_AMOUNT = re.compile(
     r"(?:,?\s*\(?\b(?:to taste|as needed|as required|to serve|to finish|optional|for \w+ing"
     r"|q\.?\s?s\.?|q\.?\s?b\.?|nach geschmack|nach bedarf|au goût|al gusto|quanto basta)\)?)$",
     re.I,
 )
-_TO = re.compile(r"\s*(?:-|–|—|to|or)\s*", re.I)
+_TO = re.compile(r"\s*(?:-|–|—|to|or|à|ou|bis|oder|a(?=\s*\d)|o(?=\s*\d))\s*", re.I)
 _TIMES = re.compile(r"\s*[x×]\s*", re.I)
 _PLUS = re.compile(r"\s*(?:\+|plus|and)\s+", re.I)
 _OF = re.compile(r"(?:(?:of|de|di|von)\s+|d['’])", re.I)
@@ -56,6 +63,8 @@ _SIZES = re.compile(
 )
 _WORD = re.compile(r"[^\W\d]+(?:['’][^\W\d]+)?\.?", re.UNICODE)
 MAX_UNIT_WORDS = 4
+MAX_APART = 1.3
+"""How far a measure may be from the same told in another one: both are rounded."""
 _MEASURES_FROM = 4
 """Letters from which on the beginning of a word is taken for a measure: `litres` in `litrefuls`."""
 _SHORT_MEASURES = ("cup", "tsp", "tbs", "tbsp")
@@ -156,6 +165,7 @@ class _Reader:
             None if high is None else high * times,
         )
         if unit is not None:
+            self._same_again(quantity, unit)
             more = self._more(unit)
             quantity, low = quantity + more, low + more
             high = None if high is None else high + more
@@ -216,7 +226,9 @@ class _Reader:
             if self.known[self.words[measure]].kind != "piece"
             and (len(measure) >= _MEASURES_FROM or measure in _SHORT_MEASURES)
         )
-        return UNSURE.format(text=text) if begins else ""
+        measures = (m for m in self.words if self.known[self.words[m]].kind != "piece")
+        asks = looks_like_a_measure(first, measures) or (begins and not names_goods(first))
+        return UNSURE.format(text=text) if asks else ""
 
     def _loose(self) -> Understood | None:
         """`a glug of oil`: a measure that nobody knows is kept as typed."""
@@ -232,8 +244,10 @@ class _Reader:
 
     def _measures(self, rest: str) -> bool:
         """Whether what is left begins with one more measure."""
-        for word, _ in _beginnings(rest, 0):
+        for word, end in _beginnings(rest, 0):
             unit = self.known.get(self.words.get(word, ""))
+            if unit is not None and _is_name(unit, rest[end:]):
+                continue
             if unit is not None and unit.kind != "piece" and unit.size:
                 return True
         return False
@@ -254,10 +268,11 @@ class _Reader:
                 question=self.question,
             )
         self.at = 0
+        self._skip(_SOME_OF)
         named = _NO_AMOUNT.search(self.plain)
         item, note = self._rest()
         if named is not None and named.start() > 0 and not note:
-            note, item = named[0].strip(" ,()"), self.plain[: named.start()].strip(" ,(")
+            note, item = named[0].strip(" ,()"), self.plain[self.at : named.start()].strip(" ,(")
         measure = unit is not None or any(sign.isdigit() for sign in self.plain)
         asks = measure or not any(sign.isalpha() for sign in item)
         question = UNREAD.format(text=self.plain[:60]) if asks else ""
@@ -283,7 +298,8 @@ class _Reader:
 
     def _packed(self, count: float) -> tuple[float, str | None]:
         """`1 (400 g) tin`, `3 tins (400 g each)` and `1 400 g tin`: what is packed, by its size."""
-        container = _CONTAINER.match(self.plain, self.at)
+        sized = _SIZES.match(self.plain, self.at)
+        container = _CONTAINER.match(self.plain, sized.end() if sized else self.at)
         at = container.end() if container else self.at
         bracket = _BRACKET.match(self.plain, at)
         if bracket is not None:
@@ -321,6 +337,27 @@ class _Reader:
                 return total
             total += number * second.size / first.size
 
+    def _same_again(self, quantity: float, unit: str) -> None:
+        """`25 g/1 oz`: the same told in another measure is a note; if it is not the same, it asks.
+
+        Weight beside volume cannot be compared, and is taken for the same.
+        """
+        here, asked = self.at, self.question
+        if not self._skip(_OR_ELSE):
+            return
+        began = self.at
+        other, measure = self._number(), self._unit()
+        if other is None or measure is None or not self.known[measure].size:
+            self.at, self.question = here, asked
+            return
+        first, second = self.known[unit], self.known[measure]
+        told = self.plain[began : self.at].strip()
+        if first.kind == second.kind and first.size and second.size:
+            ratio = other * second.size / (quantity * first.size) if quantity else 0.0
+            if not 1 / MAX_APART <= ratio <= MAX_APART:
+                self.question = self.question or UNSURE.format(text=self.plain[:60])
+        self.notes.append(told)
+
     def _unit(self) -> str | None:
         """The unit that stands here; the longest run of words that names one."""
         start = self.at
@@ -329,7 +366,7 @@ class _Reader:
         self._skip(_PARTITIVE)
         for text, end in _beginnings(self.plain, self.at):
             unit = self.words.get(text)
-            if unit is None:
+            if unit is None or _is_name(self.known[unit], self.plain[end:]):
                 continue
             self.at = end
             self._skip(re.compile(r"\s*"))
@@ -360,6 +397,12 @@ class _Reader:
             return False
         self.at = found.end()
         return bool(found[0])
+
+
+def _is_name(unit: Unit, rest: str) -> bool:
+    """Whether the word of a unit is a part of a name here: the noix of noix de muscade."""
+    words = _OF.sub("", rest.strip(), count=1).lower()
+    return bool(unit.not_before) and words.startswith(unit.not_before)
 
 
 def _goes_on(words: str) -> bool:

@@ -22,7 +22,8 @@ class Unit:
     """One unit. `size` is in g or ml, None where only the kitchen or the product can tell.
 
     `about` marks a habit of the hand. `gives_way_to` names the unit that a bare word of it means
-    in a kitchen whose spoons are others.
+    in a kitchen whose spoons are others. Before `not_before` its word is a part of a name: the
+    "noix" of "noix de muscade" is no knob.
     """
 
     id: str
@@ -31,6 +32,7 @@ class Unit:
     words: tuple[str, ...] = ()
     about: bool = False
     gives_way_to: Mapping[str, str] = field(default_factory=dict, hash=False)
+    not_before: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +57,7 @@ def shipped_units() -> Mapping[str, Unit]:
             words(row["words"]),
             bool(row.get("about", False)),
             {spoons: str(unit) for spoons, unit in section(row.get("gives_way_to")).items()},
+            words(row.get("not_before")),
         )
     return found
 

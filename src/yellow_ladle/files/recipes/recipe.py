@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass
 
+from yellow_ladle.core.book.book import Yield
+
 
 @dataclass(frozen=True, slots=True)
 class RecipeLine:
@@ -22,7 +24,10 @@ class RecipeStep:
 
 @dataclass(frozen=True, slots=True)
 class Recipe:
-    """A recipe in its own words. `yields` is kept as written, `place` says where it stood."""
+    """A recipe in its own words. `yields` is kept as written, `place` says where it stood.
+
+    `portions` and `yield_` are what was understood of it; None where it was not, or says neither.
+    """
 
     name: str
     lines: tuple[RecipeLine, ...] = ()
@@ -31,3 +36,5 @@ class Recipe:
     minutes: float | None = None
     category: str = ""
     place: str = ""
+    portions: float | None = None
+    yield_: Yield | None = None

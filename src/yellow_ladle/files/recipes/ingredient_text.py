@@ -1,0 +1,124 @@
+"""An ingredient line as recipes write it, understood: also the item first, also in a table's row.
+
+The grammar of amounts is core/amounts; what is here is the order in which a line tells them.
+"""
+
+import re
+from collections.abc import Mapping
+from dataclasses import replace
+
+from yellow_ladle.core.amounts.grammar import Understood, understand
+from yellow_ladle.core.vocabulary.units import Spoons, Unit
+from yellow_ladle.files.recipes.recipe_words import listed
+
+BULLETS = "•*-–—·▪◦‣+□☐✓"
+_BULLET = re.compile(rf"^\s*[{re.escape(BULLETS)}]+\s+|^\s*•\s*")
+_CHECK_BOX = re.compile(r"^\s*\[[ xX]?\]\s*")
+_BETWEEN = re.compile(r"\s*(?:\.{2,}|…+|\t+|\s{2,}|:|\s[-–—=]\s|\|)\s*")
+_LAST_AMOUNT = re.compile(r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s)\s*[^\W\d_]*\.?$)", re.I)
+_COMMA = re.compile(r"(?<!\d)\s*[,;]\s*|[,;]\s+")
+
+
+def understood_line(
+    text: str, known: Mapping[str, Unit] | None = None, spoons: Spoons = "us"
+) -> Understood:
+    """What an ingredient line says, its amount before or after its item."""
+    plain = without_bullet(text)
+    found = understand(plain, known, spoons)
+    if found.quantity is not None or starts_with_amount(plain):
+        return replace(found, text=text)
+    turned = _item_first(plain, known, spoons)
+    return replace(turned or found, text=text)
+
+
+def without_bullet(text: str) -> str:
+    """A line without the sign that it is listed by, and without marks of emphasis."""
+    plain = _CHECK_BOX.sub("", _BULLET.sub("", text, count=1), count=1)
+    return re.sub(r"\*\*|__|(?<!\w)[*_](?=\w)|(?<=\w)[*_](?!\w)", "", plain).strip()
+
+
+def is_bulleted(text: str) -> bool:
+    """Whether a line is listed by a sign."""
+    return _BULLET.match(text) is not None or _CHECK_BOX.match(text) is not None
+
+
+def starts_with_amount(text: str) -> bool:
+    """Whether a line begins with a number, in digits or with a measure after a word."""
+    if re.match(r"\s*(?:~|ca\.?\s*)?[\d¼½¾⅓⅔⅛]", text):
+        return True
+    found = understand(text)
+    return found.quantity is not None and bool(found.item)
+
+
+def is_amount(text: str, known: Mapping[str, Unit] | None = None) -> Understood | None:
+    """What a text says that is an amount and nothing else; None for anything more or less."""
+    found = understand(text, known)
+    whole = found.quantity is not None and not found.item and not found.question
+    return found if whole else None
+
+
+def is_optional(text: str) -> bool:
+    """Whether a line says that it may be left out."""
+    told = text.lower()
+    return any(
+        re.search(rf"(?<!\w){re.escape(word)}(?!\w)", told) for word in listed("lines", "optional")
+    )
+
+
+def run_in(text: str) -> list[str]:
+    """The ingredients of a line that lists several: `100 g butter, 100 g flour, salt`.
+
+    Parted where an amount follows a comma; what has none stays with what is before it, but for the
+    last words of a list. One text where it lists no second amount.
+    """
+    text = text.strip(" .")
+    parts: list[str] = []
+    at = 0
+    for comma in _COMMA.finditer(text):
+        rest = text[comma.end() :]
+        if comma.start() > at and _opens_an_amount(rest):
+            parts.append(text[at : comma.start()])
+            at = comma.end()
+    parts.append(text[at:])
+    ends = re.split(
+        r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|un[ea]?\s|ein[e]?\s)", parts[-1], maxsplit=1
+    )
+    if len(parts) > 1 or (len(ends) > 1 and _opens_an_amount(parts[0])):
+        parts[-1:] = ends
+    return [part.strip() for part in parts if part.strip()] if len(parts) > 1 else [text]
+
+
+def _opens_an_amount(text: str) -> bool:
+    first = _COMMA.split(text, maxsplit=1)[0]
+    if not re.match(r"[\d¼½¾⅓⅔⅛]|an?\s|un[ea]?\s|ein[e]?\s", first, re.I):
+        return False
+    found = understand(first)
+    return bool(found.item) and (found.quantity is not None or bool(found.question))
+
+
+def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> Understood | None:
+    """`Butter ..... 100 g`, `Flour: 250 g`, `Carrots 2 kg`, with the amount at the end."""
+    for gap in _BETWEEN.finditer(text):
+        found = _turned(text[: gap.start()], text[gap.end() :], known, spoons, bare=True)
+        if found is not None:
+            return found
+    last = _LAST_AMOUNT.search(text)
+    if last is None:
+        return None
+    return _turned(text[: last.start()], text[last.end() :], known, spoons)
+
+
+def _turned(
+    item: str,
+    amount: str,
+    known: Mapping[str, Unit] | None,
+    spoons: Spoons,
+    *,
+    bare: bool = False,
+) -> Understood | None:
+    told = is_amount(amount, known)
+    if told is None or not re.search(r"[^\W\d_]", item) or (told.unit == "piece" and not bare):
+        return None
+    found = understand(f"{amount} {item}", known, spoons)
+    # Read together they must say of the amount what it says alone.
+    return found if found.unit == told.unit or found.question or spoons != "us" else None

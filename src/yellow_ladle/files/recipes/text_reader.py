@@ -1,0 +1,327 @@
+"""Recipes in plain text: a card, a page or a whole notebook, told apart and taken to pieces.
+
+Line by line, from what each line says by itself (text_lines.py) and where it stands: a title, what
+is said before the ingredients, the ingredients with their sections, the steps, notes. Without
+headings the ingredients are the first run of lines with amounts. A title after the steps of a
+recipe, with ingredients after it, begins the next one.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+from yellow_ladle.files.recipes.ingredient_text import run_in
+from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
+from yellow_ladle.files.recipes.recipe_words import beginning
+from yellow_ladle.files.recipes.step_minutes import minutes_of_step
+from yellow_ladle.files.recipes.table_rows import Columns, columns_of
+from yellow_ladle.files.recipes.text_lines import TextLine, text_lines
+from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of
+
+UNNAMED = "A recipe without a name"
+LOOK_AHEAD = 8
+"""Lines after a title among which its ingredients have to begin."""
+MIN_WRAPPED = 60
+"""Signs of a line from which on the next one may go on with its sentence."""
+
+
+def text_recipes(text: str) -> list[Recipe]:
+    """Every recipe in a text; of one without ingredients and steps none."""
+    reader = _TextReader(text_lines(text))
+    reader.read()
+    found = [draft.recipe() for draft in reader.drafts]
+    return [recipe for recipe in found if recipe.lines or recipe.steps]
+
+
+@dataclass
+class _Draft:
+    name: str = ""
+    told: Told | None = None
+    lines: list[RecipeLine] = field(default_factory=list)
+    steps: list[RecipeStep] = field(default_factory=list)
+    level: int = 0
+    said: list[str] = field(default_factory=list)
+
+    def recipe(self) -> Recipe:
+        # Of a text that is only told, without any list, what is told are the steps.
+        told = self.said if not self.lines and not self.steps else []
+        steps = [RecipeStep(text, minutes_of_step(text)) for text in told if text]
+        return Recipe(
+            (self.name or UNNAMED)[:200],
+            tuple(self.lines),
+            tuple(self.steps or steps),
+            "" if self.told is None else self.told.text,
+            portions=None if self.told is None else self.told.portions,
+            yield_=None if self.told is None else self.told.yield_,
+        )
+
+
+class _TextReader:
+    """`zone` is where the reader stands: before the ingredients, in them, in steps, in notes."""
+
+    def __init__(self, lines: Sequence[TextLine]) -> None:
+        self.lines = lines
+        self.drafts: list[_Draft] = []
+        self._zone = "before"
+        self._section = ""
+        self._columns: Columns | None = None
+        self._headed = False
+
+    def read(self) -> None:
+        at = 0
+        while at < len(self.lines):
+            line = self.lines[at]
+            if line.rule:
+                if self.drafts and self.drafts[-1].lines and self._starts_recipe(at + 1):
+                    self._zone = "over"
+            elif self._begins(at):
+                self._begin(line)
+            else:
+                self._take(at, line)
+            at += 1
+
+    @property
+    def _draft(self) -> _Draft:
+        if not self.drafts:
+            self.drafts.append(_Draft())
+        return self.drafts[-1]
+
+    def _begins(self, at: int) -> bool:
+        """Whether a line is the title of the first recipe, or of the next one."""
+        line = self.lines[at]
+        if not line.may_be_title:
+            return False
+        if line.is_measured and self.drafts and not self.drafts[-1].steps:
+            return False
+        if not self.drafts:
+            return True
+        draft = self._draft
+        if self._zone == "over":
+            return True
+        if not draft.lines and not draft.steps:
+            # The title of a book stands before that of its first recipe.
+            return bool(line.level and draft.level and line.level > draft.level) and (
+                self._has_steps_before_heading(at)
+                and self._count_of_level(line.level) > 1
+                and line.section is not None
+                and self._starts_recipe(at)
+            )
+        if line.level and draft.level and line.level > draft.level:
+            return False
+        if not draft.steps and self._zone != "notes":
+            return bool(line.level) and line.level == draft.level and self._starts_recipe(at)
+        begins_section = beginning("lines", "sections").match(line.bare) is not None
+        apart_ = line.after_blank or bool(line.level)
+        return apart_ and not begins_section and self._starts_recipe(at)
+
+    def _starts_recipe(self, at: int) -> bool:
+        """Whether after a title come a heading of ingredients or an ingredient, before any step."""
+        if at >= len(self.lines):
+            return False
+        for line in self.lines[at + 1 : at + 1 + LOOK_AHEAD]:
+            if line.heads("ingredients") or columns_of(line.text) is not None:
+                return True
+            if line.is_measured:
+                return True
+            if line.heads("method") or line.heads("notes") or line.rule:
+                return False
+            if line.told_yield is not None or line.is_about or line.section is not None:
+                continue
+            if line.is_step and not line.after_blank:
+                return False
+            if line.is_step and (line.numbered or line.tells_to_do):
+                return False
+        return False
+
+    def _has_steps_before_heading(self, at: int) -> bool:
+        """Whether what stands under a heading has steps of its own."""
+        level = self.lines[at].level
+        for line in self.lines[at + 1 :]:
+            if line.level and line.level <= level:
+                return False
+            if line.heads("method") or (line.is_step and not line.is_measured):
+                return True
+        return False
+
+    def _count_of_level(self, level: int) -> int:
+        return sum(line.level == level and not line.is_head for line in self.lines)
+
+    def _begin(self, line: TextLine) -> None:
+        name, told = apart(line.bare.strip(" :"))
+        self.drafts.append(_Draft(name, told, level=line.level))
+        self._zone, self._section, self._columns, self._headed = "before", "", None, False
+
+    def _take(self, at: int, line: TextLine) -> None:
+        if line.heads("ingredients"):
+            self._zone, self._section, self._headed = "ingredients", "", True
+        elif line.heads("method"):
+            self._zone, self._section, self._headed = "steps", "", True
+        elif line.heads("notes") and (self._draft.lines or self._draft.steps):
+            self._zone = "notes"
+        elif (columns := columns_of(line.text)) is not None:
+            self._zone, self._columns = "ingredients", columns
+        elif self._zone == "notes":
+            self._after_notes(line)
+        elif self._zone in ("before", "over") and (listed := _listing(line)) is not None:
+            self._take_listed(*listed)
+        elif line.is_about or (self._draft.told is None and self._yields(line)):
+            pass
+        elif self._zone in ("before", "over"):
+            self._before(at, line)
+        elif self._zone == "ingredients":
+            self._ingredient(at, line)
+        else:
+            self._step(at, line)
+
+    def _yields(self, line: TextLine) -> bool:
+        """Takes a line that is a yield; `Ingredients for 4` opens the ingredients besides."""
+        bare = not self._draft.lines and not self._draft.steps and not self._headed
+        told = yield_of(line.text, bare=bare)
+        if told is None:
+            return False
+        self._draft.told = told
+        first = line.bare.split(maxsplit=1)[0]
+        if TextLine(first).heads("ingredients"):
+            self._zone, self._headed = "ingredients", True
+        return True
+
+    def _before(self, at: int, line: TextLine) -> None:
+        if line.is_measured or (line.bulleted and not line.is_step):
+            self._zone = "ingredients"
+            self._ingredient(at, line)
+        elif line.section is not None and self._leads_to_ingredients(at):
+            self._zone, self._section = "ingredients", line.section
+        elif self._is_first_ingredient(at, line):
+            self._zone = "ingredients"
+            self._ingredient(at, line)
+        elif line.numbered and line.is_step and not line.is_measured:
+            self._zone = "steps"
+            self._step(at, line)
+        else:
+            self._draft.said.append(line.bare)
+
+    def _take_listed(self, told: Told | None, parts: list[str]) -> None:
+        """Takes what a sentence lists; what follows it are the steps."""
+        self._draft.told = self._draft.told or told
+        self._draft.lines += [RecipeLine(part, self._section) for part in parts]
+        self._zone = "steps"
+
+    def _is_first_ingredient(self, at: int, line: TextLine) -> bool:
+        """A line without an amount in the block of those that have one: `Shells of 3 crabs`."""
+        following = self.lines[at + 1] if at + 1 < len(self.lines) else None
+        return (
+            line.is_unmeasured
+            and bool(self._draft.name)
+            and following is not None
+            and not following.after_blank
+            and following.is_measured
+        )
+
+    def _leads_to_ingredients(self, at: int) -> bool:
+        following = self.lines[at + 1] if at + 1 < len(self.lines) else None
+        return following is not None and (following.is_measured or following.bulleted)
+
+    def _ingredient(self, at: int, line: TextLine) -> None:
+        if self._columns is not None and "\t" in line.text:
+            self._draft.lines.append(RecipeLine(self._columns.line(line.text), self._section))
+            return
+        if len(line.parts) > 1 and line.is_measured:
+            self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]
+            return
+        if line.is_measured or (line.bulleted and not self._is_step_here(line)):
+            self._draft.lines.append(RecipeLine(line.bare, self._section))
+            return
+        if (name := line.section) is not None and self._heads_a_section(at):
+            self._section = name
+            return
+        if self._is_step_here(line):
+            self._zone, self._section = "steps", ""
+            self._step(at, line)
+        elif line.is_unmeasured and (not line.after_blank or self._headed or not self._draft.lines):
+            self._draft.lines.append(RecipeLine(line.bare, self._section))
+        elif line.is_step or line.after_blank:
+            self._zone, self._section = "steps", ""
+            self._step(at, line)
+        else:
+            # What is not understood is kept as a line, and asks.
+            self._draft.lines.append(RecipeLine(line.bare, self._section))
+
+    def _is_step_here(self, line: TextLine) -> bool:
+        """Whether a line among the ingredients begins the steps."""
+        if not self._draft.lines:
+            return line.is_step and (line.tells_to_do or line.ends)
+        return line.is_step
+
+    def _heads_a_section(self, at: int) -> bool:
+        line = self.lines[at]
+        return (
+            bool(line.level)
+            or line.bare.endswith(":")
+            or self._leads_to_ingredients(at)
+            or self._headed
+        ) and not self._only_steps_follow(at)
+
+    def _only_steps_follow(self, at: int) -> bool:
+        following = self.lines[at + 1] if at + 1 < len(self.lines) else None
+        return following is not None and following.is_step and not following.is_measured
+
+    def _step(self, at: int, line: TextLine) -> None:
+        section = line.section
+        if section is not None and not line.numbered and not line.is_step:
+            if self._leads_to_ingredients(at) and not self._headed_steps(at):
+                self._zone = "ingredients"
+            self._section = section
+            return
+        if not line.bare:
+            return
+        steps = self._draft.steps
+        if steps and self._goes_on(at, line):
+            text = f"{steps[-1].text} {line.bare}"
+            steps[-1] = RecipeStep(text, minutes_of_step(text), steps[-1].section)
+            return
+        if (told := self._told_late(line)) is not None:
+            self._draft.told = told
+            return
+        steps.append(RecipeStep(line.bare, minutes_of_step(line.bare), self._section))
+
+    def _headed_steps(self, at: int) -> bool:
+        """Whether the lines after a heading among the steps are numbered steps, not ingredients."""
+        return at + 1 < len(self.lines) and self.lines[at + 1].numbered
+
+    def _told_late(self, line: TextLine) -> Told | None:
+        """A yield at the end: `Enough for four.`"""
+        if self._draft.told is not None or not line.after_blank or line.numbered:
+            return None
+        return yield_of(line.text)
+
+    def _goes_on(self, at: int, line: TextLine) -> bool:
+        """Whether a line is the rest of the step before it: wrapped, or unnumbered in a list."""
+        before = self.lines[at - 1]
+        if line.numbered or line.bulleted or line.after_blank or before.rule:
+            return False
+        if before.numbered or (self._draft.steps and _in_numbered_list(self.lines, at)):
+            return True
+        return not before.ends and len(before.text) >= MIN_WRAPPED
+
+    def _after_notes(self, line: TextLine) -> None:
+        if self._draft.told is None:
+            self._draft.told = yield_of(line.text)
+
+
+def _in_numbered_list(lines: Sequence[TextLine], at: int) -> bool:
+    """Whether the block that a line stands in began with a number."""
+    for line in reversed(lines[:at]):
+        if line.numbered:
+            return True
+        if line.after_blank:
+            return False
+    return False
+
+
+def _listing(line: TextLine) -> tuple[Told | None, list[str]] | None:
+    """A sentence that lists ingredients: `For 6 people you need 30 g of flour and 2 eggs.`"""
+    for found in beginning("lines", "listing").finditer(line.bare):
+        before, rest = line.bare[: found.start()].strip(" ,:"), line.bare[found.end() :]
+        parts = run_in(rest.strip(" :."))
+        if len(parts) > 1:
+            return (yield_of(before) if before else None), parts
+    return None

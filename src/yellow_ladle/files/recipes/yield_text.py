@@ -1,0 +1,77 @@
+"""For how many a recipe is, or how much it makes: `Serves 4-6`, `makes about 1 litre`."""
+
+import re
+from dataclasses import dataclass
+
+from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.book.book import Yield
+from yellow_ladle.files.recipes.recipe_words import beginning, listed
+
+_LEAD = re.compile(r"^\s*(?:about|approx\.?|ca\.?|etwa|environ|unos|circa|up to|\()\s*", re.I)
+_BRACKETED = re.compile(r"\s*\(([^()]*)\)\s*$")
+_DASHED = re.compile(r"\s+[-–—,]\s+(?=\S)|\s{2,}|\t")
+_MAKES = re.compile(r"(?:makes|yields?|gives|donne|ergibt|rinde|resa|batch|quantity)(?!\w)", re.I)
+MAX_WORDS = 6
+"""Words that may follow the number of a yield: `8 servings as a starter`."""
+
+
+@dataclass(frozen=True, slots=True)
+class Told:
+    """A yield as written, with what was understood of it."""
+
+    text: str
+    portions: float | None = None
+    yield_: Yield | None = None
+
+
+def yield_of(text: str, *, bare: bool = False) -> Told | None:
+    """What a text says that is a yield and nothing else; None where it is none.
+
+    It names the guests or begins as yields do; with `bare` an amount by itself is one, too.
+    """
+    plain = text.strip(" .*_#()[]")
+    lead = beginning("yields", "before").match(plain)
+    if lead is None and (joined := re.match(r"(?:serves|servs|serve)(?=\d)", plain, re.I)):
+        lead = joined
+    if lead is None and (typed := re.match(r"serv\w{0,3}\s+(?=\d)", plain, re.I)):
+        lead = typed
+    rest = plain if lead is None else plain[lead.end() :]
+    rest = rest.strip(" :.*_")
+    second = beginning("yields", "before").match(rest) if lead is not None else None
+    if second is not None:
+        rest = rest[second.end() :].strip(" :.*_")
+    rest = _LEAD.sub("", rest)
+    found = understand(rest)
+    if (
+        found.quantity is None
+        or len(found.item.split()) > MAX_WORDS
+        or re.search(r"\d", found.item)
+    ):
+        return None
+    low = found.quantity if found.low is None else found.low
+    if found.unit == "portion" or (found.unit == "piece" and _names_people(found.item)):
+        return Told(text.strip(), low)
+    if found.unit == "piece" and lead is not None:
+        makes = _MAKES.match(plain) is not None
+        return Told(text.strip(), None, Yield(low, "piece")) if makes else Told(text.strip(), low)
+    if found.unit is None or found.unit in ("portion", "piece") or found.item:
+        return None
+    amount = lead is not None or bare
+    return Told(text.strip(), None, Yield(low, found.unit)) if amount else None
+
+
+def apart(title: str) -> tuple[str, Told | None]:
+    """A title without the yield that stands at its end, and the yield."""
+    bracket = _BRACKETED.search(title)
+    if bracket is not None and (told := yield_of(bracket[1], bare=True)) is not None:
+        return title[: bracket.start()].strip(" -–—,:"), told
+    for gap in _DASHED.finditer(title):
+        told = yield_of(title[gap.end() :], bare=True)
+        if told is not None:
+            return title[: gap.start()].strip(" -–—,:"), told
+    return title.strip(), None
+
+
+def _names_people(item: str) -> bool:
+    first = item.split(maxsplit=1)[0].lower().strip(".,") if item else ""
+    return first in listed("yields", "people")
