@@ -19,6 +19,7 @@ app = typer.Typer(
 )
 COMMANDS: tuple[Callable[..., None], ...] = (
     *(questions.derive, questions.swap, questions.label, questions.numbers, questions.amount),
+    questions.recipe,
     *(
         kitchen_data.demo,
         kitchen_data.serve,

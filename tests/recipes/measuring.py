@@ -44,6 +44,12 @@ class Counted:
         )
 
 
+def fresh() -> Iterator[dict[str, Any]]:
+    """The texts that were written after the reader."""
+    data = tomllib.loads((HERE / "fresh.toml").read_text("utf-8"))
+    return iter(data["text"])
+
+
 def texts(*, english: bool, aside: bool) -> Iterator[dict[str, Any]]:
     """The texts of a file, those kept aside or the others."""
     name = "english" if english else "other_languages"

@@ -58,13 +58,18 @@ def book_of(file: Path) -> "Book":
         refuse([Fault(str(file), f"cannot be read: {error.strerror}")])
 
 
+def content_of(file: str) -> bytes:
+    """The bytes of a file, or of what is typed in where it is `-`."""
+    try:
+        return sys.stdin.buffer.read() if file == "-" else Path(file).read_bytes()
+    except OSError as error:
+        refuse([Fault(file, f"cannot be read: {error.strerror}")])
+
+
 def text_of(file: str) -> str:
     """The text of a file, or of what is typed in where it is `-`."""
     try:
-        content = sys.stdin.buffer.read() if file == "-" else Path(file).read_bytes()
-        return content.decode("utf-8")
-    except OSError as error:
-        refuse([Fault(file, f"cannot be read: {error.strerror}")])
+        return content_of(file).decode("utf-8")
     except UnicodeDecodeError as error:
         refuse([Fault(file, f"is no UTF-8 text: byte {error.start} cannot be read")])
 

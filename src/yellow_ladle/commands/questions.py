@@ -1,5 +1,6 @@
 """Commands that read a book, a label or an amount, and print what follows."""
 
+from pathlib import Path
 from typing import Annotated
 
 import typer
@@ -8,6 +9,7 @@ from yellow_ladle.commands.arguments import (
     AsJson,
     BookFile,
     book_of,
+    content_of,
     day_of,
     known,
     print_json,
@@ -112,6 +114,30 @@ def label(
 
         for reading in readings:
             print_label(reading)
+
+
+def recipe(
+    file: Annotated[
+        str, typer.Argument(metavar="FILE|-", help="Recipes in any form; - reads them in.")
+    ] = "-",
+    as_json: AsJson = False,
+) -> None:
+    """What is read of recipes in text, Markdown, a page, JSON-LD, DOCX, ODT, PDF, CSV or XLSX."""
+    from yellow_ladle.core.book.fault import BookRefused
+    from yellow_ladle.files.documents.recipes_document import recipes_content
+    from yellow_ladle.files.recipes.any_recipe import recipes_of
+
+    try:
+        found = recipes_of(content_of(file), "" if file == "-" else Path(file).stem)
+    except BookRefused as error:
+        refuse([Fault(fault.place or file, fault.message) for fault in error.faults])
+    content = recipes_content(found)
+    if as_json:
+        print_json(content)
+    else:
+        from yellow_ladle.files.documents.text_tables import print_recipes
+
+        print_recipes(content)
 
 
 def class_(

@@ -43,6 +43,7 @@ _SOME_OF = re.compile(
     r"(?=[^\W\d])",
     re.I,
 )
+_AND_MORE = re.compile(r"\s*(?:and|plus|y|et|e|und)\s", re.I)
 _OR_ELSE = re.compile(r"\s*[/|]\s*(?=[\d¼½¾⅓⅔⅛])")
 _NO_AMOUNT = re.compile(
     r"(?:,?\s*\(?\b(?:to taste|as needed|as required|to serve|to finish|optional|for \w+ing"
@@ -57,7 +58,8 @@ _AND_A_FRACTION = re.compile(rf"and\s+(?=\d+\s*[/⁄]|[{GLYPHS}])", re.I)
 _SOME = ("few", "couple", "some", "several", "handful", "lot")
 _PARTITIVE = re.compile(r"of\s+an?\s+", re.I)
 _SIZES = re.compile(
-    r"(?:a\s+)?(?P<how>heaped|heaping|level|scant|rounded|good|generous|big|large|small|medium)"
+    r"(?:a\s+)?(?P<how>heaped|heaping|level|scant|rounded|good|generous|big|large|small|medium"
+    r"|thick|thin)"
     r"(?:[- ]sized)?\s+",
     re.I,
 )
@@ -203,6 +205,8 @@ class _Reader:
         rest = self.plain[self.at :]
         text = self.plain[:60]
         if unit is not None:
+            if _AND_MORE.match(rest):
+                return UNSURE.format(text=text)
             left = any(_goes_on(words) or self._measures(words) for words in (rest, item))
             return UNSURE.format(text=text) if left else ""
         if _goes_on(item) or self._measures(item):
@@ -350,6 +354,7 @@ class _Reader:
         if other is None or measure is None or not self.known[measure].size:
             self.at, self.question = here, asked
             return
+        other += self._more(measure)
         first, second = self.known[unit], self.known[measure]
         told = self.plain[began : self.at].strip()
         if first.kind == second.kind and first.size and second.size:

@@ -23,11 +23,11 @@ PARTS = {
     **{"half": 1 / 2, "halves": 1 / 2, "third": 1 / 3, "thirds": 1 / 3},
     **{"quarter": 1 / 4, "quarters": 1 / 4, "eighth": 1 / 8, "eighths": 1 / 8},
     **{"halbe": 1 / 2, "halber": 1 / 2, "halbes": 1 / 2, "demi": 1 / 2, "demie": 1 / 2},
-    **{"medio": 1 / 2, "media": 1 / 2, "mezzo": 1 / 2, "mezza": 1 / 2},
+    **{"halb": 1 / 2, "medio": 1 / 2, "media": 1 / 2, "mezzo": 1 / 2, "mezza": 1 / 2},
 }
 _WORD = re.compile(r"([^\W\d_]+)(?:(?=[\s,;)]|$)|-(?=[^\W\d_]))", re.UNICODE)
 _GAP = re.compile(r"\s+")
-_AND_A_PART = re.compile(r"and an?\s+([a-z]+)(?=\s|$)", re.I)
+_AND_A_PART = re.compile(r"(?:and an?|y|et|e|und(?:\s+eine?)?)\s+([^\W\d_]+)(?=\s|$)", re.I)
 ARTICLES = ("a", "an")
 
 

@@ -159,6 +159,29 @@ def print_classes(content: dict[str, Any]) -> None:
     _console().print(table)
 
 
+def print_recipes(content: dict[str, Any]) -> None:
+    """Each recipe: its lines as they were understood, what is to be asked, and its steps."""
+    console = _console()
+    for recipe in content["recipes"]:
+        served = recipe["portions"]
+        made = recipe["yield"]
+        told = [f"{served} portions"] if served else []
+        told += [f"{made['quantity']} {made['unit']}"] if made else []
+        console.print(" - ".join([recipe["name"], *told]))
+        table = Table("Amount", "Unit", "Item", "Note", "Asked")
+        for line in recipe["lines"]:
+            high = "" if line["high"] is None else f"-{line['high']}"
+            amount = "" if line["quantity"] is None else f"{line['quantity']}{high}"
+            table.add_row(
+                *(amount, line["unit"] or "", line["item"] or line["text"]),
+                *(line["note"], line["question"]),
+            )
+        console.print(table)
+        for number, step in enumerate(recipe["steps"], 1):
+            minutes = "" if step["minutes"] is None else f" ({step['minutes']} min)"
+            console.print(f"{number}. {step['text']}{minutes}")
+
+
 def print_amount(found: Understood, weighed: Weighed) -> None:
     """What was understood, in a line or two."""
     console = _console()

@@ -16,6 +16,13 @@ _BULLET = re.compile(rf"^\s*[{re.escape(BULLETS)}]+\s+|^\s*•\s*")
 _CHECK_BOX = re.compile(r"^\s*\[[ xX]?\]\s*")
 _BETWEEN = re.compile(r"\s*(?:\.{2,}|…+|\t+|\s{2,}|:|\s[-–—=]\s|\|)\s*")
 _LAST_AMOUNT = re.compile(r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s)\s*[^\W\d_]*\.?$)", re.I)
+_SIGNS_BETWEEN = tuple(map(re.compile, (r"\s[/·|+]\s", r";\s*", r",\s+")))
+_BARE_COUNT = re.compile(
+    r"(?!(?:day|page|step|part|no|nr|tag|seite|jour|día|giorno|teil)\b)"
+    r"(?P<item>[^\W\d_]+(?:\s[^\W\d_]+){0,2})\s(?P<count>[1-9]\d?)$",
+    re.I,
+)
+_LAST_OF_LIST = re.compile(r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|un[ea]?\s|eine?\s)", re.I)
 _COMMA = re.compile(r"(?<!\d)\s*[,;]\s*|[,;]\s+")
 
 
@@ -57,6 +64,11 @@ def is_amount(text: str, known: Mapping[str, Unit] | None = None) -> Understood 
     return found if whole else None
 
 
+def has_amount_after_gap(text: str) -> bool:
+    """Whether a line ends in an amount that a sign parts from its item: `Flour: 250 g`."""
+    return any(is_amount(text[gap.end() :]) is not None for gap in _BETWEEN.finditer(text))
+
+
 def is_optional(text: str) -> bool:
     """Whether a line says that it may be left out."""
     told = text.lower()
@@ -72,7 +84,11 @@ def run_in(text: str) -> list[str]:
     last words of a list. One text where it lists no second amount.
     """
     text = text.strip(" .")
-    parts: list[str] = []
+    for sign in _SIGNS_BETWEEN:
+        parts = [part.strip() for part in sign.split(text) if part.strip()]
+        if len(parts) > 1 and all(_is_whole(part) for part in parts):
+            return [*parts[:-1], *_last_of_list(parts[-1])]
+    parts = []
     at = 0
     for comma in _COMMA.finditer(text):
         rest = text[comma.end() :]
@@ -80,12 +96,21 @@ def run_in(text: str) -> list[str]:
             parts.append(text[at : comma.start()])
             at = comma.end()
     parts.append(text[at:])
-    ends = re.split(
-        r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|un[ea]?\s|ein[e]?\s)", parts[-1], maxsplit=1
-    )
+    ends = _last_of_list(parts[-1])
     if len(parts) > 1 or (len(ends) > 1 and _opens_an_amount(parts[0])):
         parts[-1:] = ends
     return [part.strip() for part in parts if part.strip()] if len(parts) > 1 else [text]
+
+
+def _last_of_list(text: str) -> list[str]:
+    """The last two of a list: `50 g paste and 200 g leeks`."""
+    return _LAST_OF_LIST.split(text, maxsplit=1)
+
+
+def _is_whole(part: str) -> bool:
+    """Whether a part is an ingredient with its amount."""
+    found = understood_line(part)
+    return found.quantity is not None and bool(found.item)
 
 
 def _opens_an_amount(text: str) -> bool:
@@ -102,6 +127,8 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
         found = _turned(text[: gap.start()], text[gap.end() :], known, spoons, bare=True)
         if found is not None:
             return found
+    if (counted := _BARE_COUNT.match(text)) is not None:
+        return _turned(counted["item"], counted["count"], known, spoons, bare=True)
     last = _LAST_AMOUNT.search(text)
     if last is None:
         return None

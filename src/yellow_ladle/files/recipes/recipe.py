@@ -4,6 +4,8 @@ from dataclasses import dataclass
 
 from yellow_ladle.core.book.book import Yield
 
+UNNAMED = "A recipe without a name"
+
 
 @dataclass(frozen=True, slots=True)
 class RecipeLine:

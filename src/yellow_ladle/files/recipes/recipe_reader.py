@@ -15,7 +15,9 @@ from pydantic import TypeAdapter, ValidationError
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.files.recipes.plain_text import json_blocks, plain
-from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
+from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe, RecipeLine, RecipeStep
+from yellow_ladle.files.recipes.step_minutes import minutes_of_step
+from yellow_ladle.files.recipes.yield_text import yield_of
 
 MAX_BYTES = 16 * 1024 * 1024
 MAX_RECIPES = 500
@@ -24,6 +26,7 @@ MAX_LINES_AT_ONCE = 5_000
 MAX_TEXT = 200_000
 MAX_STEP = 4_000
 MAX_DEPTH = 12
+MAX_DIGITS = 5
 
 _WITHIN = ("@graph", "mainEntity", "mainEntityOfPage", "itemListElement", "item", "hasPart")
 _DURATION = TypeAdapter(timedelta)
@@ -42,6 +45,11 @@ def read_recipes(content: bytes) -> list[Recipe]:
     if not found:
         message = "no recipe is in it: nothing of the type Recipe was found"
         raise BookRefused([Fault("", message)])
+    return bounded(found)
+
+
+def bounded(found: list[Recipe]) -> list[Recipe]:
+    """Recipes, if they are no more than can be looked at; else BookRefused."""
     if len(found) > MAX_RECIPES:
         raise BookRefused([Fault("", f"{len(found)} recipes at once; at most {MAX_RECIPES}")])
     lines = sum(len(recipe.lines) for recipe in found)
@@ -126,14 +134,20 @@ def _recipe(value: dict[str, Any], place: str) -> Recipe:
         message = f"more than {MAX_LINES} steps"
         raise BookRefused([Fault(f"{place}.recipeInstructions".lstrip("."), message)])
     minutes = minutes_of(value.get("totalTime")) or minutes_of(value.get("cookTime"))
+    yields = _yield(value.get("recipeYield", value.get("yield")))
+    told = yield_of(yields, bare=True) if yields else None
+    # A bare number is how many are served.
+    served = float(yields) if yields.isdecimal() and len(yields) < MAX_DIGITS else None
     return Recipe(
-        name.replace("\n", " ")[:200] or "A recipe without a name",
+        name.replace("\n", " ")[:200] or UNNAMED,
         lines,
         steps,
-        _yield(value.get("recipeYield", value.get("yield"))),
+        yields,
         minutes,
         _words(value.get("recipeCategory")),
         place,
+        served if told is None else told.portions,
+        None if told is None else told.yield_,
     )
 
 
@@ -166,13 +180,13 @@ def _steps(value: Any, section: str, depth: int) -> Iterator[RecipeStep]:
             text = _words(value.get("text") or value.get("description") or value.get("name"))
             duration = value.get("timeRequired") or value.get("performTime")
             if text:
-                minutes = minutes_of(duration or value.get("totalTime"))
+                minutes = minutes_of(duration or value.get("totalTime")) or minutes_of_step(text)
                 yield RecipeStep(text.replace("\n", " ")[:MAX_STEP], minutes, section)
     else:
         for line in _words(value).split("\n"):
             text = _NUMBERED.sub("", line).strip()
             if text:
-                yield RecipeStep(text[:MAX_STEP], None, section)
+                yield RecipeStep(text[:MAX_STEP], minutes_of_step(text), section)
 
 
 def _yield(value: Any) -> str:

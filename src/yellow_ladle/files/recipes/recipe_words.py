@@ -2,12 +2,13 @@
 
 import re
 from collections.abc import Iterable
+from difflib import get_close_matches
 from functools import cache
 
 from yellow_ladle.core.vocabulary.toml import Table, number, rows, section, table, words
 
-LETTERS_A_MISTAKE = 6
-"""A heading may have one wrong letter in so many."""
+MIN_HEAD, NEAR_HEAD = 5, 0.86
+"""Letters of a heading that may be mistyped, and how near (0 to 1) it then has to be."""
 
 
 @cache
@@ -42,22 +43,7 @@ def is_head(text: str, what: str) -> bool:
     plain = text.strip(" :*_#.-–—").lower()
     if plain in heads(what):
         return True
-    return any(
-        abs(len(head) - len(plain)) <= 2 and _wrong(plain, head) <= len(head) // LETTERS_A_MISTAKE
-        for head in heads(what)
-        if len(head) >= LETTERS_A_MISTAKE
-    )
-
-
-def _wrong(one: str, other: str) -> int:
-    """How many letters are wrong, missing or too many (Levenshtein)."""
-    row = list(range(len(other) + 1))
-    for n, letter in enumerate(one, 1):
-        before, row[0] = row[0], n
-        for m, against in enumerate(other, 1):
-            here = min(row[m] + 1, row[m - 1] + 1, before + (letter != against))
-            before, row[m] = row[m], here
-    return row[-1]
+    return len(plain) >= MIN_HEAD and bool(get_close_matches(plain, heads(what), 1, NEAR_HEAD))
 
 
 def _any_of(found: Iterable[str]) -> str:

@@ -11,7 +11,7 @@ _RANGE = re.compile(r"\s*(?:-|–|—|to|or|à|ou|bis|oder|a|o)\s*", re.I)
 _AND_A_HALF = re.compile(
     r"\s*(?:and a half|et demie?|y media|e mezz[oa]|und (?:eine )?halbe?)(?!\w)", re.I
 )
-_MINUTES_OF_HOURS = re.compile(r"\s?(\d{1,2})(?![\d/]|[.,]\d|\s?[^\W\d])")
+_MINUTES_OF_HOURS = re.compile(r"(\d{2})(?!\d)|\s(\d{1,2})(?![\d/]|[.,]\d|\s?[^\W\d])")
 _SIGNS = re.compile(r"[\d¼½¾⅓⅔⅛]|(?<![^\W\d_])[^\W\d_]")
 
 
@@ -56,8 +56,8 @@ def _time_at(text: str, at: int) -> tuple[float, int] | None:
         minutes, end = minutes + unit[0] / 2, half.end()
     # The minutes of "1 h 10" and "1h30" have no word of their own.
     more = _MINUTES_OF_HOURS.match(text, end) if unit[0] == _KINDS["hours"] else None
-    if more is not None and int(more[1]) < 60:
-        minutes, end = minutes + int(more[1]), more.end()
+    if more is not None and int(more[0]) < 60 and _unit_at(text, more.end()) is None:
+        minutes, end = minutes + int(more[0]), more.end()
     return minutes, end
 
 

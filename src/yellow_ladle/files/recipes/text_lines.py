@@ -6,6 +6,7 @@ from functools import cached_property
 
 from yellow_ladle.core.amounts.grammar import Understood
 from yellow_ladle.files.recipes.ingredient_text import (
+    has_amount_after_gap,
     is_bulleted,
     run_in,
     starts_with_amount,
@@ -92,16 +93,26 @@ class TextLine:
         """Whether it is an ingredient with an amount, before or after it."""
         if self.is_time or self.told_yield is not None:
             return False
-        if len(self.parts) > 1 and starts_with_amount(self.bare):
+        if len(self.parts) > 1 and (
+            starts_with_amount(self.bare)
+            or all(understood_line(part).quantity is not None for part in self.parts)
+        ):
             return True
         if self.tells_to_do and not re.match(r"[\d¼½¾⅓⅔⅛]", self.bare):
-            return False
+            # "Slice onions thin" is a step, "Brown onions: 100 g" is not.
+            return has_amount_after_gap(self.bare)
         if self.words > MAX_INGREDIENT_WORDS + (4 if self.bulleted else 0):
             return False
         if starts_with_amount(self.bare):
             sentence = self.ends and self.words > MAX_UNMEASURED_WORDS and not self.bulleted
             return not sentence and bool(self.understood.item)
         return self.understood.quantity is not None
+
+    @cached_property
+    def _is_counted(self) -> bool:
+        """Whether it is measured, and not only by an article: `A made-up stew` may be a name."""
+        begins = re.match(r"[\d¼½¾⅓⅔⅛]", self.bare) is not None
+        return self.is_measured and (begins or self.understood.unit != "piece")
 
     @cached_property
     def is_time(self) -> bool:
@@ -168,7 +179,8 @@ class TextLine:
         before, colon, after = self.bare.partition(":")
         if what == "notes" and colon and after.strip() and is_head(before, what):
             return True
-        return self.words <= 5 and is_head(self.bare, what)
+        named = apart(self.bare.strip(" :"))[0]
+        return len(named.split()) <= 5 and is_head(named, what)
 
     @cached_property
     def is_head(self) -> bool:
@@ -182,13 +194,14 @@ class TextLine:
             bool(re.search(r"[^\W\d_]{2}", self.bare))
             and len(self.text) <= MAX_TITLE
             and self.words <= MAX_TITLE_WORDS
-            and not self.ends
+            and (not self.ends or apart(self.bare)[1] is not None)
             and not self.numbered
             and not self.bulleted
             and not self.is_head
             and not self.is_about
             and self.told_yield is None
-            and (bool(self.level) or not self.is_measured or apart(self.bare)[1] is not None)
+            and "\t" not in self.text
+            and (bool(self.level) or not self._is_counted or apart(self.bare)[1] is not None)
         )
 
 

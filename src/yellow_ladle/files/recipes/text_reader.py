@@ -10,14 +10,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 
 from yellow_ladle.files.recipes.ingredient_text import run_in
-from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
+from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe, RecipeLine, RecipeStep
 from yellow_ladle.files.recipes.recipe_words import beginning
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.table_rows import Columns, columns_of
 from yellow_ladle.files.recipes.text_lines import TextLine, text_lines
 from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of
 
-UNNAMED = "A recipe without a name"
 LOOK_AHEAD = 8
 """Lines after a title among which its ingredients have to begin."""
 MIN_WRAPPED = 60
@@ -99,6 +98,9 @@ class _TextReader:
             return True
         if not draft.lines and not draft.steps:
             # The title of a book stands before that of its first recipe.
+            if self._is_first_of_several(at):
+                self.drafts.pop()
+                return True
             return bool(line.level and draft.level and line.level > draft.level) and (
                 self._has_steps_before_heading(at)
                 and self._count_of_level(line.level) > 1
@@ -132,6 +134,28 @@ class _TextReader:
                 return False
         return False
 
+    def _is_first_of_several(self, at: int) -> bool:
+        """Whether a title after a title is that of the first of several whole recipes."""
+        return self._is_whole_recipe(at) and any(
+            self._is_whole_recipe(later) for later in range(at + 1, len(self.lines))
+        )
+
+    def _is_whole_recipe(self, at: int) -> bool:
+        """Whether a line is a title with ingredients right beneath it and steps after these."""
+        line = self.lines[at]
+        if not line.after_blank or not line.may_be_title or not self._leads_to_ingredients(at):
+            return False
+        if beginning("lines", "sections").match(line.bare) is not None:
+            return False
+        for later in self.lines[at + 1 :]:
+            if later.is_measured or later.bulleted:
+                continue
+            if later.is_step:
+                return True
+            if later.after_blank and (later.may_be_title or later.section is not None):
+                return False
+        return False
+
     def _has_steps_before_heading(self, at: int) -> bool:
         """Whether what stands under a heading has steps of its own."""
         level = self.lines[at].level
@@ -146,13 +170,24 @@ class _TextReader:
         return sum(line.level == level and not line.is_head for line in self.lines)
 
     def _begin(self, line: TextLine) -> None:
-        name, told = apart(line.bare.strip(" :"))
+        named = (
+            beginning("lines", "titles").sub("", line.bare, count=1)
+            if self._is_called(line)
+            else line.bare
+        )
+        name, told = apart(named.strip(" :"))
         self.drafts.append(_Draft(name, told, level=line.level))
         self._zone, self._section, self._columns, self._headed = "before", "", None, False
+
+    def _is_called(self, line: TextLine) -> bool:
+        """Whether a title begins with the word recipe: `Recipe: Leek tart`."""
+        found = beginning("lines", "titles").match(line.bare)
+        return found is not None and line.bare[found.end() :].lstrip()[:1] in (":", "-", "–")
 
     def _take(self, at: int, line: TextLine) -> None:
         if line.heads("ingredients"):
             self._zone, self._section, self._headed = "ingredients", "", True
+            self._draft.told = self._draft.told or apart(line.bare.strip(" :"))[1]
         elif line.heads("method"):
             self._zone, self._section, self._headed = "steps", "", True
         elif line.heads("notes") and (self._draft.lines or self._draft.steps):

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.book.book import Yield
 from yellow_ladle.files.recipes.recipe_words import beginning, listed
+from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 
 _LEAD = re.compile(r"^\s*(?:about|approx\.?|ca\.?|etwa|environ|unos|circa|up to|\()\s*", re.I)
 _BRACKETED = re.compile(r"\s*\(([^()]*)\)\s*$")
@@ -29,7 +30,7 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
 
     It names the guests or begins as yields do; with `bare` an amount by itself is one, too.
     """
-    plain = text.strip(" .*_#()[]")
+    plain = re.sub(r"^[x×]\s*(?=\d+$)", "for ", text.strip(" .*_#()[]"))
     lead = beginning("yields", "before").match(plain)
     if lead is None and (joined := re.match(r"(?:serves|servs|serve)(?=\d)", plain, re.I)):
         lead = joined
@@ -41,6 +42,8 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     if second is not None:
         rest = rest[second.end() :].strip(" :.*_")
     rest = _LEAD.sub("", rest)
+    if minutes_of_step(rest) is not None:
+        return None
     found = understand(rest)
     if (
         found.quantity is None

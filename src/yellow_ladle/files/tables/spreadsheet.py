@@ -103,7 +103,7 @@ def _xlsx(content: bytes) -> Table:
     from openpyxl import load_workbook
     from openpyxl.utils.exceptions import InvalidFileException
 
-    _refuse_bombs(content)
+    refuse_bombs(content)
     try:
         book = load_workbook(io.BytesIO(content), read_only=True, keep_links=False)
         sheet = book.worksheets[0]
@@ -125,7 +125,7 @@ def _xlsx(content: bytes) -> Table:
     return _bounded(rows)
 
 
-def _refuse_bombs(content: bytes) -> None:
+def refuse_bombs(content: bytes) -> None:
     """A workbook is a zip: what it unpacks to is asked before anything is unpacked."""
     try:
         with zipfile.ZipFile(io.BytesIO(content)) as parts:

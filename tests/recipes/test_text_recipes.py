@@ -1,0 +1,171 @@
+"""Recipes read from text: what is found in sixty of them, and that nothing is lost or misread."""
+
+import unittest
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.effort import examples
+from tests.recipes.measuring import Counted, fresh, measure, texts
+from yellow_ladle.files.recipes.ingredient_text import run_in, understood_line
+from yellow_ladle.files.recipes.step_minutes import minutes_of_step
+from yellow_ladle.files.recipes.text_reader import text_recipes
+from yellow_ladle.files.recipes.yield_text import apart, yield_of
+
+GOODS = ("butter", "plain flour", "leeks", "milk", "cod", "salt", "hen stock", "brown onions")
+UNITS = ("g", "kg", "ml", "l", "tbsp", "tsp", "cups", "oz")
+STEPS = ("Melt the butter.", "Simmer for 20 minutes.", "Strain and season.", "Bake 1 hour.")
+
+
+class Measured(unittest.TestCase):
+    def test_what_is_found_in_the_texts(self) -> None:
+        for english, lines, amounts in ((True, 99, 97), (False, 99, 90)):
+            for aside in (False, True):
+                found = measure(texts(english=english, aside=aside))
+                which = "English" if english else "French, German, Spanish, Italian"
+                print(f"\nmeasured: recipes, {which}{', the third' if aside else ''}: {found.told}")
+                with self.subTest(english=english, aside=aside):
+                    self.reaches(found, lines, amounts)
+
+    def test_what_is_found_in_texts_written_after_it(self) -> None:
+        found = measure(fresh())
+        print(f"\nmeasured: recipes, written after the reader and mended by: {found.told}")
+        self.reaches(found, 99, 97)
+
+    def reaches(self, found: Counted, lines: float, amounts: float) -> None:
+        self.assertGreaterEqual(found.share(found.lines_found, found.lines), lines, found.faults)
+        self.assertGreaterEqual(found.share(found.amounts_right, found.amounts), amounts)
+        self.assertGreaterEqual(found.share(found.steps_in_order, found.steps), 98, found.faults)
+        self.assertEqual(found.silent, [])
+        self.assertEqual(found.faults, [])
+
+
+class Properties(unittest.TestCase):
+    @examples(60)
+    @given(
+        st.lists(st.sampled_from(GOODS), min_size=1, max_size=8, unique=True),
+        st.data(),
+    )
+    def test_however_a_card_is_laid_out_its_lines_and_steps_are_found(
+        self, goods: list[str], data: st.DataObject
+    ) -> None:
+        amounts = [
+            (data.draw(st.integers(1, 900)), data.draw(st.sampled_from(UNITS))) for _ in goods
+        ]
+        steps = data.draw(st.lists(st.sampled_from(STEPS), min_size=1, max_size=4, unique=True))
+        mark = data.draw(st.sampled_from(("", "- ", "* ", "• ")))
+        headed = data.draw(st.booleans())
+        numbered = data.draw(st.booleans())
+        first = data.draw(st.booleans())
+        told = [
+            f"{mark}{n} {unit} {item}" if first or not mark else f"{mark}{item}: {n} {unit}"
+            for (n, unit), item in zip(amounts, goods, strict=True)
+        ]
+        text = "\n".join(
+            (
+                "A made-up stew",
+                "",
+                *(("Ingredients",) if headed else ()),
+                *told,
+                "",
+                *(("Method",) if headed else ()),
+                *(f"{n}. {step}" if numbered else step for n, step in enumerate(steps, 1)),
+            )
+        )
+        [recipe] = text_recipes(text)
+        self.assertEqual(recipe.name, "A made-up stew")
+        read = [understood_line(line.text) for line in recipe.lines]
+        self.assertEqual([r.item for r in read], goods)
+        self.assertEqual([r.quantity for r in read], [n for n, _ in amounts])
+        self.assertEqual([step.text for step in recipe.steps], steps)
+
+    @examples(100)
+    @given(st.lists(st.text(st.characters(codec="utf-8"), max_size=60), max_size=12))
+    def test_no_text_breaks_it_and_no_amount_is_lost(self, lines: list[str]) -> None:
+        text = "\n".join(["A stew", "", "100 g butter", *lines])
+        found = text_recipes(text)
+        self.assertTrue(found)
+        self.assertIn("100 g butter", [line.text for recipe in found for line in recipe.lines])
+
+    @examples(60)
+    @given(st.lists(st.sampled_from(GOODS), min_size=2, max_size=6, unique=True), st.data())
+    def test_a_list_in_one_line_is_the_same_as_one_beneath_the_other(
+        self, goods: list[str], data: st.DataObject
+    ) -> None:
+        told = [f"{data.draw(st.integers(1, 900))} g {item}" for item in goods]
+        self.assertEqual(run_in(", ".join(told)), told)
+        self.assertEqual(run_in(", ".join(told[:-1]) + f" and {told[-1]}"), told)
+
+
+class Pieces(unittest.TestCase):
+    def test_minutes(self) -> None:
+        for text, minutes in (
+            ("Simmer for 20 to 25 minutes", 25),
+            ("Cook 1 h 10.", 70),
+            ("1h30 au four", 90),
+            ("for an hour and a half", 90),
+            ("Bake 2 1/2 hours", 150),
+            ("une demi-heure", 30),
+            ("mezz'ora", 30),
+            ("1/2 Stunde kalt stellen", 30),
+            ("un quarto d'ora", 15),
+            ("cook for 40 minutes, stirring every five minutes", 40),
+            ("15 minutes, then 10 minutes more", 25),
+            ("a minute or two", 2),
+            ("30 seconds", 0.5),
+            ("leave for 2 days", 2880),
+            ("Cut it 3 cm thick", None),
+            ("Bake at 180 C", None),
+            ("Add the 4 eggs", None),
+        ):
+            self.assertEqual(minutes_of_step(text), minutes, text)
+
+    def test_yields(self) -> None:
+        for text, portions, made in (
+            ("Serves 4-6", 4, None),
+            ("makes about 1.5 litres", None, (1.5, "l")),
+            ("Makes 12", None, (12, "piece")),
+            ("Pour 4 à 6 personnes", 4, None),
+            ("Zutaten für 6 Portionen", 6, None),
+            ("Dosi per 1 litro", None, (1, "l")),
+            ("Enough for four hungry people.", 4, None),
+        ):
+            told = yield_of(text)
+            assert told is not None
+            read = told.yield_ and (told.yield_.quantity, told.yield_.unit)
+            self.assertEqual((told.portions, read), (portions, made), text)
+        for text in ("4 eggs", "500 g flour", "For the sauce", "for frying", "For 2 hours"):
+            self.assertIsNone(yield_of(text), text)
+
+    def test_a_title_keeps_its_commas(self) -> None:
+        self.assertEqual(
+            apart("Crab bisque, Skerrow way - 12 portions")[0], "Crab bisque, Skerrow way"
+        )
+        self.assertEqual(apart("Beef, barley and beer"), ("Beef, barley and beer", None))
+
+    def test_what_is_doubtful_asks(self) -> None:
+        for text in (
+            "2 tbps flour",
+            "200 mll milk",
+            "200 grms butter",
+            "1 tin tomatoes",
+            "25 g/9 oz butter",
+        ):
+            read = understood_line(text)
+            self.assertTrue(read.question, text)
+            self.assertIsNone(read.quantity, text)
+
+    def test_words_of_goods_are_no_misspelt_measures(self) -> None:
+        for text in (
+            "2 mint leaves",
+            "1 stock cube",
+            "2 Knoblauchzehen",
+            "3 clams",
+            "2 pears",
+            "4 figs",
+        ):
+            self.assertEqual(understood_line(text).question, "", text)
+
+
+if __name__ == "__main__":
+    unittest.main()
