@@ -14,8 +14,10 @@ from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import PreparationPiece, ProductPiece
+from yellow_ladle.files.book.piece import Id
 from yellow_ladle.files.print.card_markdown import card_markdown
-from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES, read_recipes
+from yellow_ladle.files.recipes.any_recipe import recipes_of
+from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES
 from yellow_ladle.files.recipes.recipe_writer import recipes_bytes
 from yellow_ladle.files.recipes.review import Reviewed, ReviewedLine, review
 from yellow_ladle.files.tables.book_table import book_rows
@@ -58,10 +60,20 @@ class ReviewedOut(BaseModel):
 
 
 @router.post("/recipes/review", openapi_extra=BODY)
-async def look_at_recipes(request: Request, ledger: TheLedger) -> list[ReviewedOut]:
-    """Reads schema.org recipes from JSON-LD or a page, and matches them. Records nothing."""
+async def look_at_recipes(
+    request: Request,
+    ledger: TheLedger,
+    name: Annotated[str, Query(max_length=200)] = "",
+    taken: Annotated[list[Id] | None, Query(max_length=500)] = None,
+) -> list[ReviewedOut]:
+    """Reads recipes in text, Markdown, a page, JSON-LD, DOCX, ODT, PDF, CSV or XLSX, and matches
+    them. Records nothing.
+
+    `name` is what a recipe is called that does not say so; `taken` are the ids of those that are
+    being looked at already.
+    """
     content = await whole_body(request, MAX_BYTES)
-    return await run_in_threadpool(_reviewed, content, ledger.now)
+    return await run_in_threadpool(_reviewed, content, ledger.now, name, taken or [])
 
 
 @router.get("/recipes.jsonld", response_class=Response, responses=_answers(JSON_LD))
@@ -105,8 +117,8 @@ def _file(content: bytes, kind: str, name: str) -> Response:
     return Response(content, media_type=kind, headers=headers)
 
 
-def _reviewed(content: bytes, now: Now) -> list[ReviewedOut]:
-    found = review(now.reading.book, read_recipes(content))
+def _reviewed(content: bytes, now: Now, name: str, taken: list[str]) -> list[ReviewedOut]:
+    found = review(now.reading.book, recipes_of(content, name), taken)
     return [_review(now.reading, entry) for entry in found]
 
 

@@ -38,6 +38,12 @@ def phrases() -> tuple[tuple[re.Pattern[str], float], ...]:
     )
 
 
+@cache
+def named(part: str) -> tuple[tuple[str, tuple[str, ...]], ...]:
+    """The words of `kinds` or `heats`, each with what says it, in the order of the table."""
+    return tuple((key, words(value)) for key, value in section(_data()[part]).items())
+
+
 def is_head(text: str, what: str) -> bool:
     """Whether a line is a heading of one part, also with a letter wrong."""
     plain = text.strip(" :*_#.-–—").lower()

@@ -1,5 +1,11 @@
-"""A recipe matched to the book, line by line, to be looked at before anything is recorded."""
+"""A recipe matched to the book, line by line, to be looked at before anything is recorded.
 
+Recipes that are read together know each other: a line that names another one of them is made with
+it. What is certain is taken; only what is doubtful asks.
+"""
+
+import re
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
 from yellow_ladle.core.amounts.grammar import Understood, understand
@@ -7,19 +13,23 @@ from yellow_ladle.core.book.book import Book, Line, Preparation, Step, Yield
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.proposed_class import class_of, taken_as
+from yellow_ladle.core.cards.cautions import called_for
 from yellow_ladle.core.larder.matching import Match, Names, names_of, role_of, stage_of, sure
+from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.vocabulary.stems import folded
+from yellow_ladle.files.recipes.ingredient_text import understood_line
 from yellow_ladle.files.recipes.recipe import Recipe
+from yellow_ladle.files.recipes.recipe_words import named
 
-KINDS = {
-    "soup": "soup",
-    "sauce": "sauce",
-    "gravy": "sauce",
-    "stock": "stock",
-    "broth": "stock",
-    "roux": "roux",
-}
-"""What a recipe's name or category says of its kind; anything else is a dish."""
+SEE_ABOVE = re.compile(
+    r",?\s*\(?\b(?:see|recipe|voir|siehe|ver|vedi)\b[^()]*\)?$|,?\s*\((?:above|below|page \d+)\)$",
+    re.I,
+)
+"""What a line says after the name of another recipe of the batch."""
+_DEGREES = re.compile(
+    r"\b(\d{2,3})\s*(?:°\s*([CF])?|º\s*([CF])?|([CF])\b|degrees|grad\w*|degrés)", re.I
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,44 +57,83 @@ class Reviewed:
     notes: tuple[str, ...]
 
 
-def review(book: Book, recipes: list[Recipe]) -> list[Reviewed]:
-    """Every recipe matched to the book. Products that several of them need are made once."""
-    review = _Review(book)
-    return [review.recipe(recipe) for recipe in recipes]
+def review(book: Book, recipes: list[Recipe], taken: Iterable[str] = ()) -> list[Reviewed]:
+    """Every recipe matched to the book. Products that several of them need are made once.
+
+    `taken` are ids of preparations that are being looked at already.
+    """
+    review = _Review(book, recipes, taken)
+    return [review.recipe(number, recipe) for number, recipe in enumerate(recipes)]
 
 
 class _Review:
-    def __init__(self, book: Book) -> None:
+    def __init__(self, book: Book, recipes: Sequence[Recipe], taken: Iterable[str]) -> None:
         self.book = book
         self.names = Names(names_of(book))
-        self.taken = {*book.products, *book.preparations}
+        self.taken = {*book.products, *book.preparations, *taken}
         self.new: dict[str, Product] = {}
         self.by_name: dict[str, Product] = {}
+        self.ids = [self._free(recipe.name) for recipe in recipes]
+        self.recipes = recipes
+        self.beside: dict[str, int] = {}
+        for number, recipe in enumerate(recipes):
+            self.beside.setdefault(folded(recipe.name), number)
+        self.made_of: dict[int, set[int]] = {}
+        self.kinds = self._kinds()
 
-    def recipe(self, recipe: Recipe) -> Reviewed:
+    def _kinds(self) -> list[str]:
+        """What each is; one that another of them is made with is a component, if nothing more."""
+        used = {
+            self.beside.get(folded(_plain_name(line.text)))
+            for recipe in self.recipes
+            for line in recipe.lines
+        }
+        return [
+            _kind(f"{recipe.name} {recipe.category}") or ("component" if n in used else "dish")
+            for n, recipe in enumerate(self.recipes)
+        ]
+
+    def _of_the_batch(self, number: int, words: str) -> int | None:
+        """The other recipe that a line names, if that closes no loop."""
+        other = self.beside.get(folded(SEE_ABOVE.sub("", words).strip(" ,")))
+        if other is None or other == number or self._reaches(other, number):
+            return None
+        self.made_of.setdefault(number, set()).add(other)
+        return other
+
+    def _reaches(self, start: int, end: int) -> bool:
+        waiting, seen = [start], set[int]()
+        while waiting:
+            here = waiting.pop()
+            if here == end:
+                return True
+            if here not in seen:
+                seen.add(here)
+                waiting += self.made_of.get(here, ())
+        return False
+
+    def recipe(self, number: int, recipe: Recipe) -> Reviewed:
         lines: list[Line] = []
         told: list[ReviewedLine] = []
         needed: dict[str, Product] = {}
         for entry in recipe.lines:
-            line, said = self._line(entry.text, entry.group, needed)
+            line, said = self._line(number, entry.text, entry.group, needed)
             lines.append(line)
             told.append(said)
-        id = self._free(recipe.name)
-        yields = understand(recipe.yields, self.book.units, self.book.kitchen.spoons)
-        portions, made = _yielded(yields)
+        portions, made = self._yielded(recipe)
         notes = []
         if recipe.yields and portions is None and made is None:
             notes.append(f'The yield "{recipe.yields}" could not be read; write it on the card.')
         if not lines:
             notes.append("It has no ingredient lines.")
         steps = tuple(
-            Step(f"{step.section}: {step.text}" if step.section else step.text, step.minutes)
+            _step(f"{step.section}: {step.text}" if step.section else step.text, step.minutes)
             for step in recipe.steps
         )
         preparation = Preparation(
-            id,
+            self.ids[number],
             recipe.name,
-            _kind(f"{recipe.name} {recipe.category}"),
+            self.kinds[number],
             lines=_doughs_of(lines),
             yield_=made,
             portions=portions,
@@ -92,8 +141,19 @@ class _Review:
         )
         return Reviewed(preparation, tuple(needed.values()), tuple(told), tuple(notes))
 
-    def _line(self, text: str, group: str, needed: dict[str, Product]) -> tuple[Line, ReviewedLine]:
-        understood = understand(text, self.book.units, self.book.kitchen.spoons)
+    def _yielded(self, recipe: Recipe) -> tuple[float | None, Yield | None]:
+        """Portions, or an amount, whichever a recipe says."""
+        if recipe.portions is not None:
+            return recipe.portions, Yield(recipe.portions, "portion")
+        if recipe.yield_ is not None:
+            return _yielded(recipe.yield_.quantity, recipe.yield_.unit)
+        found = understand(recipe.yields, self.book.units, self.book.kitchen.spoons)
+        return _yielded(found.quantity, found.unit)
+
+    def _line(
+        self, number: int, text: str, group: str, needed: dict[str, Product]
+    ) -> tuple[Line, ReviewedLine]:
+        understood = understood_line(text, self.book.units, self.book.kitchen.spoons)
         words = understood.item or text
         note = understood.note
         near = self.names.matches(words)
@@ -101,14 +161,20 @@ class _Review:
         whole = self.names.matches(f"{words}, {note}") if note else ()
         if sure(whole) and not sure(near):
             near, note = whole, ""
-        certain = sure(near)
-        item = near[0].item if certain else self._new(words, needed)
+        # A pot that the book has already is that one, a product of the name may be another thing.
+        is_pot = sure(near) and near[0].item in self.book.preparations
+        other = None if is_pot else self._of_the_batch(number, words)
+        certain = sure(near) or other is not None
+        if other is not None:
+            item = self.ids[other]
+        else:
+            item = near[0].item if certain else self._new(words, needed)
         known = understood.quantity is not None and understood.unit is not None
         line = Line(
             item,
             understood.quantity if known and understood.quantity is not None else 0.0,
             understood.unit or "piece",
-            self._role(item),
+            self._role(item) if other is None else self._role_of_batch(other),
             stage=stage_of(f"{text} {group}"),
             note=note,
             group=group,
@@ -120,6 +186,10 @@ class _Review:
                 f'Which item is "{words}"? It stands for a new product until you choose.'
             )
         return line, ReviewedLine(text, understood, certain, near, question)
+
+    def _role_of_batch(self, number: int) -> str:
+        """The role of another recipe of the batch, by its name and kind."""
+        return role_of(class_of_name(self.recipes[number].name).class_, self.kinds[number])
 
     def _role(self, item: str) -> str:
         """The role that an item most likely has, by what it is taken as."""
@@ -156,15 +226,41 @@ def _doughs_of(lines: list[Line]) -> tuple[Line, ...]:
     )
 
 
-def _yielded(found: Understood) -> tuple[float | None, Yield | None]:
-    """Portions, or an amount, whichever a yield says."""
-    if not found.quantity or found.unit is None:
+def _yielded(quantity: float | None, unit: str | None) -> tuple[float | None, Yield | None]:
+    if not quantity or unit is None:
         return None, None
-    if found.unit == "portion" or found.unit == "piece":
-        return found.quantity, Yield(found.quantity, "portion")
-    return None, Yield(found.quantity, found.unit)
+    if unit in ("portion", "piece"):
+        return quantity, Yield(quantity, "portion")
+    return None, Yield(quantity, unit)
 
 
-def _kind(words: str) -> str:
+def _kind(words: str) -> str | None:
+    """What a name says of the kind: of several, what stands last, as a leek soup is a soup."""
     told = words.lower()
-    return next((kind for word, kind in KINDS.items() if word in told), "dish")
+    found = [
+        (told.rfind(word), len(word), kind)
+        for kind, listed in named("kinds")
+        for word in listed
+        if word in told
+    ]
+    return max(found)[2] if found else None
+
+
+def _plain_name(text: str) -> str:
+    return SEE_ABOVE.sub("", understood_line(text).item).strip(" ,")
+
+
+def _step(text: str, minutes: float | None) -> Step:
+    """A step with how hot it is and the caution that it calls for."""
+    cautions = called_for(text)
+    return Step(text, minutes, heat_of(text), caution=cautions[0].text if cautions else None)
+
+
+def heat_of(text: str) -> str | None:
+    """How hot a step is, in the words of a card; None where it does not say."""
+    degrees = _DEGREES.search(text)
+    if degrees is not None:
+        unit = next((found.upper() for found in degrees.groups()[1:] if found), "C")
+        return f"{degrees[1]} °{unit}"
+    told = text.lower()
+    return next((heat for heat, words in named("heats") if any(w in told for w in words)), None)

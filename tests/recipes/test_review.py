@@ -1,0 +1,109 @@
+"""A batch of recipes matched to the book: recipes that know each other, steps with their heat."""
+
+import unittest
+
+from tests.kitchens import BUTTER, FLOUR, MILK, ROUX, book, pot
+from yellow_ladle.core.book.book import Book, Preparation
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.checks.book_faults import change_faults
+from yellow_ladle.core.reading.update import Change, applied
+from yellow_ladle.files.recipes.any_recipe import recipes_of
+from yellow_ladle.files.recipes.review import Reviewed, heat_of, review
+
+NOTEBOOK = """
+Cream sauce
+500 ml velouté (see above)
+150 ml cream
+
+Reduce by a third over medium heat.
+
+Velouté
+1 l stock
+120 g white roux, see page 4
+
+Simmer for 30 minutes.
+
+White roux
+100 g butter
+100 g plain flour
+
+Melt the butter, cook 3 minutes on a low flame.
+"""
+
+
+def reviewed(text: str, *pieces: Product | Preparation) -> tuple[Book, list[Reviewed]]:
+    kitchen = book(*pieces)
+    return kitchen, review(kitchen, recipes_of(text.encode()))
+
+
+class Batches(unittest.TestCase):
+    def test_recipes_that_name_each_other_are_made_of_each_other(self) -> None:
+        kitchen, found = reviewed(NOTEBOOK, BUTTER, FLOUR)
+        cream, veloute, roux = (entry.preparation for entry in found)
+        self.assertEqual(cream.lines[0].item, veloute.id)
+        self.assertEqual(veloute.lines[1].item, roux.id)
+        self.assertEqual([made.kind for made in (cream, veloute, roux)], ["sauce", "sauce", "roux"])
+        self.assertEqual([line.role for line in veloute.lines][1], "thickener")
+        self.assertEqual([line.item for line in roux.lines], ["butter", "plain-flour"])
+        self.assertTrue(found[0].lines[0].sure)
+        products = {product.id: product for entry in found for product in entry.products}
+        change = Change(tuple(products.values()), (cream, veloute, roux))
+        self.assertEqual(list(change_faults(applied(kitchen, change), change)), [])
+
+    def test_a_pot_that_the_book_has_is_that_one(self) -> None:
+        _, found = reviewed(NOTEBOOK, BUTTER, FLOUR, ROUX)
+        self.assertEqual(found[1].preparation.lines[1].item, "white-roux")
+        self.assertEqual(found[2].preparation.id, "white-roux-2")
+
+    def test_recipes_that_go_round_in_a_ring_close_no_loop(self) -> None:
+        ring = (
+            "One\n100 g two\nBoil it.\n\nTwo\n100 g three\nBoil it.\n\nThree\n100 g one\nBoil it.\n"
+        )
+        kitchen, found = reviewed(ring)
+        change = Change(
+            tuple({p.id: p for entry in found for p in entry.products}.values()),
+            tuple(entry.preparation for entry in found),
+        )
+        self.assertEqual(list(change_faults(applied(kitchen, change), change)), [])
+        self.assertEqual([entry.lines[0].sure for entry in found], [True, True, False])
+
+    def test_what_others_are_made_with_is_a_component(self) -> None:
+        text = "Rarebit\n100 g beer mix\nGrill.\n\nBeer mix\n1 l stout\nReduce.\n"
+        _, found = reviewed(text)
+        self.assertEqual([entry.preparation.kind for entry in found], ["dish", "component"])
+
+    def test_a_new_good_is_made_once_for_all_of_them(self) -> None:
+        text = "One\n100 g quinces\nBoil.\n\nTwo\n50 g quinces\nBoil.\n"
+        _, found = reviewed(text, MILK, pot("old", "milk"))
+        self.assertEqual({p.id for entry in found for p in entry.products}, {"quinces"})
+
+    def test_kinds_in_five_languages(self) -> None:
+        for name, kind in (
+            ("Leek and potato soup", "soup"),
+            ("Kartoffelsuppe", "soup"),
+            ("Soup stock", "stock"),
+            ("Fumet de poisson", "stock"),
+            ("Salsa verde", "sauce"),
+            ("Hazelnut shortcrust", "component"),
+            ("Lamb stew", "dish"),
+        ):
+            _, [found] = reviewed(f"{name}\n100 g butter\nMelt it.\n", BUTTER)
+            self.assertEqual(found.preparation.kind, kind, name)
+
+    def test_a_step_keeps_its_minutes_heat_and_caution(self) -> None:
+        _, [found] = reviewed("Pie\n100 g butter\n\nBake at 180 C for 40 minutes.\n", BUTTER)
+        [step] = found.preparation.method
+        self.assertEqual((step.minutes, step.heat), (40, "180 °C"))
+        for text, heat in (
+            ("Cook over medium heat", "medium"),
+            ("à feu doux", "low"),
+            ("bei 200 Grad backen", "200 °C"),
+            ("Bake at 350°F", "350 °F"),
+            ("Simmer for an hour", "simmer"),
+            ("Add 20 prawns", None),
+        ):
+            self.assertEqual(heat_of(text), heat, text)
+
+
+if __name__ == "__main__":
+    unittest.main()
