@@ -18,7 +18,8 @@ _BETWEEN = re.compile(r"\s*(?:\.{2,}|…+|\t+|\s{2,}|:|\s[-–—=]\s|\|)\s*")
 _LAST_AMOUNT = re.compile(r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s)\s*[^\W\d_]*\.?$)", re.I)
 _SIGNS_BETWEEN = tuple(map(re.compile, (r"\s[/·|+]\s", r";\s*", r",\s+")))
 _BARE_COUNT = re.compile(
-    r"(?!(?:day|page|step|part|no|nr|tag|seite|jour|día|giorno|teil)\b)"
+    r"(?!(?:see|voir|siehe|ver|vedi|day|step|part|no|nr|tag|jour|día|giorno|teil)\b)"
+    r"(?!.*\b(?:page|seite|página|pagina)\b)"
     r"(?P<item>[^\W\d_]+(?:\s[^\W\d_]+){0,2})\s(?P<count>[1-9]\d?)$",
     re.I,
 )
@@ -110,7 +111,8 @@ def _last_of_list(text: str) -> list[str]:
 def _is_whole(part: str) -> bool:
     """Whether a part is an ingredient with its amount."""
     found = understood_line(part)
-    return found.quantity is not None and bool(found.item)
+    counted = re.match(r"[\d¼½¾⅓⅔⅛]", part) is not None or found.unit != "piece"
+    return found.quantity is not None and bool(found.item) and (counted or len(part.split()) < 3)
 
 
 def _opens_an_amount(text: str) -> bool:
