@@ -9,6 +9,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
 from yellow_ladle.core.amounts.grammar import Understood, understand
+from yellow_ladle.core.amounts.weight import weigh
 from yellow_ladle.core.book.book import Book, Line, Preparation, Step, Yield
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.product import Product
@@ -217,7 +218,8 @@ class _Review:
 
 def _doughs_of(lines: list[Line]) -> tuple[Line, ...]:
     """Lines of which a flour that outweighs all the rest is what the thing is made of."""
-    weights = [line.quantity if line.unit == "g" else 0.0 for line in lines]
+    # A first guess: a litre of anything is taken for a kilogram.
+    weights = [weigh(line.quantity, line.unit, 1.0).grams or 0.0 for line in lines]
     return tuple(
         replace(line, role="body")
         if line.role == "thickener" and weight > sum(weights) / 2
