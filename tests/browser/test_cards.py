@@ -345,7 +345,11 @@ class BringingIn(CardBrowserTest):
                     "@type": "Recipe",
                     "name": "Onion and ale soup",
                     "recipeYield": "6 servings",
-                    "recipeIngredient": ["1 kg onions", "300 ml ale", "salt to taste"],
+                    "recipeIngredient": [
+                        "1 kg onions",
+                        "1 l garden vegetable stock",
+                        "salt to taste",
+                    ],
                     "recipeInstructions": "Brown the onions.\nAle in.",
                 }
             ],
@@ -359,17 +363,66 @@ class BringingIn(CardBrowserTest):
         self.shows("soup, 3 lines, 2 steps")
         self.shows("2 new products, not checked")
         self.accessible()
-        self.click("[data-review] button", "Lamp Room dark ale")
+        self.click("[data-goods] button", "Garden stock")
         self.shows("1 new product, not checked")
         self.shows("Changes 1 pot: Onion and ale soup.")
         self.click("button", "Record")
         self.see("h1", "Onion and ale soup")
         made = self.made("onion-and-ale-soup")
-        self.assertEqual([line.item for line in made.lines], ["onion", "ale", "salt"])
+        self.assertEqual([line.item for line in made.lines], ["onion", "garden-stock", "salt"])
         self.assertEqual(made.lines[2].typed, "salt to taste")
         reading = self.served.ledger.now.reading
-        self.assertEqual(reading.level("onion-and-ale-soup", "barley").word, "contains")
+        self.assertEqual(reading.level("onion-and-ale-soup", "celery").word, "contains")
         self.no_complaints()
+
+    def test_a_pasted_notebook_is_looked_at_once_and_recorded(self) -> None:
+        self.open("/recipes", "h1")
+        self.see("textarea").send_keys(NOTEBOOK)
+        self.click("button", "Read it")
+        self.shows("3 recipes read")
+        self.shows("New goods, for all recipes at once")
+        # what is not clear is asked, and nothing else
+        doubts = self.browser.find_elements("css selector", "[data-doubts] li")
+        self.assertEqual(len(doubts), 1)
+        self.shows("2 tbps cream", "[data-doubts]")
+        self.accessible()
+        # leaving and coming back loses nothing
+        self.open("/larder", "h1")
+        self.open("/recipes", "h1")
+        self.shows("3 recipes read")
+        box = self.see("[aria-label='Amount of “2 tbps cream”']")
+        box.send_keys(Keys.CONTROL, "a")
+        box.send_keys("2 tbsp", Keys.TAB)
+        self.shows("Changes 3 pots")
+        self.click("button", "Record")
+        self.see("[data-strip], h2")
+        book = self.served.ledger.now.reading.book
+        soup = book.preparations["quince-soup"]
+        self.assertEqual([line.item for line in soup.lines][:2], ["quince-stock", "quince-roux"])
+        self.assertEqual(soup.method[0].minutes, 20)
+        self.open("/recipes", "h1")
+        self.assertEqual(self.see("textarea").get_attribute("value"), "")
+        self.no_complaints()
+
+
+NOTEBOOK = """Quince soup
+1 l quince stock, see below
+100 g quince roux
+2 tbps cream
+
+Simmer for 20 minutes.
+
+Quince stock
+1 kg quinces
+2 l water
+
+Boil for 1 hour.
+
+Quince roux
+50 g quinces
+50 g goose fat
+
+Melt and stir."""
 
 
 class Apart:

@@ -2,7 +2,7 @@
 
 import unittest
 
-from tests.kitchens import BUTTER, FLOUR, MILK, ROUX, book, pot
+from tests.kitchens import BUTTER, FLOUR, MILK, ROUX, book, pot, product
 from yellow_ladle.core.book.book import Book, Preparation
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.checks.book_faults import change_faults
@@ -71,6 +71,18 @@ class Batches(unittest.TestCase):
         text = "Rarebit\n100 g beer mix\nGrill.\n\nBeer mix\n1 l stout\nReduce.\n"
         _, found = reviewed(text)
         self.assertEqual([entry.preparation.kind for entry in found], ["dish", "component"])
+
+    def test_the_only_good_of_its_class_is_the_one_that_is_named(self) -> None:
+        dairy = product("brough-unsalted-butter", "milk", "butter")
+        text = "Toast\n50 g butter\nMelt it.\n"
+        _, [found] = reviewed(text, dairy)
+        self.assertEqual((found.preparation.lines[0].item, found.lines[0].sure), (dairy.id, True))
+        # of two somebody has to choose, and another kind of thing is not it
+        other = product("tarn-salted-butter", "milk", "butter")
+        cocoa = product("cocoa-butter", "", "cocoa-butter")
+        for pieces in ((dairy, other), (cocoa,)):
+            _, [found] = reviewed(text, *pieces)
+            self.assertFalse(found.lines[0].sure)
 
     def test_a_new_good_is_made_once_for_all_of_them(self) -> None:
         text = "One\n100 g quinces\nBoil.\n\nTwo\n50 g quinces\nBoil.\n"

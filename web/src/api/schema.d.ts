@@ -567,7 +567,11 @@ export interface paths {
         put?: never;
         /**
          * Look At Recipes
-         * @description Reads schema.org recipes from JSON-LD or a page, and matches them. Records nothing.
+         * @description Reads recipes in text, Markdown, a page, JSON-LD, DOCX, ODT, PDF, CSV or XLSX, and matches
+         *     them. Records nothing.
+         *
+         *     `name` is what a recipe is called that does not say so; `taken` are the ids of those that are
+         *     being looked at already.
          */
         post: operations["look_at_recipes_api_v1_recipes_review_post"];
         delete?: never;
@@ -7483,7 +7487,10 @@ export interface operations {
     };
     look_at_recipes_api_v1_recipes_review_post: {
         parameters: {
-            query?: never;
+            query?: {
+                name?: string;
+                taken?: string[] | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;

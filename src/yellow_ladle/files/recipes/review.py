@@ -18,11 +18,13 @@ from yellow_ladle.core.cards.cautions import called_for
 from yellow_ladle.core.larder.matching import Match, Names, names_of, role_of, stage_of, sure
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.core.vocabulary.stems import folded
+from yellow_ladle.core.vocabulary.stems import folded, split
 from yellow_ladle.files.recipes.ingredient_text import understood_line
 from yellow_ladle.files.recipes.recipe import Recipe
 from yellow_ladle.files.recipes.recipe_words import named
 
+MAX_INITIALS = 4
+"""Signs of a name in capitals that may be short for something."""
 SEE_ABOVE = re.compile(
     r",?\s*\(?\b(?:see|recipe|voir|siehe|ver|vedi)\b[^()]*\)?$|,?\s*\((?:above|below|page \d+)\)$",
     re.I,
@@ -133,7 +135,7 @@ class _Review:
         )
         preparation = Preparation(
             self.ids[number],
-            recipe.name,
+            _as_a_name(recipe.name),
             self.kinds[number],
             lines=_doughs_of(lines),
             yield_=made,
@@ -162,6 +164,8 @@ class _Review:
         whole = self.names.matches(f"{words}, {note}") if note else ()
         if sure(whole) and not sure(near):
             near, note = whole, ""
+        if not sure(near) and (only := self._only_one_of_its_class(words)) is not None:
+            near = (Match(only, 1.0),)
         # A pot that the book has already is that one, a product of the name may be another thing.
         is_pot = sure(near) and near[0].item in self.book.preparations
         other = None if is_pot else self._of_the_batch(number, words)
@@ -187,6 +191,16 @@ class _Review:
                 f'Which item is "{words}"? It stands for a new product until you choose.'
             )
         return line, ReviewedLine(text, understood, certain, near, question)
+
+    def _only_one_of_its_class(self, words: str) -> str | None:
+        """The one product of a class that is named so, where the book has no other of the class."""
+        guess = class_of_name(words)
+        if guess.class_ is None or not guess.certain:
+            return None
+        held = [id for id in self.book.products if class_of(self.book, id) == guess.class_]
+        if len(held) != 1 or not {*split(words)} <= {*split(self.book.name(held[0]))}:
+            return None
+        return held[0]
 
     def _role_of_batch(self, number: int) -> str:
         """The role of another recipe of the batch, by its name and kind."""
@@ -246,6 +260,11 @@ def _kind(words: str) -> str | None:
         if word in told
     ]
     return max(found)[2] if found else None
+
+
+def _as_a_name(name: str) -> str:
+    """A name that was written in capitals as names are written."""
+    return name.capitalize() if name.isupper() and len(name) > MAX_INITIALS else name
 
 
 def _plain_name(text: str) -> str:

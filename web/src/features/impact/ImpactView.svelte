@@ -6,8 +6,11 @@
   import Scroll from '../../ui/Scroll.svelte';
   import NumbersMoved from './NumbersMoved.svelte';
 
-  /** What a change does, first in a sentence, then pot by pot and flag by flag. */
-  let { impact }: { impact: Schema['ImpactOut'] } = $props();
+  /**
+   * What a change does, first in a sentence unless that is `told` beside it, then pot by pot and
+   * flag by flag.
+   */
+  let { impact, told = false }: { impact: Schema['ImpactOut']; told?: boolean } = $props();
 
   type Step = { before: Level; after: Level; flags: string[] };
 
@@ -24,7 +27,7 @@
   }
 </script>
 
-<p class="font-semibold" data-impact>{impact.sentence}</p>
+{#if !told}<p class="font-semibold" data-impact>{impact.sentence}</p>{/if}
 {#if impact.numbers.length > 0}<NumbersMoved numbers={impact.numbers} />{/if}
 {#if impact.items.length > 0}
   <Collapsible.Root>

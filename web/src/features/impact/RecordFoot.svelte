@@ -15,6 +15,7 @@
     disabled = false,
     wants = '',
     hint = 'Nothing is changed yet.',
+    folded = false,
     overtakenAct = 'Record mine over theirs',
     onrecord
   }: {
@@ -22,6 +23,8 @@
     disabled?: boolean;
     wants?: string;
     hint?: string;
+    /** Whether what it would do is folded away until somebody asks. */
+    folded?: boolean;
     overtakenAct?: string;
     onrecord: () => void;
   } = $props();
@@ -32,6 +35,13 @@
   {#if recording.overtaken}<Conflict standing={recording.overtaken} />{/if}
   {#if wants}
     <p class="text-clay">{wants}</p>
+  {:else if recording.impact && folded}
+    <details class="max-h-64 overflow-y-auto">
+      <summary class="min-h-11 cursor-pointer py-2 font-semibold" data-impact>
+        {recording.impact.sentence}
+      </summary>
+      <ImpactView impact={recording.impact} told />
+    </details>
   {:else if recording.impact}
     <ImpactView impact={recording.impact} />
   {:else if !recording.error}

@@ -1,43 +1,138 @@
 import { answer, api, fileBody, type Schema } from '../../api/client';
+import { keepBatch, keptBatch } from './keptBatch';
 
 export type Reviewed = Schema['ReviewedOut'];
+type Line = NonNullable<Reviewed['preparation']['lines']>[number];
 
-/** Recipes from elsewhere while they are looked at: what each line is, and which are taken. */
+/** Goods that are new, with what they may be instead and the recipes that name them. */
+export interface NewGood {
+  id: string;
+  name: string;
+  near: Schema['Named'][];
+  recipes: string[];
+}
+
+/** A line whose amount was not understood. */
+export interface Doubt {
+  recipe: Reviewed;
+  line: Line;
+  index: number;
+  text: string;
+  question: string;
+}
+
+/**
+ * Recipes from elsewhere while they are looked at: what each line is, and which are taken. Kept in
+ * the browser until they are recorded or put away, so that leaving loses nothing.
+ */
 export class Recipes {
   reviewed = $state<Reviewed[]>([]);
   taken = $state<Record<string, boolean>>({});
+  sources = $state<string[]>([]);
   error = $state<unknown>(null);
-  file = $state('');
+  busy = $state(false);
 
-  async read(file: File) {
+  constructor() {
+    const kept = keptBatch();
+    if (kept) [this.reviewed, this.taken, this.sources] = [kept.reviewed, kept.taken, kept.sources];
+    $effect(() =>
+      keepBatch({
+        reviewed: $state.snapshot(this.reviewed) as Reviewed[],
+        taken: $state.snapshot(this.taken),
+        sources: $state.snapshot(this.sources)
+      })
+    );
+  }
+
+  /** Reads files one after another, beside what is being looked at already. */
+  async read(files: Iterable<File>) {
     this.error = null;
-    this.reviewed = [];
-    this.file = file.name;
+    this.busy = true;
+    for (const file of files)
+      await this.#review(file, file.name.replace(/\.[^.]+$/, ''), file.name);
+    this.busy = false;
+  }
+
+  /** Reads a pasted text. */
+  async paste(text: string) {
+    this.error = null;
+    this.busy = true;
+    await this.#review(new Blob([text]), '', 'a pasted text');
+    this.busy = false;
+    return this.error === null;
+  }
+
+  async #review(content: Blob, name: string, source: string) {
+    const query = { name, taken: this.reviewed.map((each) => each.preparation.id) };
     try {
-      this.reviewed = await answer(api.POST('/api/v1/recipes/review', fileBody(file)));
-      this.taken = Object.fromEntries(
-        this.reviewed.map((each) => [
-          each.preparation.id,
-          (each.preparation.lines ?? []).length > 0
-        ])
+      const found = await answer(
+        api.POST('/api/v1/recipes/review', { params: { query }, ...fileBody(content) })
       );
+      for (const each of found)
+        this.taken[each.preparation.id] = (each.preparation.lines ?? []).length > 0;
+      this.reviewed.push(...found);
+      this.sources = [...new Set([...this.sources, source])];
     } catch (error) {
       this.error = error;
     }
+  }
+
+  /** Puts everything away. */
+  clear() {
+    this.reviewed = [];
+    this.taken = {};
+    this.sources = [];
+    this.error = null;
   }
 
   wanted = $derived(this.reviewed.filter((each) => this.taken[each.preparation.id]));
 
   /** The products that some line of what is taken still stands for. */
   products = $derived.by(() => {
-    const items = new Set(
-      this.wanted.flatMap((each) => (each.preparation.lines ?? []).map((line) => line.item))
-    );
+    const items = new Set(this.#lines.map(({ line }) => line.item));
     const found = new Map(
       this.wanted.flatMap((each) => each.products).map((product) => [product.id, product])
     );
     return [...found.values()].filter((product) => items.has(product.id));
   });
+
+  /** New goods, each once for all recipes, those first that something in the book is near to. */
+  goods = $derived.by((): NewGood[] => {
+    const found = this.products.map((product) => {
+      const own = this.#lines.filter(({ line }) => line.item === product.id);
+      const near = own.flatMap(({ recipe, index }) => recipe.lines[index]?.near ?? []);
+      return {
+        id: product.id,
+        name: product.name,
+        near: [...new Map(near.map((each) => [each.id, each])).values()],
+        recipes: [...new Set(own.map(({ recipe }) => recipe.preparation.name))]
+      };
+    });
+    return found.sort((one, other) => other.near.length - one.near.length);
+  });
+
+  doubts = $derived(
+    this.#lines.flatMap(({ recipe, line, index }): Doubt[] => {
+      const told = recipe.lines[index];
+      if (!line.typed || !told?.question || told.question.startsWith('Which item')) return [];
+      return [{ recipe, line, index, text: told.text, question: told.question }];
+    })
+  );
+
+  get #lines() {
+    return this.wanted.flatMap((recipe) =>
+      (recipe.preparation.lines ?? []).map((line, index) => ({ recipe, line, index }))
+    );
+  }
+
+  /** Takes something of the book for a new good, in every recipe that names it. */
+  choose(good: string, item: Schema['Named']) {
+    for (const { recipe, line } of this.#lines)
+      if (line.item === good) {
+        recipe.names[item.id] = item.name;
+        line.item = item.id;
+      }
+  }
 
   change = $derived(
     this.wanted.length === 0

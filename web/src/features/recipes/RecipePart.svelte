@@ -1,0 +1,40 @@
+<script lang="ts">
+  import Check from '../../ui/Check.svelte';
+  import type { Recipes, Reviewed } from './recipes.svelte';
+  import ReviewTable from './ReviewTable.svelte';
+
+  /** One recipe of a batch: taken or not, and line by line where somebody wants to look. */
+  let { recipes, recipe }: { recipes: Recipes; recipe: Reviewed } = $props();
+
+  const id = $derived(recipe.preparation.id);
+  const count = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`;
+</script>
+
+<section class="border-t border-rule py-2" aria-label={recipe.preparation.name}>
+  <Check class="gap-3" bind:checked={recipes.taken[id]}
+    ><span class="strip-name text-name">{recipe.preparation.name}</span>
+    <span class="text-soft">
+      {recipe.preparation.kind}, {count(recipe.lines.length, 'line')},
+      {count((recipe.preparation.method ?? []).length, 'step')}
+    </span></Check
+  >
+  {#each recipe.notes as note (note)}<p class="text-clay">{note}</p>{/each}
+  {#if recipes.taken[id]}
+    <details>
+      <summary class="min-h-11 cursor-pointer py-2 text-soft">Line by line</summary>
+      <ReviewTable {recipe} />
+      <ol class="mt-2 list-decimal pl-8">
+        {#each recipe.preparation.method ?? [] as step, at (at)}
+          <li>
+            {step.text}
+            <span class="text-soft">
+              {[step.minutes ? `${step.minutes} min` : '', step.heat ?? '']
+                .filter(Boolean)
+                .join(', ')}
+            </span>
+          </li>
+        {/each}
+      </ol>
+    </details>
+  {/if}
+</section>
