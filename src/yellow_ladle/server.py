@@ -16,11 +16,11 @@ from types import FrameType
 from typing import TYPE_CHECKING
 
 import uvicorn
+from fastapi import FastAPI
 from uvicorn.config import LOGGING_CONFIG
 
 from yellow_ladle.api.app import create_app
 from yellow_ladle.api.door import LOOPBACK
-from yellow_ladle.api.events import Broadcast
 from yellow_ladle.connections import MAX_ACCEPTED, BoundedProtocol, quiet
 from yellow_ladle.local_socket import LocalSocket
 from yellow_ladle.store.backup_schedule import Backups
@@ -112,7 +112,7 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
     for ended_by in (signal.SIGTERM, signal.SIGINT):
         signal.signal(ended_by, lambda *_: sys.exit(0))
     try:
-        _Server(config, app.state.broadcast).run(sockets=[listening])
+        _Server(config, app).run(sockets=[listening])
     finally:
         ending.set()
         commands.stop()
@@ -151,13 +151,13 @@ def names_of(host: str, names: Iterable[str] = ()) -> list[str]:
 
 
 class _Server(uvicorn.Server):
-    def __init__(self, config: uvicorn.Config, broadcast: Broadcast) -> None:
+    def __init__(self, config: uvicorn.Config, app: FastAPI) -> None:
         super().__init__(config)
-        self._broadcast = broadcast
+        self._app = app
 
     def handle_exit(self, sig: int, frame: FrameType | None) -> None:
         # A page's stream of events never ends by itself and would hold the server up.
-        self._broadcast.publish(None)
+        self._app.state.broadcast.publish(None)
         super().handle_exit(sig, frame)
 
 

@@ -27,7 +27,13 @@ from yellow_ladle.api.errors import add_handlers
 from yellow_ladle.api.events import Broadcast
 from yellow_ladle.api.headers import Headed
 from yellow_ladle.api.kept_answers import KeptAnswers
-from yellow_ladle.api.kitchen import event_routes, find_routes, health_routes, kitchen_routes
+from yellow_ladle.api.kitchen import (
+    event_routes,
+    find_routes,
+    health_routes,
+    kitchen_routes,
+    made_up_routes,
+)
 from yellow_ladle.api.larder import (
     feed_routes,
     intake_routes,
@@ -48,7 +54,7 @@ CLIENT = Path(__file__).parents[3] / "web" / "dist"
 
 ROUTES = (
     *(kitchen_routes, family_routes, preparation_routes, product_routes),
-    *(change_routes, find_routes, event_routes, health_routes),
+    *(change_routes, find_routes, event_routes, health_routes, made_up_routes),
     *(plan_routes, applied_plan_routes, menu_routes, rule_routes),
     *(recipe_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
     *(label_routes, unchecked_routes, tool_routes, history_routes),
@@ -84,6 +90,7 @@ def create_app(
         redoc_url=None,
     )
     app.state.ledger = None
+    app.state.own_ledger = None
     app.state.feed = feed
     app.state.in_the_clear = in_the_clear
     app.state.backups = backups
@@ -115,8 +122,10 @@ def open_kitchen(app: FastAPI, ledger: Ledger) -> None:
     Plans made for a day that is over are taken back at once, and at the turn of each day.
     """
     lapse(ledger)
-    ledger.mornings.append(lapse)
+    if lapse not in ledger.mornings:
+        ledger.mornings.append(lapse)
     app.state.ledger = ledger
+    app.state.own_ledger = None
     app.state.presence = Presence()
     app.state.kept_answers = KeptAnswers()
     app.state.broadcast = Broadcast()

@@ -31,6 +31,16 @@ export const healthQuery = () =>
     here
   );
 
+/** How far a new kitchen is. */
+export const firstStepsQuery = () =>
+  createQuery(
+    () => ({
+      queryKey: ['first-steps'],
+      queryFn: () => answer(api.GET('/api/v1/kitchen/first-steps'))
+    }),
+    here
+  );
+
 export const familyQuery = () =>
   createQuery(
     () => ({ queryKey: ['family'], queryFn: () => answer(api.GET('/api/v1/family')) }),

@@ -28,6 +28,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/kitchen/first-steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * First Steps So Far
+         * @description What is in, what is to be read, and what that would free.
+         */
+        get: operations["first_steps_so_far_api_v1_kitchen_first_steps_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/family": {
         parameters: {
             query?: never;
@@ -287,6 +307,32 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/kitchen/made-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Show Made Up
+         * @description Puts the demo's kitchen in the place of one in which nothing is recorded yet.
+         *
+         *     It has a file of its own, which is thrown away with it or when the application ends.
+         */
+        post: operations["show_made_up_api_v1_kitchen_made_up_post"];
+        /**
+         * Throw Away
+         * @description Throws the made-up kitchen away; what stands then is the own one, as it was.
+         */
+        delete: operations["throw_away_api_v1_kitchen_made_up_delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2425,6 +2471,30 @@ export interface components {
             level_cm: number | null;
         };
         /**
+         * FirstStepsOut
+         * @description How far a new kitchen is; `over` once its first plates are complete.
+         *
+         *     Reading the labels of `first` frees so many plates.
+         */
+        FirstStepsOut: {
+            /** Recipes */
+            recipes: number;
+            /** Products */
+            products: number;
+            /** Unread */
+            unread: number;
+            /** First */
+            first: components["schemas"]["Named"][];
+            /** Frees */
+            frees: number;
+            /** Plates */
+            plates: number;
+            /** Complete */
+            complete: number;
+            /** Over */
+            over: boolean;
+        };
+        /**
          * Flag
          * @description One marker. `group` is allergen, origin or house.
          */
@@ -2858,6 +2928,7 @@ export interface components {
          * @description The kitchen and its vocabulary. `unchecked` counts statements that nobody has checked.
          *
          *     `in_the_clear`: other machines reach it without TLS, so that what is sent can be read.
+         *     `made_up`: it is the demo's, to look around in, and not the kitchen's own.
          */
         KitchenOut: {
             /** Name */
@@ -2913,6 +2984,8 @@ export interface components {
             swap_order: ("swaps" | "fidelity" | "adds" | "pots" | "cost")[];
             /** Version */
             version: number;
+            /** Made Up */
+            made_up: boolean;
             /** In The Clear */
             in_the_clear: boolean;
             /** Today */
@@ -5809,6 +5882,26 @@ export interface operations {
             };
         };
     };
+    first_steps_so_far_api_v1_kitchen_first_steps_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstStepsOut"];
+                };
+            };
+        };
+    };
     family_api_v1_family_get: {
         parameters: {
             query?: never;
@@ -6523,6 +6616,146 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HealthOut"];
+                };
+            };
+        };
+    };
+    show_made_up_api_v1_kitchen_made_up_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    throw_away_api_v1_kitchen_made_up_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { heard } from '../api/heard.svelte';
   import { healthQuery, kitchenQuery } from '../api/queries';
+  import FirstSteps from '../features/first/FirstSteps.svelte';
+  import MadeUp from './MadeUp.svelte';
 
   const kitchen = kitchenQuery();
   const health = healthQuery();
@@ -19,6 +21,7 @@
       serve.
     </p>
   {/if}
+  {#if kitchen.data?.made_up}<MadeUp />{:else}<FirstSteps />{/if}
   {#if health.data?.worry}
     <p class="bg-clay-pale px-5 py-1 text-clay" data-worry>{health.data.worry}</p>
   {/if}

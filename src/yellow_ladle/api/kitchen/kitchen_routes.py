@@ -3,11 +3,11 @@
 from typing import Annotated
 
 from fastapi import APIRouter, Request
-from pydantic import ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.schemas.answer_forms import Named
+from yellow_ladle.api.schemas.answer_forms import Named, all_named
 from yellow_ladle.core.book.book import (
     KINDS,
     ROLES,
@@ -27,6 +27,7 @@ from yellow_ladle.core.book.product import CERTIFICATES, EVIDENCE, CertificateKi
 from yellow_ladle.core.cards.colours import colours
 from yellow_ladle.core.checks.book_faults import measure_faults, measures_missed
 from yellow_ladle.core.checks.name_faults import name_faults
+from yellow_ladle.core.larder.first_steps import first_steps
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY
 from yellow_ladle.core.vocabulary.classes import known_classes
@@ -58,9 +59,11 @@ class KitchenOut(KitchenPiece):
     """The kitchen and its vocabulary. `unchecked` counts statements that nobody has checked.
 
     `in_the_clear`: other machines reach it without TLS, so that what is sent can be read.
+    `made_up`: it is the demo's, to look around in, and not the kitchen's own.
     """
 
     version: int
+    made_up: bool
     in_the_clear: bool
     today: str
     regime_name: str
@@ -89,6 +92,38 @@ class KitchenOut(KitchenPiece):
 def kitchen(request: Request, now: TheBook) -> KitchenOut:
     """The kitchen, the regime that it declares by, and the words to choose from."""
     return _kitchen(request, now)
+
+
+class FirstStepsOut(BaseModel):
+    """How far a new kitchen is; `over` once its first plates are complete.
+
+    Reading the labels of `first` frees so many plates.
+    """
+
+    recipes: int
+    products: int
+    unread: int
+    first: list[Named]
+    frees: int
+    plates: int
+    complete: int
+    over: bool
+
+
+@router.get("/kitchen/first-steps")
+def first_steps_so_far(now: TheBook) -> FirstStepsOut:
+    """What is in, what is to be read, and what that would free."""
+    found = first_steps(now.reading)
+    return FirstStepsOut(
+        recipes=found.recipes,
+        products=found.products,
+        unread=found.unread,
+        first=all_named(now.reading.book, found.first),
+        frees=found.frees,
+        plates=found.plates,
+        complete=found.complete,
+        over=found.over,
+    )
 
 
 @router.put("/kitchen", responses=PROBLEMS)
@@ -120,6 +155,7 @@ def _kitchen(request: Request, now: Now) -> KitchenOut:
         **as_piece(KitchenPiece, book.kitchen).model_dump(),
         version=now.kitchen_version,
         in_the_clear=request.app.state.in_the_clear,
+        made_up=request.app.state.own_ledger is not None,
         today=str(now.reading.on),
         regime_name=regimes()[book.kitchen.regime].name,
         regimes=[Named(id=regime.id, name=regime.name) for regime in regimes().values()],

@@ -17,7 +17,7 @@ from yellow_ladle.files.recipes.table_rows import Columns, columns_of
 from yellow_ladle.files.recipes.text_lines import TextLine, text_lines
 from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of
 
-LOOK_AHEAD = 8
+LOOK_AHEAD = 12
 """Lines after a title among which its ingredients have to begin."""
 MIN_WRAPPED = 60
 """Signs of a line from which on the next one may go on with its sentence."""
@@ -70,13 +70,22 @@ class _TextReader:
         while at < len(self.lines):
             line = self.lines[at]
             if line.rule:
-                if self.drafts and self.drafts[-1].lines and self._starts_recipe(at + 1):
+                if self._ends_recipe(at):
                     self._zone = "over"
             elif self._begins(at):
                 self._begin(line)
             else:
                 self._take(at, line)
             at += 1
+
+    def _ends_recipe(self, at: int) -> bool:
+        """Whether a rule parts two recipes: a title follows it, with ingredients after that."""
+        return (
+            bool(self.drafts and self.drafts[-1].lines)
+            and at + 1 < len(self.lines)
+            and self.lines[at + 1].may_be_title
+            and self._starts_recipe(at + 1)
+        )
 
     @property
     def _draft(self) -> _Draft:
@@ -128,8 +137,7 @@ class _TextReader:
                 return False
             if line.told_yield is not None or line.is_about or line.section is not None:
                 continue
-            if line.is_step and not line.after_blank:
-                return False
+            # Whatever else is a sentence may be what is told before the ingredients.
             if line.is_step and (line.numbered or line.tells_to_do):
                 return False
         return False

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { familyQuery, kitchenQuery } from '../../api/queries';
   import ErrorText from '../../ui/ErrorText.svelte';
+  import FirstScreen from '../first/FirstScreen.svelte';
   import Aside from './Aside.svelte';
   import AskBar from './AskBar.svelte';
   import { navigate } from '../../app/routes';
@@ -14,23 +15,20 @@
 
 <svelte:head><title>Family · Yellow Ladle</title></svelte:head>
 
-<div
-  class="grid h-full grid-cols-[minmax(0,1fr)_352px] grid-rows-[64px_minmax(0,1fr)] max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-[64px_minmax(0,1fr)_auto]"
->
+{#if family.data && family.data.strips.length === 0}
   <h1 class="sr-only">Family</h1>
-  <AskBar {board} kitchen={kitchen.data} onrecord={() => void navigate('/pots/new')} />
-  {#if family.data && family.data.strips.length > 0}
-    <BoardView {board} columns={family.data.columns} />
-    <Aside {board} />
-  {:else if family.data}
-    <div class="p-8">
-      <h2 class="text-head">No pot is recorded yet</h2>
-      <p class="mt-2 max-w-xl">
-        Begin with the labels in the larder, then record a stock or a roux: by its lines, or by its
-        flags alone where nobody has written the card.
-      </p>
-    </div>
-  {:else}
-    <div class="p-8"><ErrorText error={family.error} /></div>
-  {/if}
-</div>
+  <FirstScreen kitchen={kitchen.data} />
+{:else}
+  <div
+    class="grid h-full grid-cols-[minmax(0,1fr)_352px] grid-rows-[64px_minmax(0,1fr)] max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-[64px_minmax(0,1fr)_auto]"
+  >
+    <h1 class="sr-only">Family</h1>
+    <AskBar {board} kitchen={kitchen.data} onrecord={() => void navigate('/pots/new')} />
+    {#if family.data}
+      <BoardView {board} columns={family.data.columns} />
+      <Aside {board} />
+    {:else}
+      <div class="p-8"><ErrorText error={family.error} /></div>
+    {/if}
+  </div>
+{/if}

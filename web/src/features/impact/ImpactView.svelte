@@ -50,9 +50,9 @@
                   {#each steps(item.flags) as [key, step] (key)}
                     <p class="flex items-start gap-1.5">
                       <span class="flex flex-none items-center gap-1">
-                        <PotMark level={step.before} small />
+                        <PotMark level={step.before} />
                         <span aria-label="becomes">→</span>
-                        <PotMark level={step.after} small />
+                        <PotMark level={step.after} />
                       </span>
                       <span>
                         {step.flags.join(', ')}

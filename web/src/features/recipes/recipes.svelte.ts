@@ -83,6 +83,8 @@ export class Recipes {
     this.taken = {};
     this.sources = [];
     this.error = null;
+    // At once: the page may be left before an effect runs.
+    keepBatch({ reviewed: [], taken: {}, sources: [] });
   }
 
   wanted = $derived(this.reviewed.filter((each) => this.taken[each.preparation.id]));

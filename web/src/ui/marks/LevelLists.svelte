@@ -24,7 +24,7 @@
 
 {#each byLevel(flags, tools) as group (group.level + group.byTools)}
   <p class={['flex items-start gap-1.5', group.level === 'unchecked' && 'text-clay']}>
-    <span class="mt-0.5"><PotMark level={group.level} small /></span>
+    <span class="mt-0.5"><PotMark level={group.level} /></span>
     {told(group)}
     {group.words.length === 1 ? verbs[0] : verbs[1]}
   </p>

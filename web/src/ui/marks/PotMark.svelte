@@ -2,13 +2,12 @@
   import type { Level } from '../../api/client';
   import { levelWord } from './levels';
 
-  /** A pot seen from above: full, half full, lid on, or empty. `decorative` where a word says it. */
+  /** A pot seen from the side: full, half full, lid on, or thin and empty without its ears. */
   let {
     level,
     decorative = false,
-    small = false,
     brick = false
-  }: { level: Level; decorative?: boolean; small?: boolean; brick?: boolean } = $props();
+  }: { level: Level; decorative?: boolean; brick?: boolean } = $props();
 
   const COLOURS: Record<Level, string> = {
     contains: 'text-enamel',
@@ -17,45 +16,39 @@
     free: 'text-edge'
   };
 
-  const EARS = 'M.2 8.2a1 1 0 0 1 2 0v3.6a1 1 0 0 1-2 0zM17.8 8.2a1 1 0 0 1 2 0v3.6a1 1 0 0 1-2 0z';
-  const RING =
-    'M10 2.5a7.5 7.5 0 1 0 0 15a7.5 7.5 0 1 0 0-15zM10 4.3a5.7 5.7 0 1 1 0 11.4a5.7 5.7 0 1 1 0-11.4z';
-  const LID = 'M7.9 8.7h4.2a1.3 1.3 0 0 1 0 2.6H7.9a1.3 1.3 0 0 1 0-2.6z';
-  const DISC = 'M10 5.4a4.6 4.6 0 1 0 0 9.2a4.6 4.6 0 1 0 0-9.2z';
-  const HALF = 'M5.4 10a4.6 4.6 0 0 0 9.2 0z';
-  const THIN =
-    'M10 3.8a6.2 6.2 0 1 0 0 12.4a6.2 6.2 0 1 0 0-12.4zM10 5a5 5 0 1 1 0 10a5 5 0 1 1 0-10z';
+  const BODY = 'M4.2 7.2h11.6v7.3a2.3 2.3 0 0 1-2.3 2.3h-7a2.3 2.3 0 0 1-2.3-2.3z';
+  const EARS =
+    'M4.2 9.3H2.6a1.3 1.3 0 0 0 0 2.6h1.6M15.8 9.3h1.6a1.3 1.3 0 0 1 0 2.6h-1.6';
+  const LID =
+    'M3.4 7.2h13.2M5.5 6.6c.6-1.7 2.4-2.6 4.5-2.6s3.9.9 4.5 2.6M10 2.9v-.4';
 
-  // One path a mark: a board shows hundreds of them, and has to answer at once.
-  const SHAPES: Record<Level, string> = {
-    contains: EARS + RING + DISC,
-    may_contain: EARS + RING + HALF,
-    unchecked: EARS + LID,
-    free: THIN
+  // One or two paths a mark: a board shows hundreds of them, and has to answer at once.
+  const LINES: Record<Level, string> = {
+    contains: BODY + EARS,
+    may_contain: BODY + EARS,
+    unchecked: BODY + EARS + LID,
+    free: BODY
+  };
+  const FILLED: Partial<Record<Level, string>> = {
+    contains: BODY,
+    may_contain: 'M4.2 12h11.6v2.5a2.3 2.3 0 0 1-2.3 2.3h-7a2.3 2.3 0 0 1-2.3-2.3z'
   };
 </script>
 
 <svg
   viewBox="0 0 20 20"
-  class={[
-    'inline-block flex-none',
-    small ? 'size-[18px]' : 'size-5',
-    brick ? 'text-brick' : COLOURS[level]
-  ]}
+  class={['inline-block size-6 flex-none', brick ? 'text-brick' : COLOURS[level]]}
   role={decorative ? undefined : 'img'}
   aria-hidden={decorative || undefined}
   aria-label={decorative ? undefined : levelWord(level)}
 >
-  {#if level === 'unchecked'}
-    <circle
-      cx="10"
-      cy="10"
-      r="6.6"
-      fill="var(--clay-pale)"
-      stroke="currentColor"
-      stroke-width="1.8"
-      stroke-dasharray="3.2 1.9"
-    />
-  {/if}
-  <path d={SHAPES[level]} fill="currentColor" fill-rule="evenodd" />
+  <path
+    d={LINES[level]}
+    fill="none"
+    stroke="currentColor"
+    stroke-width={level === 'free' ? 1.1 : 1.7}
+    stroke-linejoin="round"
+    stroke-linecap="round"
+  />
+  {#if FILLED[level]}<path d={FILLED[level]} fill="currentColor" />{/if}
 </svg>

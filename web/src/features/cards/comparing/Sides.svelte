@@ -54,7 +54,7 @@
             {@const level = at === 0 ? each.left : each.right}
             <td class="py-1">
               <span class="flex items-center gap-2"
-                ><PotMark {level} small />{levelWord(level)}{side.tool_traces.includes(each.flag)
+                ><PotMark {level} />{levelWord(level)}{side.tool_traces.includes(each.flag)
                   ? ` (${OWN_TOOLS})`
                   : ''}</span
               >
@@ -72,7 +72,7 @@
     <div>
       {#if side.figures?.thickness}
         <p class="flex items-center gap-3">
-          <Spoon stand={side.figures.thickness.hot} small />{side.figures.thickness.hot.name}
+          <Spoon stand={side.figures.thickness.hot} />{side.figures.thickness.hot.name}
         </p>
       {/if}
       {#if salt(side)}

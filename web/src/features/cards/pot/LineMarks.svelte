@@ -11,7 +11,7 @@
 </script>
 
 <span class="flex gap-px self-center">
-  {#each marks as level (level)}<PotMark {level} small />{:else}<PotMark
+  {#each marks as level (level)}<PotMark {level} />{:else}<PotMark
       level="free"
       small
     />{/each}

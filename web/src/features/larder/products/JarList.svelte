@@ -88,7 +88,7 @@
                 jar.id === chosen ? '[--clay:#20242c]' : 'text-clay'
               ]}
             >
-              <PotMark level="unchecked" small decorative />{jar.unchecked} not checked
+              <PotMark level="unchecked" decorative />{jar.unchecked} not checked
             </span>
           {/if}
         </a>

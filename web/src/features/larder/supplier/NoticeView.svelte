@@ -36,9 +36,9 @@
   <ul class="mt-2">
     {#each notice.differences as change (change.flag)}
       <li class="flex min-h-8 items-center gap-2">
-        <PotMark level={change.recorded} small decorative />
+        <PotMark level={change.recorded} decorative />
         <span aria-hidden="true">→</span>
-        <PotMark level={change.sheet} small decorative />
+        <PotMark level={change.sheet} decorative />
         <span>
           {asWords(change.flag)}: {levelWord(change.recorded)} here, {levelWord(change.sheet)} on the
           sheet

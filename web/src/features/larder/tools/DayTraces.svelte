@@ -19,7 +19,7 @@
             {trace.name}
           </a>
           <p class="flex items-start gap-1.5">
-            <PotMark level="may_contain" small />may contain {trace.flags.map(asWords).join(', ')}
+            <PotMark level="may_contain" />may contain {trace.flags.map(asWords).join(', ')}
           </p>
           <p class="text-soft">{trace.through.join('; ')}</p>
         </li>

@@ -31,7 +31,7 @@
         <li class="flex flex-wrap items-center gap-x-2 py-1">
           {#each labels as check (check.product.id)}
             <span class="inline-flex flex-wrap items-center gap-1.5">
-              <PotMark level="unchecked" small decorative />
+              <PotMark level="unchecked" decorative />
               Read
               <a
                 class="font-[650] underline underline-offset-4"

@@ -21,7 +21,7 @@
 
 {#each plan.adds as flag (flag.id)}
   <p class="flex items-center gap-1.5 font-[650] text-brick">
-    <PotMark level={level(flag.id)} small brick />
+    <PotMark level={level(flag.id)} brick />
     brings {flagWord(flag.id, plan.tool_traces_after)}{level(flag.id) === 'contains'
       ? ''
       : `, ${levelWord(level(flag.id))}`}
@@ -29,13 +29,13 @@
 {/each}
 {#if gone.length > 0}
   <p class="flex items-start gap-1.5 text-moss">
-    <span class="mt-0.5"><PotMark level="free" small decorative /></span>
+    <span class="mt-0.5"><PotMark level="free" decorative /></span>
     {gone.map((flag) => asWords(flag.id)).join(', ')} gone
   </p>
 {/if}
 {#if settled > 0}
   <p class="flex items-start gap-1.5 text-moss">
-    <span class="mt-0.5"><PotMark level="free" small decorative /></span>
+    <span class="mt-0.5"><PotMark level="free" decorative /></span>
     {settled} not checked, no longer in it
   </p>
 {/if}
