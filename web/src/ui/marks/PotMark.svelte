@@ -17,10 +17,8 @@
   };
 
   const BODY = 'M4.2 7.2h11.6v7.3a2.3 2.3 0 0 1-2.3 2.3h-7a2.3 2.3 0 0 1-2.3-2.3z';
-  const EARS =
-    'M4.2 9.3H2.6a1.3 1.3 0 0 0 0 2.6h1.6M15.8 9.3h1.6a1.3 1.3 0 0 1 0 2.6h-1.6';
-  const LID =
-    'M3.4 7.2h13.2M5.5 6.6c.6-1.7 2.4-2.6 4.5-2.6s3.9.9 4.5 2.6M10 2.9v-.4';
+  const EARS = 'M4.2 9.3H2.6a1.3 1.3 0 0 0 0 2.6h1.6M15.8 9.3h1.6a1.3 1.3 0 0 1 0 2.6h-1.6';
+  const LID = 'M3.4 7.2h13.2M5.5 6.6c.6-1.7 2.4-2.6 4.5-2.6s3.9.9 4.5 2.6M10 2.9v-.4';
 
   // One or two paths a mark: a board shows hundreds of them, and has to answer at once.
   const LINES: Record<Level, string> = {

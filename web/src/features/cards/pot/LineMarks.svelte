@@ -11,8 +11,5 @@
 </script>
 
 <span class="flex gap-px self-center">
-  {#each marks as level (level)}<PotMark {level} />{:else}<PotMark
-      level="free"
-      small
-    />{/each}
+  {#each marks as level (level)}<PotMark {level} />{:else}<PotMark level="free" />{/each}
 </span>
