@@ -24,7 +24,9 @@
     >
       Go to the content
     </a>
-    <div class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)]">
+    <div
+      class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)] max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:grid-rows-[56px_auto_minmax(0,1fr)_56px]"
+    >
       <Rail />
       <TopStrip />
       <StateBanner />

@@ -36,8 +36,17 @@
   ]);
 </script>
 
-<nav aria-label="Places" class="row-span-3 flex flex-col bg-rail pt-2 text-white">
-  <svg width="46" height="56" viewBox="0 0 46 46" class="mx-auto mb-1" aria-hidden="true">
+<nav
+  aria-label="Places"
+  class="row-span-3 flex flex-col bg-rail pt-2 text-white max-[700px]:order-last max-[700px]:row-span-1 max-[700px]:flex-row max-[700px]:pt-0"
+>
+  <svg
+    width="46"
+    height="56"
+    viewBox="0 0 46 46"
+    class="mx-auto mb-1 max-[700px]:hidden"
+    aria-hidden="true"
+  >
     <path
       d="M33 4c-2 12-6 18-9 22"
       fill="none"
@@ -53,7 +62,7 @@
       href={place.href}
       aria-current={place.here ? 'page' : undefined}
       class={[
-        'flex h-16 flex-col justify-center border-l-[6px] pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4',
+        'flex h-16 flex-col justify-center border-l-[6px] pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4 max-[700px]:h-full max-[700px]:flex-1 max-[700px]:flex-row max-[700px]:items-center max-[700px]:gap-1.5 max-[700px]:border-t-[5px] max-[700px]:border-l-0 max-[700px]:pl-0',
         place.here ? 'border-ladle bg-rail-deep' : 'border-transparent hover:bg-rail-deep'
       ]}
     >

@@ -1,6 +1,7 @@
 <script lang="ts">
   import IconButton from '../ui/IconButton.svelte';
   import Moon from '@lucide/svelte/icons/moon';
+  import Settings2 from '@lucide/svelte/icons/settings-2';
   import Sun from '@lucide/svelte/icons/sun';
   import { kitchenQuery } from '../api/queries';
   import PotMark from '../ui/marks/PotMark.svelte';
@@ -12,11 +13,13 @@
   let naming = $state(false);
 </script>
 
-<header class="flex items-center gap-5 border-b border-rule bg-sheet px-5">
+<header
+  class="flex items-center gap-5 border-b border-rule bg-sheet px-5 max-[700px]:gap-2 max-[700px]:px-3"
+>
   {#if kitchen.data}
     <button
       type="button"
-      class="flex min-h-11 items-center gap-5 text-left hover:underline"
+      class="flex min-h-11 items-center gap-5 text-left hover:underline max-[700px]:hidden"
       onclick={() => (naming = true)}
     >
       <span class="font-name text-name font-[650]">{kitchen.data.name}</span>
@@ -28,16 +31,24 @@
       {/await}
     {/if}
   {/if}
-  <div class="ml-auto w-[360px]"><FindBox /></div>
+  <div class="ml-auto w-[360px] min-w-0 max-[700px]:ml-0 max-[700px]:w-auto max-[700px]:flex-1">
+    <FindBox />
+  </div>
   {#if kitchen.data}
     <a
       href={p('/unchecked')}
       class="flex min-h-11 items-center gap-2 font-semibold text-clay hover:underline"
     >
       <PotMark level="unchecked" decorative />
-      {kitchen.data.unchecked} not checked
+      {kitchen.data.unchecked}
+      <span class="max-[700px]:sr-only">not checked</span>
     </a>
   {/if}
+  <span class="hidden max-[700px]:inline">
+    <IconButton label="The kitchen: {kitchen.data?.name ?? ''}" onclick={() => (naming = true)}
+      ><Settings2 size={20} /></IconButton
+    >
+  </span>
   <IconButton
     label={theme.night ? 'Day colours' : 'Dark colours for the night pass'}
     onclick={() => theme.toggle()}

@@ -7,6 +7,7 @@
   import Disclaimer from '../../ui/Disclaimer.svelte';
   import SuitsList from '../cards/pot/SuitsList.svelte';
   import { p } from '../../app/routes';
+  import FromInto from './FromInto.svelte';
   import AsideEmpty from './AsideEmpty.svelte';
   import type { Board } from './board.svelte';
 
@@ -18,13 +19,17 @@
 
 <aside
   aria-label="The chosen pot"
-  class="flex min-h-0 flex-col border-l border-rule bg-sheet max-[1000px]:max-h-[45dvh] max-[1000px]:border-t max-[1000px]:border-l-0"
+  class={[
+    'flex min-h-0 flex-col border-l border-rule bg-sheet max-[1000px]:max-h-[45dvh] max-[1000px]:border-t max-[1000px]:border-l-0',
+    !board.selected && 'max-[700px]:hidden'
+  ]}
 >
   {#if board.selected}
     <Scroll label="What it carries" class="min-h-0 flex-1 px-4.5 pt-4 pb-3">
       <h2 class="text-head leading-[1.1]">{board.selected.name}</h2>
       {#if pot.data && pot.data.preparation.id === board.selected.id}
         {@const made = pot.data.preparation}
+        <FromInto {board} />
         <p class="mt-0.5 mb-3 text-soft">
           {[
             asWords(made.kind),

@@ -50,7 +50,9 @@
   }
 </script>
 
-<div class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[1000px]:col-span-1">
+<div
+  class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[1000px]:col-span-1 max-[700px]:flex-wrap max-[700px]:gap-x-2 max-[700px]:gap-y-0 max-[700px]:px-3 max-[700px]:py-1"
+>
   <span class="text-name">Show me</span>
   {#key board.ask}
     <Combobox.Root type="single" onValueChange={choose} inputValue={words}>
@@ -80,8 +82,11 @@
       ><X size={18} aria-hidden="true" /></IconButton
     >
   {/if}
-  <span class="text-name">in every pot</span>
-  <ul class="ml-auto flex gap-4.5 text-soft" aria-label="How many pots">
+  <span class="text-name max-[700px]:hidden">in every pot</span>
+  <ul
+    class="ml-auto flex gap-4.5 text-soft max-[700px]:order-last max-[700px]:ml-0 max-[700px]:w-full max-[700px]:flex-wrap max-[700px]:gap-x-4 max-[700px]:gap-y-0"
+    aria-label="How many pots"
+  >
     {#if board.ask?.what === 'flag'}
       {#each LEVELS.toReversed() as level (level)}
         <li class="flex items-center gap-1.5 whitespace-nowrap">
@@ -98,5 +103,10 @@
       {/each}
     {/if}
   </ul>
-  <Button onclick={onrecord}><Plus size={18} aria-hidden="true" />Record a pot</Button>
+  <span class="max-[700px]:ml-auto"
+    ><Button onclick={onrecord}
+      ><Plus size={18} aria-hidden="true" /><span class="max-[700px]:sr-only">Record a pot</span
+      ></Button
+    ></span
+  >
 </div>

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { tick } from 'svelte';
+  import { tick, untrack } from 'svelte';
   import type { Schema } from '../../api/client';
   import { openPot } from '../../app/keys.svelte';
   import type { Board } from './board.svelte';
+  import ColumnPages from './ColumnPages.svelte';
   import PotStrip from './PotStrip.svelte';
   import Pour from './Pour.svelte';
   import { selection } from './selection.svelte';
@@ -10,6 +11,14 @@
   let { board, columns }: { board: Board; columns: Schema['ColumnOut'][] } = $props();
 
   let field = $state<HTMLElement>();
+  /** The column that a phone shows: that of the chosen pot, until somebody turns the page. */
+  let at = $state(untrack(() => Math.max(placed(selection.pot), 0)));
+
+  function placed(id: string | null): number {
+    return columns.findIndex((column) =>
+      board.groups(column.id).some(({ strips }) => strips.some((strip) => strip.id === id))
+    );
+  }
   const HEADINGS: Record<string, string> = {
     stock: 'Stocks',
     roux: 'Roux',
@@ -41,6 +50,11 @@
   }
 
   $effect(() => {
+    const place = placed(selection.pot);
+    if (place >= 0) at = place;
+  });
+
+  $effect(() => {
     if (selection.pot !== null && field)
       placeOf(selection.pot)?.scrollIntoView({ block: 'nearest' });
   });
@@ -52,14 +66,21 @@
     bind:this={field}
     role="group"
     aria-label="Pots"
-    class="relative grid grid-cols-4 content-start gap-x-[34px] py-3 pr-4 pl-5"
+    class="relative grid grid-cols-4 content-start gap-x-[34px] py-3 pr-4 pl-5 max-[700px]:grid-cols-1 max-[700px]:px-3"
     {onkeydown}
   >
-    {#if field}<Pour {board} {field} />{/if}
-    {#each columns as column (column.id)}
+    {#if field}<div class="contents max-[700px]:hidden"><Pour {board} {field} /></div>{/if}
+    <ColumnPages {columns} bind:at />
+    {#each columns as column, place (column.id)}
       {@const groups = board.groups(column.id)}
-      <section class="relative z-10" aria-labelledby="column-{column.id}">
-        <h2 id="column-{column.id}" class="flex min-h-[30px] items-baseline gap-2 text-soft">
+      <section
+        class={['relative z-10', place !== at && 'max-[700px]:hidden']}
+        aria-labelledby="column-{column.id}"
+      >
+        <h2
+          id="column-{column.id}"
+          class="flex min-h-[30px] items-baseline gap-2 text-soft max-[700px]:sr-only"
+        >
           {column.name}
           <span class="amount text-base">
             {groups.reduce((sum, group) => sum + group.strips.length, 0)}

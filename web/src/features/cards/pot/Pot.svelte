@@ -13,6 +13,7 @@
   import Method from './Method.svelte';
   import NameSheet from './NameSheet.svelte';
   import PotHead from './PotHead.svelte';
+  import PotPages, { type PotPage } from './PotPages.svelte';
   import QuietWarnings from './QuietWarnings.svelte';
   import SignOff from './SignOff.svelte';
   import SuitsList from './SuitsList.svelte';
@@ -22,6 +23,7 @@
   const pot = potQuery(() => id);
   const figures = figuresQuery(() => id);
   let naming = $state(false);
+  let page = $state<PotPage>('carries');
   let line = $state<Line | null>(null);
   const names = $derived(
     Object.fromEntries((pot.data?.lines ?? []).map((each) => [each.line.item, each.name]))
@@ -40,7 +42,14 @@
     <div
       class="grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-[1000px]:block max-[1000px]:overflow-y-auto"
     >
-      <section class="relative min-h-0 overflow-y-auto px-5 py-3" aria-labelledby="goes-in">
+      <PotPages bind:page />
+      <section
+        class={[
+          'relative min-h-0 overflow-y-auto px-5 py-3 max-[700px]:px-3',
+          page !== 'in' && 'max-[700px]:hidden'
+        ]}
+        aria-labelledby="goes-in"
+      >
         <h2 id="goes-in" class="text-lead">What goes in</h2>
         {#if (pot.data.preparation.ways ?? []).length > 0}<WayPick pot={pot.data} />{/if}
         <LinesPart pot={pot.data} onchange={(chosen) => (line = chosen)} />
@@ -54,7 +63,10 @@
       </section>
       <Scroll
         label="What it carries"
-        class="min-h-0 border-l border-rule px-5 py-3 max-[1000px]:border-l-0"
+        class="min-h-0 border-l border-rule px-5 py-3 max-[1000px]:border-l-0 max-[700px]:px-3 {page ===
+        'carries'
+          ? ''
+          : 'max-[700px]:hidden'}"
       >
         <h2 class="mb-1.5 text-lead">What it carries</h2>
         <CarriesList carries={pot.data.carries} side />
@@ -62,7 +74,9 @@
         <SuitsList suits={pot.data.suits} notes />
         <div class="mt-3 border-t border-rule pt-2.5"><Disclaimer /></div>
       </Scroll>
-      <GoesInto pot={pot.data} figures={figures.data} />
+      <div class={['contents', page !== 'out' && 'max-[700px]:hidden']}>
+        <GoesInto pot={pot.data} figures={figures.data} />
+      </div>
     </div>
   </div>
   {#if naming}<NameSheet pot={pot.data} onclose={() => (naming = false)} />{/if}

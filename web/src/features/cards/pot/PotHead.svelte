@@ -25,7 +25,9 @@
   const params = $derived({ params: { id: made.id } });
 </script>
 
-<div class="flex items-end gap-4 border-b border-rule px-5 pt-3.5 pb-3">
+<div
+  class="flex items-end gap-4 border-b border-rule px-5 pt-3.5 pb-3 max-[1000px]:flex-wrap max-[1000px]:gap-y-2 max-[700px]:px-3"
+>
   <div class="border-y border-b-[3px] border-rule border-b-ladle bg-sheet px-3.5 py-1.5">
     <h1 class="text-title leading-[1.1]">{made.name}</h1>
     <p class="text-base text-soft">{told}</p>
@@ -54,7 +56,7 @@
       </p>
     {/if}
   </div>
-  <div class="ml-auto flex gap-2.5">
+  <div class="ml-auto flex gap-2.5 max-[1000px]:ml-0 max-[1000px]:flex-wrap">
     <Button main href={p('/pots/:id/swaps', params)}>
       Find a swap
       <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-base">w</kbd>

@@ -1,0 +1,31 @@
+<script lang="ts">
+  import type { Board } from './board.svelte';
+  import { selection } from './selection.svelte';
+
+  /** On a phone the pour in words: what the chosen pot is made from, and what it goes into. */
+  let { board }: { board: Board } = $props();
+
+  const ways = $derived(
+    (
+      [
+        ['from', board.selected?.made_from ?? []],
+        ['into', board.selected?.goes_into ?? []]
+      ] as const
+    ).filter(([, pots]) => pots.some((id) => board.strips.has(id)))
+  );
+</script>
+
+<div class="hidden max-[700px]:block">
+  {#each ways as [way, pots] (way)}
+    <p class="text-soft">
+      {way}
+      {#each pots.filter((id) => board.strips.has(id)) as id (id)}
+        <button
+          type="button"
+          class="mr-2 min-h-11 text-ink underline underline-offset-4"
+          onclick={() => (selection.pot = id)}>{board.strips.get(id)?.name}</button
+        >
+      {/each}
+    </p>
+  {/each}
+</div>
