@@ -25,7 +25,7 @@
       Go to the content
     </a>
     <div
-      class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)] max-[700px]:grid-cols-[minmax(0,1fr)] max-[700px]:grid-rows-[56px_auto_minmax(0,1fr)_56px]"
+      class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)] max-[43.75rem]:grid-cols-[minmax(0,1fr)] max-[43.75rem]:grid-rows-[56px_auto_minmax(0,1fr)_56px]"
     >
       <Rail />
       <TopStrip />

@@ -33,7 +33,7 @@
       />
       <kbd
         aria-hidden="true"
-        class="amount pointer-events-none absolute top-[11px] right-3 max-[700px]:hidden border border-edge px-1.5 text-base text-soft"
+        class="amount pointer-events-none absolute top-[11px] right-3 max-[43.75rem]:hidden border border-edge px-1.5 text-base text-soft"
       >
         /
       </kbd>

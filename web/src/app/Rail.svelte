@@ -38,13 +38,13 @@
 
 <nav
   aria-label="Places"
-  class="row-span-3 flex flex-col bg-rail pt-2 text-white max-[700px]:order-last max-[700px]:row-span-1 max-[700px]:flex-row max-[700px]:pt-0"
+  class="row-span-3 flex flex-col bg-rail pt-2 text-white max-[43.75rem]:order-last max-[43.75rem]:row-span-1 max-[43.75rem]:flex-row max-[43.75rem]:pt-0"
 >
   <svg
     width="46"
     height="56"
     viewBox="0 0 46 46"
-    class="mx-auto mb-1 max-[700px]:hidden"
+    class="mx-auto mb-1 max-[43.75rem]:hidden"
     aria-hidden="true"
   >
     <path
@@ -62,7 +62,7 @@
       href={place.href}
       aria-current={place.here ? 'page' : undefined}
       class={[
-        'flex h-16 flex-col justify-center border-l-[6px] pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4 max-[700px]:h-full max-[700px]:flex-1 max-[700px]:flex-row max-[700px]:items-center max-[700px]:gap-1.5 max-[700px]:border-t-[5px] max-[700px]:border-l-0 max-[700px]:pl-0',
+        'flex h-16 flex-col justify-center border-l-[6px] pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4 max-[43.75rem]:h-full max-[43.75rem]:flex-1 max-[43.75rem]:flex-row max-[43.75rem]:items-center max-[43.75rem]:gap-1.5 max-[43.75rem]:border-t-[5px] max-[43.75rem]:border-l-0 max-[43.75rem]:pl-0',
         place.here ? 'border-ladle bg-rail-deep' : 'border-transparent hover:bg-rail-deep'
       ]}
     >

@@ -14,7 +14,7 @@
   const since = $derived(heard.lostSince?.toLocaleTimeString('sv-SE').slice(0, 5));
 </script>
 
-<div class="col-start-2 max-[700px]:col-start-1">
+<div class="col-start-2 max-[43.75rem]:col-start-1">
   {#if since}
     <p role="alert" data-lost class="bg-brick px-5 py-3 text-head font-[650] text-porcelain">
       Not heard from the kitchen since {since}. What is shown may have changed: ask before you

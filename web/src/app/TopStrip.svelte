@@ -14,12 +14,12 @@
 </script>
 
 <header
-  class="flex items-center gap-5 border-b border-rule bg-sheet px-5 max-[700px]:gap-2 max-[700px]:px-3"
+  class="flex items-center gap-5 border-b border-rule bg-sheet px-5 max-[43.75rem]:gap-2 max-[43.75rem]:px-3"
 >
   {#if kitchen.data}
     <button
       type="button"
-      class="flex min-h-11 items-center gap-5 text-left hover:underline max-[700px]:hidden"
+      class="flex min-h-11 items-center gap-5 text-left hover:underline max-[43.75rem]:hidden"
       onclick={() => (naming = true)}
     >
       <span class="font-name text-name font-[650]">{kitchen.data.name}</span>
@@ -31,7 +31,9 @@
       {/await}
     {/if}
   {/if}
-  <div class="ml-auto w-[360px] min-w-0 max-[700px]:ml-0 max-[700px]:w-auto max-[700px]:flex-1">
+  <div
+    class="ml-auto w-[360px] min-w-0 max-[43.75rem]:ml-0 max-[43.75rem]:w-auto max-[43.75rem]:flex-1"
+  >
     <FindBox />
   </div>
   {#if kitchen.data}
@@ -41,10 +43,10 @@
     >
       <PotMark level="unchecked" decorative />
       {kitchen.data.unchecked}
-      <span class="max-[700px]:sr-only">not checked</span>
+      <span class="max-[43.75rem]:sr-only">not checked</span>
     </a>
   {/if}
-  <span class="hidden max-[700px]:inline">
+  <span class="hidden max-[43.75rem]:inline">
     <IconButton label="The kitchen: {kitchen.data?.name ?? ''}" onclick={() => (naming = true)}
       ><Settings2 size={20} /></IconButton
     >

@@ -20,8 +20,8 @@
 <aside
   aria-label="The chosen pot"
   class={[
-    'flex min-h-0 flex-col border-l border-rule bg-sheet max-[1000px]:max-h-[45dvh] max-[1000px]:border-t max-[1000px]:border-l-0',
-    !board.selected && 'max-[700px]:hidden'
+    'flex min-h-0 flex-col border-l border-rule bg-sheet max-[62.5rem]:max-h-[45dvh] max-[62.5rem]:border-t max-[62.5rem]:border-l-0',
+    !board.selected && 'max-[43.75rem]:hidden'
   ]}
 >
   {#if board.selected}

@@ -51,7 +51,7 @@
 </script>
 
 <div
-  class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[1000px]:col-span-1 max-[700px]:flex-wrap max-[700px]:gap-x-2 max-[700px]:gap-y-0 max-[700px]:px-3 max-[700px]:py-1"
+  class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[62.5rem]:col-span-1 max-[43.75rem]:flex-wrap max-[43.75rem]:gap-x-2 max-[43.75rem]:gap-y-0 max-[43.75rem]:px-3 max-[43.75rem]:py-1"
 >
   <span class="text-name">Show me</span>
   {#key board.ask}
@@ -82,9 +82,9 @@
       ><X size={18} aria-hidden="true" /></IconButton
     >
   {/if}
-  <span class="text-name max-[700px]:hidden">in every pot</span>
+  <span class="text-name max-[43.75rem]:hidden">in every pot</span>
   <ul
-    class="ml-auto flex gap-4.5 text-soft max-[700px]:order-last max-[700px]:ml-0 max-[700px]:w-full max-[700px]:flex-wrap max-[700px]:gap-x-4 max-[700px]:gap-y-0"
+    class="ml-auto flex gap-4.5 text-soft max-[43.75rem]:order-last max-[43.75rem]:ml-0 max-[43.75rem]:w-full max-[43.75rem]:flex-wrap max-[43.75rem]:gap-x-4 max-[43.75rem]:gap-y-0"
     aria-label="How many pots"
   >
     {#if board.ask?.what === 'flag'}
@@ -103,9 +103,9 @@
       {/each}
     {/if}
   </ul>
-  <span class="max-[700px]:ml-auto"
+  <span class="max-[43.75rem]:ml-auto"
     ><Button onclick={onrecord}
-      ><Plus size={18} aria-hidden="true" /><span class="max-[700px]:sr-only">Record a pot</span
+      ><Plus size={18} aria-hidden="true" /><span class="max-[43.75rem]:sr-only">Record a pot</span
       ></Button
     ></span
   >

@@ -66,20 +66,20 @@
     bind:this={field}
     role="group"
     aria-label="Pots"
-    class="relative grid grid-cols-4 content-start gap-x-[34px] py-3 pr-4 pl-5 max-[700px]:grid-cols-1 max-[700px]:px-3"
+    class="relative grid grid-cols-4 content-start gap-x-[34px] py-3 pr-4 pl-5 max-[43.75rem]:grid-cols-1 max-[43.75rem]:px-3"
     {onkeydown}
   >
-    {#if field}<div class="contents max-[700px]:hidden"><Pour {board} {field} /></div>{/if}
+    {#if field}<div class="contents max-[43.75rem]:hidden"><Pour {board} {field} /></div>{/if}
     <ColumnPages {columns} bind:at />
     {#each columns as column, place (column.id)}
       {@const groups = board.groups(column.id)}
       <section
-        class={['relative z-10', place !== at && 'max-[700px]:hidden']}
+        class={['relative z-10', place !== at && 'max-[43.75rem]:hidden']}
         aria-labelledby="column-{column.id}"
       >
         <h2
           id="column-{column.id}"
-          class="flex min-h-[30px] items-baseline gap-2 text-soft max-[700px]:sr-only"
+          class="flex min-h-[30px] items-baseline gap-2 text-soft max-[43.75rem]:sr-only"
         >
           {column.name}
           <span class="amount text-base">

@@ -5,21 +5,22 @@
   /** On a phone the pour in words: what the chosen pot is made from, and what it goes into. */
   let { board }: { board: Board } = $props();
 
+  const shown = (pots: string[] = []) => [...new Set(pots)].filter((id) => board.strips.has(id));
   const ways = $derived(
     (
       [
-        ['from', board.selected?.made_from ?? []],
-        ['into', board.selected?.goes_into ?? []]
+        ['from', shown(board.selected?.made_from)],
+        ['into', shown(board.selected?.goes_into)]
       ] as const
-    ).filter(([, pots]) => pots.some((id) => board.strips.has(id)))
+    ).filter(([, pots]) => pots.length > 0)
   );
 </script>
 
-<div class="hidden max-[700px]:block">
+<div class="hidden max-[43.75rem]:block">
   {#each ways as [way, pots] (way)}
     <p class="text-soft">
       {way}
-      {#each pots.filter((id) => board.strips.has(id)) as id (id)}
+      {#each pots as id (id)}
         <button
           type="button"
           class="mr-2 min-h-11 text-ink underline underline-offset-4"

@@ -51,7 +51,7 @@
 </script>
 
 <svg aria-hidden="true" class="pointer-events-none absolute inset-0 size-full">
-  {#each paths as path (path)}
+  {#each new Set(paths) as path (path)}
     <path
       d={path}
       fill="none"

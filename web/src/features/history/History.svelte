@@ -13,7 +13,7 @@
   told="Every change of a statement, a maker, a certificate or a card: who, when, what it was before. Taking one back is a new change."
 >
   {#snippet aside()}<PersonPick />{/snippet}
-  <div class="grid grid-cols-[minmax(0,1fr)_360px] gap-8 max-[1000px]:grid-cols-1">
+  <div class="grid grid-cols-[minmax(0,1fr)_360px] gap-8 max-[62.5rem]:grid-cols-1">
     <ChangeLog entries={history.data ?? []} />
     <AsOf />
   </div>

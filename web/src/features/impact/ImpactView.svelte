@@ -36,7 +36,7 @@
     </Collapsible.Trigger>
     <Collapsible.Content>
       <Scroll label="Flag by flag" class="max-h-[32dvh]">
-        <table class="w-full text-left text-base">
+        <table class="listed w-full text-left text-base">
           <thead class="sr-only">
             <tr><th scope="col">Pot or plate</th><th scope="col">Before and after</th></tr>
           </thead>

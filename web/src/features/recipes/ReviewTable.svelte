@@ -10,7 +10,7 @@
   const isNew = (item: string) => recipe.products.some((product) => product.id === item);
 </script>
 
-<table class="mt-2 w-full text-left" data-review={recipe.preparation.id}>
+<table class="listed mt-2 w-full text-left" data-review={recipe.preparation.id}>
   <thead>
     <tr class="border-b border-edge text-base text-soft">
       <th scope="col" class="w-1/4 py-1.5 pr-3 font-normal">As it was written</th>

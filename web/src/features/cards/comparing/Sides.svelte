@@ -42,7 +42,7 @@
 {/each}
 {#if comparison.flags.length > 0}
   <h3 class="mt-4 text-lead">Flags that differ</h3>
-  <table class="mt-1 w-full text-left" data-flags>
+  <table class="listed mt-1 w-full text-left" data-flags>
     <thead class="sr-only">
       <tr><th scope="col">Flag</th><th scope="col">Left</th><th scope="col">Right</th></tr>
     </thead>

@@ -72,7 +72,7 @@
 </script>
 
 <div
-  class="grid h-full grid-cols-[minmax(0,1fr)_340px] max-[1000px]:block max-[1000px]:overflow-y-auto"
+  class="grid h-full grid-cols-[minmax(0,1fr)_340px] max-[62.5rem]:block max-[62.5rem]:overflow-y-auto"
 >
   <section class="relative min-h-0 overflow-y-auto px-5 py-3" aria-label="The card">
     <h1 class="text-title">{base.id === '' ? 'A new pot' : draft.piece.name || base.name}</h1>
@@ -83,7 +83,9 @@
     {/if}
     <HeadEdit {draft} kitchen={kitchen.data} />
     <Tabs.Root bind:value={tab} class="mt-3">
-      <Tabs.List class="flex gap-2 border-b border-rule">
+      <Tabs.List
+        class="flex gap-2 border-b border-rule max-[43.75rem]:flex-wrap max-[43.75rem]:gap-0"
+      >
         <Tabs.Trigger value="lines" class={tabClass}>What goes in</Tabs.Trigger>
         <Tabs.Trigger value="method" class={tabClass}>Method</Tabs.Trigger>
         <Tabs.Trigger value="aside" class={tabClass}>By-products and ways</Tabs.Trigger>
@@ -112,7 +114,7 @@
     </Tabs.Root>
   </section>
   <aside
-    class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet px-5 py-3 max-[1000px]:border-l-0"
+    class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet px-5 py-3 max-[62.5rem]:border-l-0"
     aria-label="What it comes to"
   >
     <h2 class="text-lead">What it comes to</h2>

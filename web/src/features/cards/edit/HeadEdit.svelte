@@ -22,7 +22,7 @@
   }
 </script>
 
-<div class="grid grid-cols-4 gap-3 max-[900px]:grid-cols-2">
+<div class="grid grid-cols-4 gap-3 max-[56.25rem]:grid-cols-2">
   <label class="col-span-2 block">
     <span class="text-base text-soft">Name</span>
     <input class="field" maxlength="200" data-pot-name bind:value={piece.name} />
@@ -138,7 +138,7 @@
     />
   </Field>
   <KeepsEdit {draft} />
-  <div class="col-span-3 max-[900px]:col-span-2">
+  <div class="col-span-3 max-[56.25rem]:col-span-2">
     <ToolsField
       tools={piece.equipment ?? []}
       label="Tools"

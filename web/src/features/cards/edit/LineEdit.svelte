@@ -55,9 +55,11 @@
   }
 </script>
 
-<div class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] items-start gap-2">
+<div
+  class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] items-start gap-2 max-[43.75rem]:grid-cols-[32px_minmax(0,1fr)_44px_44px]"
+>
   <Mover label="Line {index + 1}" {onmove} {dragging} />
-  <span class="flex h-11 items-center">
+  <span class="flex h-11 items-center max-[43.75rem]:hidden">
     {#if flags}<LineMarks {flags} />{/if}
   </span>
   <AmountBox
@@ -73,7 +75,9 @@
       if (range && !line.note) line.note = range;
     }}
   />
-  <div class="min-w-0">
+  <div
+    class="min-w-0 max-[43.75rem]:order-last max-[43.75rem]:col-span-3 max-[43.75rem]:col-start-2"
+  >
     <ItemBox
       id="item-{index}"
       label="Item of line {index + 1}"

@@ -28,7 +28,7 @@
 
 <Scroll
   label="Where it goes, and its numbers"
-  class="min-h-0 border-l border-rule px-5 py-3 max-[1000px]:border-l-0"
+  class="min-h-0 border-l border-rule px-5 py-3 max-[62.5rem]:border-l-0"
 >
   <h2 class="text-lead">Goes into</h2>
   <ul class="mt-1.5">

@@ -40,13 +40,13 @@
   <div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
     <PotHead pot={pot.data} onname={() => (naming = true)} />
     <div
-      class="grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-[1000px]:block max-[1000px]:overflow-y-auto"
+      class="grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-[62.5rem]:block max-[62.5rem]:overflow-y-auto"
     >
       <PotPages bind:page />
       <section
         class={[
-          'relative min-h-0 overflow-y-auto px-5 py-3 max-[700px]:px-3',
-          page !== 'in' && 'max-[700px]:hidden'
+          'relative min-h-0 overflow-y-auto px-5 py-3 max-[43.75rem]:px-3',
+          page !== 'in' && 'max-[43.75rem]:hidden'
         ]}
         aria-labelledby="goes-in"
       >
@@ -63,10 +63,10 @@
       </section>
       <Scroll
         label="What it carries"
-        class="min-h-0 border-l border-rule px-5 py-3 max-[1000px]:border-l-0 max-[700px]:px-3 {page ===
+        class="min-h-0 border-l border-rule px-5 py-3 max-[62.5rem]:border-l-0 max-[43.75rem]:px-3 {page ===
         'carries'
           ? ''
-          : 'max-[700px]:hidden'}"
+          : 'max-[43.75rem]:hidden'}"
       >
         <h2 class="mb-1.5 text-lead">What it carries</h2>
         <CarriesList carries={pot.data.carries} side />
@@ -74,7 +74,7 @@
         <SuitsList suits={pot.data.suits} notes />
         <div class="mt-3 border-t border-rule pt-2.5"><Disclaimer /></div>
       </Scroll>
-      <div class={['contents', page !== 'out' && 'max-[700px]:hidden']}>
+      <div class={['contents', page !== 'out' && 'max-[43.75rem]:hidden']}>
         <GoesInto pot={pot.data} figures={figures.data} />
       </div>
     </div>

@@ -26,7 +26,7 @@
 </script>
 
 <div
-  class="flex items-end gap-4 border-b border-rule px-5 pt-3.5 pb-3 max-[1000px]:flex-wrap max-[1000px]:gap-y-2 max-[700px]:px-3"
+  class="flex items-end gap-4 border-b border-rule px-5 pt-3.5 pb-3 max-[62.5rem]:flex-wrap max-[62.5rem]:gap-y-2 max-[43.75rem]:px-3"
 >
   <div class="border-y border-b-[3px] border-rule border-b-ladle bg-sheet px-3.5 py-1.5">
     <h1 class="text-title leading-[1.1]">{made.name}</h1>
@@ -56,7 +56,7 @@
       </p>
     {/if}
   </div>
-  <div class="ml-auto flex gap-2.5 max-[1000px]:ml-0 max-[1000px]:flex-wrap">
+  <div class="ml-auto flex gap-2.5 max-[62.5rem]:ml-0 max-[62.5rem]:flex-wrap">
     <Button main href={p('/pots/:id/swaps', params)}>
       Find a swap
       <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-base">w</kbd>

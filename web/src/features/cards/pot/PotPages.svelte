@@ -14,7 +14,7 @@
   ];
 </script>
 
-<div class="hidden border-b border-rule px-3 max-[700px]:flex" role="group" aria-label="Pages">
+<div class="hidden border-b border-rule px-3 max-[43.75rem]:flex" role="group" aria-label="Pages">
   {#each PAGES as [id, name] (id)}
     <button
       type="button"

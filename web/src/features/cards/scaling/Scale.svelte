@@ -84,7 +84,7 @@
         <p class="mt-1 max-w-2xl border-l-4 border-clay pl-3">{warning}</p>
       {/each}
     {/if}
-    <table class="mt-4 w-full max-w-3xl text-left">
+    <table class="listed mt-4 w-full max-w-3xl text-left">
       <thead>
         <tr class="border-b border-edge text-base text-soft">
           <th scope="col" class="w-32 py-1.5 pr-3 text-right font-normal">On the card</th>

@@ -15,7 +15,7 @@
 </script>
 
 <div class="mt-4 overflow-x-auto">
-  <table class="w-full min-w-[900px] text-left" data-options>
+  <table class="listed w-full min-[68.75rem]:min-w-[900px] text-left" data-options>
     <thead>
       <tr class="border-b border-edge text-base text-soft">
         <th scope="col" class="w-44 py-1.5 pr-3 font-normal">Thickener</th>

@@ -40,7 +40,7 @@
 </div>
 {#each groups as group (group.id)}
   <h3 class="mt-3 text-lead">{group.name}</h3>
-  <ul class="grid grid-cols-2 gap-x-8 max-[1100px]:grid-cols-1">
+  <ul class="grid grid-cols-2 gap-x-8 max-[68.75rem]:grid-cols-1">
     {#each group.flags as flag (flag.id)}
       {@const stated = statements[flag.id]}
       <li

@@ -39,7 +39,7 @@
   <p class="text-soft">Rows with a fault are left out. Fix the file and choose it again.</p>
 {/if}
 {#if looked.rows.length > 0}
-  <table class="mt-3 w-full text-left">
+  <table class="listed mt-3 w-full text-left">
     <thead>
       <tr class="border-b border-edge text-soft">
         <th scope="col" class="py-1 pr-3 font-normal">Row</th>

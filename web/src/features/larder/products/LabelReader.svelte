@@ -18,7 +18,7 @@
 
 <section aria-labelledby="label-text" class="mt-2">
   <h2 id="label-text" class="text-lead">The label's words</h2>
-  <div class="mt-1 flex items-end gap-3">
+  <div class="mt-1 flex items-end gap-3 max-[43.75rem]:flex-col max-[43.75rem]:items-stretch">
     <label class="block flex-1">
       <span class="sr-only">Text of the label</span>
       <textarea

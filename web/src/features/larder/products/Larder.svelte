@@ -2,7 +2,7 @@
   import { searchParams } from 'sv-router';
   import { jarsQuery, productQuery } from '../../../api/queries';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import { navigate, route } from '../../../app/routes';
+  import { navigate, p, route } from '../../../app/routes';
   import LarderNav from './LarderNav.svelte';
   import JarList from './JarList.svelte';
   import ProductSheet from './ProductSheet.svelte';
@@ -19,9 +19,20 @@
 <div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
   <LarderNav />
   <div
-    class="grid min-h-0 grid-cols-[380px_minmax(0,1fr)] max-[900px]:grid-cols-[280px_minmax(0,1fr)]"
+    class="grid min-h-0 grid-cols-[380px_minmax(0,1fr)] max-[56.25rem]:grid-cols-[280px_minmax(0,1fr)] max-[43.75rem]:grid-cols-1 max-[43.75rem]:grid-rows-[auto_minmax(0,1fr)]"
   >
-    <JarList jars={jars.data?.entries ?? []} chosen={id} {onlyUnchecked} />
+    {#if id !== null}
+      <a
+        href={p('/larder')}
+        class="hidden min-h-11 items-center px-3 underline underline-offset-4 max-[43.75rem]:flex"
+        >← All jars</a
+      >
+    {/if}
+    <div
+      class={['grid min-h-0', id !== null ? 'max-[43.75rem]:hidden' : 'max-[43.75rem]:row-span-2']}
+    >
+      <JarList jars={jars.data?.entries ?? []} chosen={id} {onlyUnchecked} />
+    </div>
     {#if isNew}
       <ProductSheet ondone={(made) => navigate('/larder/:id', { params: { id: made } })} />
     {:else if product.data}
@@ -29,7 +40,7 @@
         <ProductSheet known={product.data} />
       {/key}
     {:else}
-      <div class="p-8">
+      <div class="p-8 max-[43.75rem]:hidden">
         <h2 class="text-head">What does the label say?</h2>
         <p class="mt-2 max-w-lg">
           Choose a jar, or record a new one. What nobody has read yet stands first in the list.

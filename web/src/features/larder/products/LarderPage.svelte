@@ -16,7 +16,7 @@
 
 <div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
   <LarderNav />
-  <Scroll label={title} class="px-6 pt-4 pb-8">
+  <Scroll label={title} class="px-6 pt-4 pb-8 max-[43.75rem]:px-3">
     <div class="flex flex-wrap items-end justify-between gap-4 border-b border-rule pb-3">
       <div class="max-w-3xl">
         <h1 class="text-title">{title}</h1>

@@ -83,7 +83,9 @@
 
 <section class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto]" aria-label="Product">
   <div class="border-b border-rule px-6 pt-3 pb-2">
-    <div class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4">
+    <div
+      class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4 max-[43.75rem]:grid-cols-1 max-[43.75rem]:gap-1"
+    >
       <Field label="Name on the jar">
         <input class="field font-name text-name font-[650]" bind:value={draft.name} />
       </Field>

@@ -13,7 +13,7 @@
 </script>
 
 {#if read}
-  <table class="mt-2 w-full text-left">
+  <table class="listed mt-2 w-full text-left">
     <caption class="sr-only">What the words propose</caption>
     <thead class="sr-only">
       <tr>

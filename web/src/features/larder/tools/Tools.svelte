@@ -36,7 +36,7 @@
 >
   {#snippet aside()}<PersonPick />{/snippet}
   <ErrorText error={keeping.error} />
-  <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[1000px]:grid-cols-1">
+  <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[62.5rem]:grid-cols-1">
     <div>
       <ul>
         {#each tools.data ?? [] as entry (entry.tool.name)}

@@ -23,7 +23,7 @@
 </script>
 
 <li
-  class="grid grid-cols-[minmax(0,1fr)_170px] gap-4 border-b border-rule py-3"
+  class="grid grid-cols-[minmax(0,1fr)_170px] gap-4 max-[43.75rem]:grid-cols-1 border-b border-rule py-3"
   data-held={entry.item}
 >
   <div>

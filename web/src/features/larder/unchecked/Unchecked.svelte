@@ -19,7 +19,7 @@
 >
   <ErrorText error={unchecked.error} />
   {#if list}
-    <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[1000px]:grid-cols-1">
+    <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[62.5rem]:grid-cols-1">
       <div>
         <ol>
           {#each list.held as entry (entry.item + entry.maker)}

@@ -100,7 +100,7 @@
   {/each}
 {/snippet}
 
-<table class="w-full table-fixed border-collapse">
+<table class="listed w-full table-fixed border-collapse">
   <thead>
     <tr>
       <td class="w-[104px]"></td>

@@ -27,10 +27,10 @@
   title="The whole menu"
   told="Choose the plates and the guests. Nobody needs the whole menu: say how many plates of each course a guest is to choose from, and the answer is the fewest small pots for it."
 >
-  <div class="mt-3 grid grid-cols-2 gap-8 max-[900px]:grid-cols-1">
+  <div class="mt-3 grid grid-cols-2 gap-8 max-[56.25rem]:grid-cols-1">
     <fieldset>
       <legend class="text-lead font-[650]">Plates</legend>
-      <div class="grid grid-cols-2 gap-x-4 max-[700px]:grid-cols-1">
+      <div class="grid grid-cols-2 gap-x-4 max-[43.75rem]:grid-cols-1">
         {#each dishes as dish (dish.id)}
           <label class="flex min-h-11 items-center gap-2 border-b border-rule">
             <input
@@ -46,7 +46,7 @@
     </fieldset>
     <GuestList {bench} />
   </div>
-  <div class="mt-4 flex items-center gap-4">
+  <div class="mt-4 flex flex-wrap items-center gap-4">
     <Button
       main
       disabled={bench.busy || bench.plates.length === 0 || bench.guests.length === 0}
@@ -54,7 +54,7 @@
     >
       Find the fewest pots
     </Button>
-    <label class="flex items-center gap-2">
+    <label class="flex flex-wrap items-center gap-2">
       for each guest
       <select class="field !w-44" aria-label="Plates of each course" bind:value={bench.each}>
         <option value={1}>one plate a course</option>
@@ -62,14 +62,14 @@
         <option value={0}>every plate</option>
       </select>
     </label>
-    <label class="flex items-center gap-2">
+    <label class="flex flex-wrap items-center gap-2">
       look for at most
       <select class="field !w-20" aria-label="Seconds at most" bind:value={bench.seconds}>
         {#each [2, 5, 10, 20] as seconds (seconds)}<option value={seconds}>{seconds}</option>{/each}
       </select>
       seconds
     </label>
-    <div class="ml-auto max-w-[340px]"><Disclaimer /></div>
+    <div class="ml-auto max-w-[340px] max-[43.75rem]:ml-0"><Disclaimer /></div>
   </div>
   <div aria-busy={bench.busy} aria-live="polite">
     <ErrorText error={bench.error} />

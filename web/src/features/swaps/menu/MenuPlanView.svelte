@@ -26,7 +26,7 @@
     {/if}
     <span class="amount">{(found.milliseconds / 1000).toFixed(1)} s</span>
   </p>
-  <table class="mt-2 w-full border-collapse">
+  <table class="listed mt-2 w-full border-collapse">
     <thead>
       <tr>
         <th scope="col" class="py-2 text-left">Plate</th>

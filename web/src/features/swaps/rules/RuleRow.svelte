@@ -17,8 +17,10 @@
   const share = (value: number) => `${Math.round(value * 100)} %`;
 </script>
 
-<li class="flex items-start gap-4 border-b border-rule py-2">
-  <label class="flex min-h-11 w-28 flex-none items-center gap-2">
+<li
+  class="flex items-start gap-4 border-b border-rule py-2 max-[43.75rem]:flex-wrap max-[43.75rem]:gap-y-0"
+>
+  <label class="flex min-h-11 w-28 flex-none items-center gap-2 max-[43.75rem]:w-auto">
     <input
       type="checkbox"
       class="size-5 accent-enamel"
@@ -53,7 +55,7 @@
       </p>
     {/if}
   </div>
-  <p class="w-80 flex-none text-base text-soft">
+  <p class="w-80 flex-none text-base text-soft max-[43.75rem]:w-full max-[43.75rem]:pl-7">
     flavour {share(rule.fidelity.flavour)} · texture {share(rule.fidelity.texture)} · colour
     {share(rule.fidelity.colour)}
     <span class="block">{rule.tasted ? 'as tasted here' : rule.source}</span>

@@ -30,7 +30,7 @@
     words={words.colours}
     bind:chosen={rule.colours}
   />
-  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[700px]:grid-cols-1">
+  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[43.75rem]:grid-cols-1">
     {#each words.conditions as condition (condition)}
       <label class="flex min-h-11 items-center justify-between gap-3">
         {POTS[condition] ?? condition}

@@ -1,0 +1,83 @@
+"""Every place on a phone, a tablet, a laptop and a wide screen: nothing runs over the side."""
+
+from tests.browser.harness import BrowserTest
+
+PLACES = (
+    *("/", "/pots", "/pots/new", "/pots/hen-leek-pie", "/pots/veloute/edit"),
+    *("/pots/veloute/scale", "/pots/veloute/thickening", "/pots/roast-shell-stock/compare"),
+    *("/pots/hen-leek-pie/swaps", "/menu", "/applied", "/rules", "/recipes"),
+    *("/larder", "/larder/white-wine", "/larder/new", "/unchecked", "/bags", "/tools"),
+    *("/supplier", "/intake", "/history", "/thickening"),
+)
+# Letters twice as large on a tablet are what a phone shows: breakpoints are in rem.
+SIZES = ((320, 700), (390, 844), (820, 1180), (1280, 800), (1920, 1080))
+OVER = """
+// What scrolls within a part of its own, or is there for screen readers only, runs over nothing.
+const held = (element) => {
+  for (let at = element.parentElement; at; at = at.parentElement) {
+    const { overflowX, position, clipPath } = getComputedStyle(at);
+    if (clipPath !== 'none') return true;
+    if (at.tagName !== 'MAIN' && overflowX === 'auto' && at.scrollWidth > at.clientWidth + 1)
+      return at.matches('[tabindex="0"]');
+  }
+  return false;
+};
+const wide = [...document.querySelectorAll('body *')].filter((element) => {
+  const { right, left, width, height } = element.getBoundingClientRect();
+  const { clipPath, position } = getComputedStyle(element);
+  if (width <= 1 || height <= 1 || clipPath !== 'none') return false;
+  return (right > innerWidth + 1 || left < -1) && !element.closest('[data-pour]') && !held(element);
+});
+return [document.documentElement.scrollWidth, innerWidth,
+  wide.slice(0, 3).map((e) => `${e.tagName} ${e.getAttribute('class')}`)];
+"""
+SMALL = """
+const BOXES = 'input:not([type=checkbox], [type=radio], [type=file])';
+const small = [...document.querySelectorAll(`button, select, summary, ${BOXES}, nav a`)]
+  .filter((element) => element.checkVisibility() && !element.closest('.sr-only'))
+  .filter((element) => {
+    const { width, height } = element.getBoundingClientRect();
+    return width > 1 && height > 1 && (height < 43.5 || width < 24);
+  });
+return small.slice(0, 3).map((e) => `${e.tagName} ${e.innerText || e.ariaLabel || e.className}`);
+"""
+
+
+class Sizes(BrowserTest):
+    def size(self, width: int, height: int) -> None:
+        wanted = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False}
+        self.browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", wanted)
+
+    def test_nothing_runs_over_the_side_and_targets_are_large_enough(self) -> None:
+        for place in PLACES:
+            self.open(place, "main h1, main h2")
+            for width, height in SIZES:
+                self.size(width, height)
+                with self.subTest(place=place, width=width):
+                    page, window, wide = self.script(OVER)
+                    self.assertLessEqual(page, window)
+                    self.assertEqual(wide, [])
+                    if width in (320, 390):
+                        self.assertEqual(self.script(SMALL), [])
+
+    def test_the_board_the_pot_and_the_larder_are_turned_page_by_page(self) -> None:
+        self.size(390, 844)
+        self.open("/", "[data-strip]")
+        self.click("button", "Mother sauces →")
+        self.click("[data-strip]", "Velouté")
+        self.shows("from", "aside")
+        self.click("aside button", "White roux")
+        self.shows("White roux", "aside h2")
+        self.accessible()
+        self.click("aside a", "Open pot")
+        self.see("h1", "White roux")
+        self.click("button", "Goes in")
+        self.see("h2", "What goes in")
+        self.accessible()
+        self.click("nav a", "Larder")
+        self.click("main li a", "Stock powder, tub without a label")
+        self.see("section[aria-label=Product] textarea")
+        self.accessible()
+        self.click("a", "← All jars")
+        self.see("h1", "Larder")
+        self.no_complaints()
