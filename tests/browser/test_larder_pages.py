@@ -3,6 +3,7 @@
 import io
 import json
 import tempfile
+import unittest
 from pathlib import Path
 
 from PIL import Image
@@ -11,9 +12,11 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
+from tests.labels.pictures import Drawn, picture
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.update import stating
 from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.devices.picture_reader import can_read
 
 
 class LarderPages(BrowserTest):
@@ -35,7 +38,9 @@ class LarderPages(BrowserTest):
         return str(path)
 
     def send(self, path: str) -> None:
-        self.browser.find_element(By.CSS_SELECTOR, "main input[type=file]").send_keys(path)
+        # Beside it stands the box for a photograph that is to be read.
+        box = "main input[type=file]:not([capture])"
+        self.browser.find_element(By.CSS_SELECTOR, box).send_keys(path)
 
 
 class ReadingALabel(LarderPages):
@@ -60,6 +65,26 @@ class ReadingALabel(LarderPages):
         self.assertEqual(powder.statements["milk"], Level.CONTAINS)
         self.assertEqual((powder.otherwise, powder.label), (Level.FREE, self.LABEL))
         self.assertEqual(powder.evidence["celery"].person, "NB")
+        self.no_complaints()
+
+    @unittest.skipUnless(can_read(), "the picture reader is not installed here")
+    def test_a_photograph_sets_nothing_free_before_somebody_compared_it(self) -> None:
+        path = self.file("jar.png", picture(self.LABEL, Drawn("Vera.ttf", 30), 1))
+        self.open("/larder/stock-powder", "textarea")
+        self.see("section[aria-label=Product] textarea")
+        self.named("input", "Photograph of the label").send_keys(path)
+        self.shows("I compared it with the jar", "[data-compared]")
+        self.assertIn("CELERY", self.see("textarea").get_attribute("value"))
+        take = self.see("button", "take the lot")
+        self.assertFalse(take.is_enabled())
+        self.accessible()
+        self.click("label", "I compared it with the jar")
+        self.click("button", "take the lot")
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        powder = self.product("stock-powder")
+        self.assertEqual(powder.statements["celery"], Level.CONTAINS)
+        self.assertEqual(powder.otherwise, Level.FREE)
         self.no_complaints()
 
     def test_one_proposal_alone_leaves_the_rest_unchecked(self) -> None:

@@ -66,12 +66,18 @@ def content_of(file: str) -> bytes:
         refuse([Fault(file, f"cannot be read: {error.strerror}")])
 
 
-def text_of(file: str) -> str:
-    """The text of a file, or of what is typed in where it is `-`."""
+def decoded(file: str, content: bytes) -> str:
+    """Bytes as UTF-8 text; refuses any other."""
     try:
-        return content_of(file).decode("utf-8")
+        return content.decode("utf-8")
     except UnicodeDecodeError as error:
         refuse([Fault(file, f"is no UTF-8 text: byte {error.start} cannot be read")])
+
+
+def missing(what: str) -> NoReturn:
+    """Ends with exit code 3: something of this machine is missing."""
+    typer.echo(what, err=True)
+    raise typer.Exit(3)
 
 
 def today() -> str:

@@ -11,10 +11,11 @@ from yellow_ladle.commands.arguments import (
     book_of,
     content_of,
     day_of,
+    decoded,
     known,
+    missing,
     print_json,
     refuse,
-    text_of,
     today,
 )
 from yellow_ladle.core.book.fault import Fault
@@ -86,7 +87,7 @@ def swap(
 
 def label(
     file: Annotated[
-        str, typer.Argument(metavar="FILE|-", help="A label's text; - reads it in.")
+        str, typer.Argument(metavar="FILE|-", help="A label's text or picture; - reads it in.")
     ] = "-",
     lang: Annotated[str, typer.Option(help="The label's language, or auto.")] = "auto",
     lines: Annotated[bool, typer.Option("--lines", help="A label on each line.")] = False,
@@ -98,9 +99,14 @@ def label(
     from yellow_ladle.core.labels.lexicon import languages
     from yellow_ladle.core.labels.reader import read_label
     from yellow_ladle.files.documents.label_document import label_content
+    from yellow_ladle.files.picture import is_picture
 
     known("--lang", "language", lang, [AUTO, *languages()])
-    text = text_of(file)
+    content = content_of(file)
+    if is_picture(content):
+        _label_of_picture(file, content, lang, as_json=as_json)
+        return
+    text = decoded(file, content)
     texts = text.removesuffix("\n").split("\n") if lines else [text]
     try:
         readings = [read_label(each, lang) for each in texts]
@@ -114,6 +120,28 @@ def label(
 
         for reading in readings:
             print_label(reading)
+
+
+def _label_of_picture(file: str, content: bytes, lang: str, *, as_json: bool) -> None:
+    from yellow_ladle.core.book.fault import BookRefused
+    from yellow_ladle.devices.picture_label import label_of_picture
+    from yellow_ladle.devices.picture_reader import ReaderMissing
+    from yellow_ladle.files.documents.label_document import picture_content
+
+    try:
+        read = label_of_picture(content, lang)
+    except ReaderMissing as error:
+        missing(str(error))
+    except BookRefused as error:
+        refuse([Fault(file, fault.message) for fault in error.faults])
+    told = picture_content(read.reading, read.text, read.uncertain, read.questions)
+    if as_json:
+        print_json(told)
+    else:
+        from yellow_ladle.files.documents.text_tables import print_label, print_uncertain
+
+        print_label(read.reading)
+        print_uncertain(told)
 
 
 def recipe(

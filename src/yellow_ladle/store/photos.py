@@ -2,21 +2,13 @@
 
 import io
 import os
-import warnings
 from collections.abc import Collection
 from pathlib import Path
-from typing import TYPE_CHECKING
 
-from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.files.picture import upright
 
-if TYPE_CHECKING:
-    from PIL import Image
-
-MAX_BYTES = 10 * 1024 * 1024
-MAX_PIXELS = 36_000_000
 MAX_SIDE = 2_000
 QUALITY = 82
-FORMATS = ("PNG", "JPEG", "WEBP")
 
 
 def to_disk(path: Path) -> None:
@@ -96,33 +88,7 @@ class Photos:
 
 def encoded_anew(content: bytes) -> bytes:
     """A picture as WebP with its longest side at most 2,000 pixels. Raises BookRefused."""
-    if len(content) > MAX_BYTES:
-        raise _refused("the picture is over 10 MB; take it smaller")
-    upright = _upright(content)
+    picture = upright(content, MAX_SIDE)
     out = io.BytesIO()
-    upright.save(out, "WEBP", quality=QUALITY, method=2)
+    picture.save(out, "WEBP", quality=QUALITY, method=2)
     return out.getvalue()
-
-
-def _upright(content: bytes) -> "Image.Image":
-    from PIL import Image, ImageOps, UnidentifiedImageError  # who adds no picture needs none of it
-
-    try:
-        with warnings.catch_warnings():
-            warnings.simplefilter("error", Image.DecompressionBombWarning)
-            picture = Image.open(io.BytesIO(content), formats=FORMATS)
-            # The size stands in the head: it is asked before a single pixel is unpacked.
-            too_large = picture.width * picture.height > MAX_PIXELS
-            if not too_large:
-                picture.draft("RGB", (MAX_SIDE, MAX_SIDE))
-                picture.thumbnail((MAX_SIDE, MAX_SIDE))
-                return ImageOps.exif_transpose(picture).convert("RGB")
-    except UnidentifiedImageError as error:
-        raise _refused("this is no PNG, JPEG or WebP picture") from error
-    except (OSError, ValueError, SyntaxError, Warning, Image.DecompressionBombError) as error:
-        raise _refused("the picture cannot be read; it may be cut off") from error
-    raise _refused("the picture has over 36 megapixels; take it smaller")
-
-
-def _refused(why: str) -> BookRefused:
-    return BookRefused([Fault("photo", why)])

@@ -41,6 +41,17 @@ export const firstStepsQuery = () =>
     here
   );
 
+/** Whether photographs of labels can be read here; that never changes while it runs. */
+export const pictureReaderQuery = () =>
+  createQuery(
+    () => ({
+      queryKey: ['picture-reader'],
+      staleTime: Infinity,
+      queryFn: () => answer(api.GET('/api/v1/labels/picture'))
+    }),
+    here
+  );
+
 export const familyQuery = () =>
   createQuery(
     () => ({ queryKey: ['family'], queryFn: () => answer(api.GET('/api/v1/family')) }),
@@ -150,7 +161,7 @@ export const figuresQuery = (id: () => string | null) =>
   );
 
 /** What never changes while the application runs. */
-const FIXED = new Set<unknown>(['goods', 'languages', 'thickening']);
+const FIXED = new Set<unknown>(['goods', 'languages', 'thickening', 'picture-reader']);
 
 /** What a write reaches, by the first word of a query's key; a change of the book reaches all. */
 const REACHES = {

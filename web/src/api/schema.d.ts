@@ -990,6 +990,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/labels/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture Reader
+         * @description Whether this machine can read photographs of labels.
+         */
+        get: operations["picture_reader_api_v1_labels_picture_get"];
+        put?: never;
+        /**
+         * Read Photograph
+         * @description Reads a photograph of a label. Its text is only a text: a person compares it with the jar.
+         */
+        post: operations["read_photograph_api_v1_labels_picture_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/labels/languages": {
         parameters: {
             query?: never;
@@ -4055,6 +4079,32 @@ export interface components {
             initials: string;
             /** Name */
             name: string;
+        };
+        /**
+         * PictureLabelOut
+         * @description A label's text out of a photograph, and the words of it that have to be looked at.
+         *
+         *     `questions` are about the picture: whether something in it was not read.
+         */
+        PictureLabelOut: {
+            /** Text */
+            text: string;
+            /** Language */
+            language: string;
+            /** Uncertain */
+            uncertain: components["schemas"]["Word"][];
+            /** Questions */
+            questions: string[];
+        };
+        /**
+         * PictureReaderOut
+         * @description Whether photographs can be read here; if not, what is missing.
+         */
+        PictureReaderOut: {
+            /** Ready */
+            ready: boolean;
+            /** Missing */
+            missing: string;
         };
         /**
          * PlaceOut
@@ -9131,6 +9181,152 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LabelOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    picture_reader_api_v1_labels_picture_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureReaderOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_photograph_api_v1_labels_picture_post: {
+        parameters: {
+            query?: {
+                language?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureLabelOut"];
                 };
             };
             /** @description No such thing */

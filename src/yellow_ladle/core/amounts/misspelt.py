@@ -20,10 +20,10 @@ def looks_like_a_measure(word: str, measures: Iterable[str]) -> bool:
     if len(word) < MIN_TURNED or word in known:
         return False
     once = re.sub(r"(.)\1+", r"\1", word)
-    near = once in known or any(_turned(word, measure) for measure in known)
+    near = once in known or any(turned(word, measure) for measure in known)
     near = near or (
         len(word) >= MIN_NEAR
-        and any(len(measure) >= MIN_NEAR and _one_off(word, measure) for measure in known)
+        and any(len(measure) >= MIN_NEAR and one_off(word, measure) for measure in known)
     )
     return near and not names_goods(word)
 
@@ -43,7 +43,7 @@ def names_goods(word: str) -> bool:
     )
 
 
-def _turned(word: str, measure: str) -> bool:
+def turned(word: str, measure: str) -> bool:
     """Whether two neighbouring letters have changed places."""
     if len(word) != len(measure) or len(word) < MIN_TURNED:
         return False
@@ -56,7 +56,7 @@ def _turned(word: str, measure: str) -> bool:
     )
 
 
-def _one_off(word: str, measure: str) -> bool:
+def one_off(word: str, measure: str) -> bool:
     """Whether one letter is wrong, missing or too many."""
     short, long = sorted((word, measure), key=len)
     if len(long) - len(short) > 1:

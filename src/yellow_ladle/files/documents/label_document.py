@@ -1,8 +1,9 @@
 """What a label's words propose, as the document that `label` prints."""
 
+from collections.abc import Iterable
 from typing import Any
 
-from yellow_ladle.core.labels.label_reading import LabelReading, Proposal
+from yellow_ladle.core.labels.label_reading import LabelReading, Proposal, Word
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 
 FORMAT = "yellow-ladle-label"
@@ -25,6 +26,24 @@ def label_content(reading: LabelReading) -> dict[str, Any]:
             {"text": word.text, "start": word.start, "end": word.end} for word in reading.unknown
         ],
         "complete": reading.complete,
+    }
+
+
+def picture_content(
+    reading: LabelReading, text: str, uncertain: Iterable[Word], questions: Iterable[str]
+) -> dict[str, Any]:
+    """A label that was read from a picture: never complete, as nobody has compared it yet."""
+    found = {(word.start, word.end): word.text for word in uncertain}
+    content = label_content(reading)
+    return {
+        **content,
+        "questions": [*content["questions"], *questions],
+        "complete": False,
+        "text": text,
+        "uncertain": [
+            {"text": told, "start": start, "end": end}
+            for (start, end), told in sorted(found.items())
+        ],
     }
 
 

@@ -159,6 +159,15 @@ def print_classes(content: dict[str, Any]) -> None:
     _console().print(table)
 
 
+def print_uncertain(content: dict[str, Any]) -> None:
+    """What has to be looked at in a label that was read from a picture."""
+    console = _console()
+    words = ", ".join(word["text"] for word in content["uncertain"])
+    if words:
+        console.print(f"To be looked at in the picture: {words}")
+    console.print("Read from a picture: compare it with the jar before anything counts as free.")
+
+
 def print_recipes(content: dict[str, Any]) -> None:
     """Each recipe: its lines as they were understood, what is to be asked, and its steps."""
     console = _console()

@@ -6,6 +6,8 @@
   import type { LabelDraft } from './labelDraft.svelte';
   import { LabelReading } from './labelReading.svelte';
   import MarkedText from './MarkedText.svelte';
+  import PhotoButton from './PhotoButton.svelte';
+  import Compared from './Compared.svelte';
   import Proposals from './Proposals.svelte';
 
   /** The label's text, pasted or typed, and what its words propose. */
@@ -36,6 +38,7 @@
           {/each}
         </select>
       </Field>
+      <PhotoButton {reading} {label} />
       <Button
         disabled={label.text.trim() === '' || reading.busy}
         onclick={() => reading.ask(label.text)}
@@ -50,6 +53,7 @@
       <p class="text-clay">The text was changed since it was read; read it again.</p>
     {/if}
     <MarkedText runs={reading.runs} />
+    {#if reading.picture}<Compared {reading} />{/if}
     <Proposals {reading} {label} />
   {/if}
 </section>

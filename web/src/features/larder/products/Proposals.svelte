@@ -51,7 +51,9 @@
                 <Check size={18} aria-hidden="true" />taken
               </span>
             {:else}
-              <Button onclick={() => reading.take(label, proposal)}>Take</Button>
+              <Button disabled={!reading.mayTake} onclick={() => reading.take(label, proposal)}
+                >Take</Button
+              >
             {/if}
           </td>
         </tr>
@@ -81,10 +83,14 @@
   {/if}
   <div class="mt-2 flex flex-wrap items-center gap-4">
     {#if read.complete}
-      <Button onclick={() => reading.takeAll(label)}>I read the whole label: take the lot</Button>
+      <Button disabled={!reading.mayTake} onclick={() => reading.takeAll(label)}
+        >I read the whole label: take the lot</Button
+      >
       <p class="text-soft">All that the label does not name then counts as free.</p>
     {:else}
-      <Button onclick={() => reading.takeAll(label)}>Take all that was read</Button>
+      <Button disabled={!reading.mayTake} onclick={() => reading.takeAll(label)}
+        >Take all that was read</Button
+      >
       <p class="text-soft">
         {read.unknown.length > 0 ? 'Some words are not known' : 'There are questions left'}: the
         rest stays not checked.

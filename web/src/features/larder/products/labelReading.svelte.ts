@@ -1,4 +1,4 @@
-import { answer, api, type Level, type Schema } from '../../../api/client';
+import { answer, api, fileBody, type Level, type Schema } from '../../../api/client';
 import { surest } from '../../../ui/marks/levels';
 import type { LabelDraft } from './labelDraft.svelte';
 
@@ -23,6 +23,33 @@ export class LabelReading {
   taken = $state<string[]>([]);
   error = $state<unknown>(null);
   busy = $state(false);
+  /** What a photograph gave, until somebody has compared it with the jar. */
+  picture = $state.raw<Schema['PictureLabelOut'] | null>(null);
+  compared = $state(false);
+
+  /** Whether the words may be taken: those of a photograph only once they were compared. */
+  get mayTake(): boolean {
+    return this.picture === null || this.compared;
+  }
+
+  /** Reads a photograph; its text goes into the box, and is read as a label. */
+  async photograph(file: File, label: LabelDraft) {
+    this.busy = true;
+    this.error = null;
+    this.compared = false;
+    try {
+      const query = { language: this.language };
+      this.picture = await answer(
+        api.POST('/api/v1/labels/picture', { params: { query }, ...fileBody(file) })
+      );
+      label.text = this.picture.text;
+      await this.ask(label.text);
+    } catch (error) {
+      this.error = error;
+    } finally {
+      this.busy = false;
+    }
+  }
 
   async ask(text: string) {
     this.busy = true;
@@ -63,7 +90,8 @@ export class LabelReading {
     const marks = (this.read?.proposals ?? []).flatMap((proposal) =>
       proposal.because.map((why) => ({ ...why, flag: proposal.flag, level: proposal.level }))
     );
-    const unknown = this.read?.unknown ?? [];
+    const doubtful = this.picture?.text === this.text ? this.picture.uncertain : [];
+    const unknown = [...(this.read?.unknown ?? []), ...doubtful];
     for (const mark of [...marks, ...unknown]) edges.add(mark.start).add(mark.end);
     const places = [...edges].sort((a, b) => a - b);
     return places.slice(0, -1).map((start, index) => {

@@ -1,0 +1,218 @@
+"""Text out of a photograph of a label, by Tesseract from Debian's packages.
+
+Every word carries the reader's own certainty. What is not certain is marked, and a picture of
+which less than half is certain is refused: a word that is read wrongly may be an allergen. What was
+not read at all cannot be marked; where ink stands beside the words that were read, that is told.
+"""
+
+import csv
+import io
+import os
+import shutil
+import subprocess
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from functools import cache
+from statistics import median
+from typing import TYPE_CHECKING
+
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.labels.languages import AUTO, language_of
+from yellow_ladle.core.labels.letters import tokens
+from yellow_ladle.files.picture import upright
+
+if TYPE_CHECKING:
+    from PIL import Image
+
+PACKAGES = {"en": "eng", "fr": "fra", "de": "deu", "es": "spa", "it": "ita"}
+"""Tesseract's data by our languages."""
+MISSING = (
+    "The picture reader is missing. Install it with: sudo apt-get install tesseract-ocr"
+    " tesseract-ocr-eng tesseract-ocr-fra tesseract-ocr-deu tesseract-ocr-spa tesseract-ocr-ita"
+)
+CERTAIN = 80
+"""Of 100; a word that is less certain is marked."""
+MIN_CERTAIN_SHARE = 0.5
+LEAST_HEIGHT, GOOD_HEIGHT, MAX_ENLARGED = 24, 36, 4.0
+"""Pixels of a line below which the picture is enlarged, what it is enlarged to, and how often."""
+MAX_SIDE = 3_000
+MAX_SECONDS = 20
+MAX_UNREAD_INK = 0.06
+"""The share of dark pixels that may lie beside the words that were read: specks and edges."""
+AGAIN = "Too little of it can be read. Take the picture again, closer and in better light."
+UNREAD = "A part of the picture was not read. Compare the words with the jar, or take it again."
+
+
+class ReaderMissing(Exception):
+    """The program that reads pictures is not on this machine."""
+
+
+@dataclass(frozen=True, slots=True)
+class ReadWord:
+    """One word with its place in the text, in code points, and how certain it is, of 100."""
+
+    text: str
+    start: int
+    end: int
+    certainty: float
+
+    @property
+    def certain(self) -> bool:
+        """Whether it may stand without being looked at."""
+        return self.certainty >= CERTAIN
+
+
+@dataclass(frozen=True, slots=True)
+class PictureText:
+    """What was read in a picture; `unread`: ink stands beside the words."""
+
+    text: str
+    words: tuple[ReadWord, ...]
+    language: str
+    unread: bool
+
+    @property
+    def uncertain(self) -> tuple[ReadWord, ...]:
+        """The words that have to be looked at."""
+        return tuple(word for word in self.words if not word.certain)
+
+
+def can_read(language: str = "en") -> bool:
+    """Whether pictures can be read here, in a language."""
+    return PACKAGES[language] in _installed()
+
+
+def read_picture(content: bytes, language: str = AUTO) -> PictureText:
+    """The text of a picture in one language, given or found first.
+
+    Raises ReaderMissing, and BookRefused where it is no picture or too little of it is certain.
+    """
+    if not can_read():
+        raise ReaderMissing(MISSING)
+    picture = _prepared(upright(content, MAX_SIDE))
+    spoken = "en" if language == AUTO else language
+    rows = _read(picture, spoken)
+    height = median([row.height for row in rows]) if rows else LEAST_HEIGHT / 2
+    if height < LEAST_HEIGHT:
+        factor = min(GOOD_HEIGHT / max(height, 1), MAX_ENLARGED)
+        picture = picture.resize((round(picture.width * factor), round(picture.height * factor)))
+        rows = _read(picture, spoken)
+    if language == AUTO:
+        found = language_of(tokens(_joined(rows)[0]))
+        if found != spoken and found in PACKAGES and can_read(found):
+            spoken, rows = found, _read(picture, found)
+    text, words = _joined(rows)
+    if sum(word.certain for word in words) < MIN_CERTAIN_SHARE * max(len(words), 1) or not words:
+        raise BookRefused([Fault("photo", AGAIN)])
+    return PictureText(text, words, spoken, _unread(picture, rows))
+
+
+@dataclass(frozen=True, slots=True)
+class _Row:
+    """A word as the reader tells it: its line, its place in pixels, its certainty and its text."""
+
+    line: tuple[int, int, int]
+    left: int
+    top: int
+    width: int
+    height: int
+    certainty: float
+    text: str
+
+
+def _prepared(picture: "Image.Image") -> "Image.Image":
+    """Grey, with the shade of the ground taken out, dark letters on light."""
+    from PIL import ImageChops, ImageFilter, ImageOps, ImageStat
+
+    grey = ImageOps.grayscale(picture)
+    if ImageStat.Stat(grey).median[0] < 128:
+        grey = ImageOps.invert(grey)
+    radius = max(grey.size) // 25
+    ground = grey.filter(ImageFilter.MedianFilter(5)).filter(ImageFilter.GaussianBlur(radius))
+    # A shadow across the label is in its blurred ground as well, and goes with it.
+    even = ImageChops.invert(ImageChops.subtract(ground, grey, scale=1.0))
+    return ImageOps.autocontrast(even, cutoff=(1, 20))
+
+
+def _read(picture: "Image.Image", language: str) -> list[_Row]:
+    out = io.BytesIO()
+    picture.save(out, "PNG")
+    command = ["tesseract", "stdin", "stdout", "-l", PACKAGES[language], "--psm", "3", "tsv"]
+    # One thread: several pictures may be read at once, and more threads make one no quicker.
+    environment = os.environ | {"OMP_THREAD_LIMIT": "1"}
+    try:
+        done = subprocess.run(
+            command,
+            input=out.getvalue(),
+            capture_output=True,
+            env=environment,
+            timeout=MAX_SECONDS,
+            check=True,
+        )
+    except FileNotFoundError as error:
+        raise ReaderMissing(MISSING) from error
+    except (subprocess.CalledProcessError, subprocess.TimeoutExpired) as error:
+        raise BookRefused([Fault("photo", AGAIN)]) from error
+    return list(_rows(done.stdout.decode("utf-8", errors="replace")))
+
+
+def _rows(table: str) -> Iterator[_Row]:
+    reader = csv.DictReader(io.StringIO(table), delimiter="\t", quoting=csv.QUOTE_NONE)
+    for row in reader:
+        if row["level"] != "5" or not (row["text"] or "").strip():
+            continue
+        line = (int(row["block_num"]), int(row["par_num"]), int(row["line_num"]))
+        left, top, width, height = (int(row[key]) for key in ("left", "top", "width", "height"))
+        yield _Row(line, left, top, width, height, float(row["conf"]), row["text"].strip())
+
+
+def _joined(rows: Sequence[_Row]) -> tuple[str, tuple[ReadWord, ...]]:
+    """The text paragraph by paragraph, and its words with their places in it."""
+    parts: list[str] = []
+    words: list[ReadWord] = []
+    at = 0
+    for number, row in enumerate(rows):
+        if number:
+            parts.append(_gap(rows[number - 1], row))
+            at += 1
+        parts.append(row.text)
+        words.append(ReadWord(row.text, at, at + len(row.text), row.certainty))
+        at += len(row.text)
+    return "".join(parts), tuple(words)
+
+
+def _gap(before: _Row, row: _Row) -> str:
+    """What stands between two words. A line ends where the label is full, not where a sentence is.
+
+    After a hyphen it is kept, as the reader of labels joins what was parted there.
+    """
+    if before.line == row.line:
+        return " "
+    parted = before.text.endswith("-") and row.text[:1].islower()
+    return "\n" if parted or before.line[:2] != row.line[:2] else " "
+
+
+def _unread(picture: "Image.Image", rows: Sequence[_Row]) -> bool:
+    """Whether more dark pixels lie beside the words than specks and edges make."""
+    from PIL import ImageDraw, ImageStat
+
+    dark = picture.point(lambda value: 255 if value < 110 else 0)
+    whole = ImageStat.Stat(dark).sum[0]
+    beside = dark.copy()
+    draw = ImageDraw.Draw(beside)
+    for row in rows:
+        edge = max(row.height // 3, 3)
+        corner = (row.left + row.width + edge, row.top + row.height + edge)
+        draw.rectangle(((row.left - edge, row.top - edge), corner), fill=0)
+    return whole > 0 and ImageStat.Stat(beside).sum[0] / whole > MAX_UNREAD_INK
+
+
+@cache
+def _installed() -> frozenset[str]:
+    """The languages that Tesseract has here; none where it is missing."""
+    if shutil.which("tesseract") is None:
+        return frozenset()
+    done = subprocess.run(
+        ["tesseract", "--list-langs"], capture_output=True, text=True, check=False, timeout=10
+    )
+    return frozenset(done.stdout.split("\n")[1:])

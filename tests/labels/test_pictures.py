@@ -1,0 +1,136 @@
+"""Labels read from pictures: no flag is lost without a mark, a question or a refusal."""
+
+import io
+import json
+import re
+import unittest
+from pathlib import Path
+from tempfile import TemporaryDirectory
+from unittest import mock
+
+from PIL import Image
+from typer.testing import CliRunner
+
+from tests.effort import THOROUGH
+from tests.labels.pictures import Drawn, drawings, picture
+from yellow_ladle.cli import app
+from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.labels.reader import read_label
+from yellow_ladle.devices import picture_reader
+from yellow_ladle.devices.picture_label import label_of_picture
+from yellow_ladle.devices.picture_reader import can_read
+
+TEXTS = (
+    (
+        "en",
+        "Ingredients: Wheat flour, sugar, whey powder (from milk), salt, egg yolk, mustard seed.",
+    ),
+    ("en", "INGREDIENTS: Water, Rapeseed Oil, Spirit Vinegar, Pasteurised EGG Yolk, CELERY seed."),
+    ("en", "Sunflower seeds, oats, honey, almonds. May contain traces of peanuts and sesame."),
+    ("fr", "Ingrédients : farine de blé, beurre, sucre, œufs, lait écrémé. Traces de noisettes."),
+    (
+        "de",
+        "Zutaten: Weizenmehl, Butter, Vollmilchpulver, Sellerie. Kann Spuren von Soja enthalten.",
+    ),
+    (
+        "es",
+        "Ingredientes: harina de trigo, mantequilla, huevo, leche. Puede contener soja y sésamo.",
+    ),
+    (
+        "it",
+        "Ingredienti: farina di frumento, burro, uova, sedano. Può contenere tracce di arachidi.",
+    ),
+    ("en", "Cod (FISH) 60%, breadcrumbs (WHEAT flour, yeast), prawns (CRUSTACEANS), lemon juice."),
+)
+PICTURES = 60 if THOROUGH else 10
+
+
+def words_of(text: str) -> list[str]:
+    return re.findall(r"[^\W\d_]+", text.lower())
+
+
+@unittest.skipUnless(can_read(), "the picture reader is not installed here")
+class Pictures(unittest.TestCase):
+    def test_no_flag_is_lost_unseen(self) -> None:
+        lost: list[str] = []
+        refused = right = whole = 0
+        for number in range(PICTURES):
+            language, text = TEXTS[number % len(TEXTS)]
+            how = drawings(number, clean=number % 2 == 0)
+            wanted = {proposal.flag for proposal in read_label(text, language).proposals}
+            try:
+                read = label_of_picture(picture(text, how, number), language)
+            except BookRefused:
+                refused += 1
+                self.assertFalse(how.clean, text)
+                continue
+            found = {proposal.flag for proposal in read.reading.proposals}
+            told = bool(read.uncertain or read.questions or read.reading.questions)
+            unknown = bool(read.reading.unknown)
+            if wanted - found and not told and not unknown:
+                lost.append(f"{wanted - found} of {text!r} drawn as {how}: {read.text!r}")
+            if how.clean:
+                seen = words_of(read.text)
+                whole += len(words_of(text))
+                right += sum(word in seen for word in words_of(text))
+        print(
+            f"\nmeasured: {PICTURES} drawn labels: {len(lost)} with a flag lost unseen,"
+            f" {refused} refused, words right {100 * right / whole:.1f} % on the clean half"
+        )
+        self.assertEqual(lost, [])
+        self.assertGreaterEqual(right / whole, 0.95)
+        self.assertLess(refused, PICTURES / 2)
+
+    def test_what_is_not_certain_is_marked_and_nothing_is_ever_complete(self) -> None:
+        text = TEXTS[0][1]
+        sharp = label_of_picture(picture(text, Drawn("Vera.ttf", 28), 1))
+        self.assertTrue(read_label(text).complete)
+        faint = label_of_picture(picture(text, Drawn("Vera.ttf", 18, blur=1.6, noise=30), 1))
+        self.assertGreater(len(faint.uncertain) + len(faint.questions), len(sharp.uncertain))
+        for read in (sharp, faint):
+            for word in read.uncertain:
+                self.assertEqual(read.text[word.start : word.end], word.text)
+
+    def test_a_sentence_goes_on_in_the_next_line(self) -> None:
+        text = "Salt, palm fat, CELERY seed, WHEAT flour, whey powder (milk). May contain mustard."
+        read = label_of_picture(picture(text, Drawn("Vera.ttf", 30), 1), "en")
+        levels = {found.flag: found.level.word for found in read.reading.proposals}
+        self.assertEqual(levels["mustard"], "may_contain")
+        self.assertTrue(read.reading.complete)
+
+    def test_the_language_is_found(self) -> None:
+        for language, text in TEXTS[3:7]:
+            read = label_of_picture(picture(text, Drawn("Vera.ttf", 32), 1))
+            self.assertEqual(read.reading.language, language)
+
+    def test_ink_that_was_not_read_is_told(self) -> None:
+        page = Image.open(io.BytesIO(picture(TEXTS[0][1], Drawn("Vera.ttf", 30), 1)))
+        page.paste(30, (10, page.height - 60, page.width - 10, page.height - 20))
+        out = io.BytesIO()
+        page.save(out, "PNG")
+        self.assertTrue(label_of_picture(out.getvalue(), "en").questions)
+
+    def test_the_command_prints_it_and_refuses_what_cannot_be_read(self) -> None:
+        with TemporaryDirectory() as folder:
+            path = Path(folder) / "label.png"
+            path.write_bytes(picture(TEXTS[0][1], Drawn("Vera.ttf", 30), 1))
+            done = CliRunner().invoke(app, ["label", str(path), "--json"])
+            self.assertEqual(done.exit_code, 0, done.output)
+            content = json.loads(done.output)
+            self.assertFalse(content["complete"])
+            self.assertIn("milk", content["flags"])
+            self.assertIn("whey powder", content["text"].replace("\n", " "))
+            self.assertIsInstance(content["uncertain"], list)
+            grain = Drawn("Vera.ttf", 18, blur=6)
+            path.write_bytes(picture(TEXTS[0][1], grain, 1))
+            done = CliRunner().invoke(app, ["label", str(path)])
+            self.assertEqual(done.exit_code, 2)
+            self.assertIn("again, closer", done.output)
+            with mock.patch.object(picture_reader, "_installed", lambda: frozenset[str]()):
+                done = CliRunner().invoke(app, ["label", str(path)])
+            self.assertEqual(done.exit_code, 3)
+            self.assertIn("apt-get install tesseract-ocr", done.output)
+
+
+if __name__ == "__main__":
+    unittest.main()
