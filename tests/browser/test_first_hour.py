@@ -2,6 +2,7 @@
 
 import time
 
+from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 from selenium.webdriver.support.wait import WebDriverWait
 
@@ -93,6 +94,27 @@ class FirstScreen(Counting):
         self.click("button", "Throw it away and begin my own")
         self.shows("What is there already?")
         self.assertTrue(self.served.ledger.is_empty)
+
+
+class AQuickCard(Counting):
+    def test_a_card_is_its_name_and_its_lines_as_text(self) -> None:
+        self.open("/", "h2")
+        self.tap("main a", "One card, written here")
+        self.type("[data-pot-name]", "Kneaded butter")
+        for written, count in (("100 g butter, 80 g plain flour", 2), ("a pinch of salt", 3)):
+            self.type("form input", written)
+            self.press(Keys.ENTER)
+            self.see(f"[aria-label='Amount of line {count}']")
+        self.accessible()
+        self.shows("Changes 1 pot: Kneaded butter.", "aside")
+        self.tap("button", "Record")
+        self.see("h1", "Kneaded butter")
+        made = self.served.ledger.now.reading.book.preparations["kneaded-butter"]
+        told = [(line.item, line.quantity, line.unit) for line in made.lines]
+        self.assertEqual(
+            told, [("butter", 100, "g"), ("plain-flour", 80, "g"), ("salt", 1, "pinch")]
+        )
+        self.no_complaints()
 
 
 class FirstPlates(Counting):

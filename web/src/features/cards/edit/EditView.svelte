@@ -81,7 +81,7 @@
         Your draft of {new Date(draft.recovered).toLocaleString('sv-SE').slice(0, 16)} is here again.
       </p>
     {/if}
-    <HeadEdit {draft} kitchen={kitchen.data} />
+    <HeadEdit {draft} kitchen={kitchen.data} fresh={base.id === ''} />
     <Tabs.Root bind:value={tab} class="mt-3">
       <Tabs.List
         class="flex gap-2 border-b border-rule max-[43.75rem]:flex-wrap max-[43.75rem]:gap-0"

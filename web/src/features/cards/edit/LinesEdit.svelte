@@ -4,6 +4,7 @@
   import Button from '../../../ui/Button.svelte';
   import type { CardDraft } from './cardDraft.svelte';
   import LineEdit from './LineEdit.svelte';
+  import QuickLines from './QuickLines.svelte';
   import Reorder from './Reorder.svelte';
 
   /** The lines of a card, in the order in which they are used. */
@@ -54,6 +55,7 @@
     No line yet. A pot without lines stands by its flags alone; what is not stated is not checked.
   </p>
 {/if}
+<QuickLines {draft} />
 <div class="mt-3">
   <Button onclick={() => draft.addLine()}><Plus size={18} aria-hidden="true" />Add a line</Button>
 </div>

@@ -159,6 +159,12 @@ export class CardDraft {
     this.piece.lines = [...this.lines, { ...copied(EMPTY_LINE), group }];
   }
 
+  /** Lines that were written as text, at the end of the card. */
+  addLines(lines: LinePiece[], names: Record<string, string>) {
+    this.names = { ...this.names, ...names };
+    this.piece.lines = [...this.lines, ...lines];
+  }
+
   addStep() {
     this.piece.method = [...this.steps, copied(EMPTY_STEP)];
   }
