@@ -195,6 +195,24 @@ class Makers(LarderPages):
         self.no_complaints()
 
 
+class BarCodes(LarderPages):
+    def test_a_scanner_opens_the_jar_and_an_unknown_code_begins_one(self) -> None:
+        self.open("/larder", "h1")
+        self.named("input", "Bar code").send_keys("(01)02000000000022(10)L7", Keys.ENTER)
+        self.shows("Goes into", "section[aria-label=Product]")
+        self.assertTrue(self.browser.current_url.endswith("/larder/butter"))
+        self.named("input", "Bar code").send_keys("4006381333931", Keys.ENTER)
+        name = self.see("section[aria-label=Product] input")
+        name.send_keys("A jar from the market")
+        self.shows("Changes no pot and no plate.", "[data-impact]")
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertEqual(self.product("a-jar-from-the-market").code, "4006381333931")
+        self.named("input", "Bar code").send_keys("4006381333931", Keys.ENTER)
+        self.accessible()
+        self.no_complaints()
+
+
 class Bags(LarderPages):
     def test_a_bag_is_filled_in_two_taps_then_emptied_and_washed(self) -> None:
         self.open("/bags")

@@ -2,7 +2,8 @@
 
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, Query, Request
+from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
@@ -10,6 +11,7 @@ from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
 from yellow_ladle.api.errors import PROBLEMS, Missing
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.api.schemas.answer_forms import Named
+from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.product import Product
@@ -20,9 +22,12 @@ from yellow_ladle.core.larder.label_changes import (
     voice_with_code,
 )
 from yellow_ladle.core.reading.update import Change
+from yellow_ladle.core.vocabulary.gs1_elements import Scanned, scanned
 from yellow_ladle.core.vocabulary.levels import LevelWord
+from yellow_ladle.devices.code_reader import codes_in
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
 from yellow_ladle.files.book.piece import Name
+from yellow_ladle.files.picture import MAX_BYTES
 from yellow_ladle.files.supplier_sheet import GoodPart, Sheet, levels_of, sheet_of, stated_by
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.label_changes import Notice, add_notice, decided_on, notice, open_notices
@@ -83,6 +88,17 @@ class CodeOut(BaseModel):
 
     code: str
     product: Named
+    maker: str
+
+
+class ScannedOut(BaseModel):
+    """A code as it was scanned, what else it says, and the product with it; null: none has it."""
+
+    code: str
+    lot: str
+    use_by: str | None
+    weight_kg: float | None
+    product: Named | None
     maker: str
 
 
@@ -155,6 +171,36 @@ def code(code: str, ledger: TheLedger) -> CodeOut:
     product, maker = found
     named = next((known.name for known in product.makers if known.id == maker), "")
     return CodeOut(code=code, product=Named(id=product.id, name=product.name), maker=named)
+
+
+@router.get("/scan")
+def scan(
+    text: Annotated[str, Query(min_length=1, max_length=200)], ledger: TheLedger
+) -> ScannedOut:
+    """What a scanner typed or a person wrote: the jar that it opens, its lot, date and weight."""
+    return _scanned(ledger, scanned(text))
+
+
+@router.post("/scan/picture", openapi_extra=BODY)
+async def scan_picture(request: Request, ledger: TheLedger) -> list[ScannedOut]:
+    """The codes in a photograph."""
+    content = await whole_body(request, MAX_BYTES)
+    found = await run_in_threadpool(codes_in, content)
+    return [_scanned(ledger, entry) for entry in found]
+
+
+def _scanned(ledger: Ledger, found: Scanned) -> ScannedOut:
+    held = _with_code(ledger, found.code)
+    product, maker = held if held is not None else (None, "")
+    known = product.makers if product is not None else ()
+    return ScannedOut(
+        code=found.code,
+        lot=found.lot,
+        use_by=None if found.use_by is None else found.use_by.isoformat(),
+        weight_kg=found.weight_kg,
+        product=None if product is None else Named(id=product.id, name=product.name),
+        maker=next((each.name for each in known if each.id == maker), ""),
+    )
 
 
 def _with_code(ledger: Ledger, code: str) -> tuple[Product, str] | None:

@@ -6,6 +6,7 @@ from dataclasses import replace
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.maker import Evidence, Maker, Statements
 from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.vocabulary.gs1_elements import same_number
 from yellow_ladle.core.vocabulary.levels import Level
 
 BEFORE = "As recorded before"
@@ -13,9 +14,11 @@ BEFORE = "As recorded before"
 
 def voice_with_code(product: Product, code: str) -> str | None:
     """The maker with a bar code, "" for the product's own, None where nobody has it."""
-    if code and product.code == code:
+    wanted = same_number(code)
+    if wanted and same_number(product.code) == wanted:
         return ""
-    return next((maker.id for maker in product.makers if code and maker.code == code), None)
+    makers = (maker.id for maker in product.makers if wanted and same_number(maker.code) == wanted)
+    return next(makers, None)
 
 
 def recorded(product: Product, maker: str) -> tuple[Statements, Level]:

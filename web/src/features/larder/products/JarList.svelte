@@ -1,4 +1,5 @@
 <script lang="ts">
+  import CodeBox from './CodeBox.svelte';
   import Field from '../../../ui/Field.svelte';
   import Plus from '@lucide/svelte/icons/plus';
   import { Toggle } from 'bits-ui';
@@ -60,6 +61,7 @@
         not checked only
       </Toggle.Root>
     </div>
+    <CodeBox />
   </div>
   <ul bind:this={list} class="min-h-0 flex-1 overflow-y-auto px-5 pb-4">
     {#each shown as jar (jar.id)}

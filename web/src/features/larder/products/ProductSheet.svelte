@@ -9,7 +9,7 @@
   import RecordFoot from '../../impact/RecordFoot.svelte';
   import { Recording, type Change } from '../../impact/recording.svelte';
   import { p } from '../../../app/routes';
-  import { ProductDraft, type Product } from './productDraft.svelte';
+  import { ProductDraft, UNREAD, type Product } from './productDraft.svelte';
   import ClassField from './ClassField.svelte';
   import ProductTabs from './ProductTabs.svelte';
 
@@ -23,7 +23,11 @@
   let tab = $state(searchParams.get('tab') === 'numbers' ? 'numbers' : 'label');
   /** The version that the draft was begun from: what others record meanwhile is not seen here. */
   let seen = untrack(() => known?.version ?? null);
-  untrack(() => draft.begin(known?.product));
+  // A code that nobody knows begins a jar of its own.
+  const scanned = searchParams.get('code');
+  untrack(() =>
+    draft.begin(known?.product ?? (scanned ? { ...UNREAD, code: String(scanned) } : undefined))
+  );
 
   // What was recorded beside this form (a maker, a fresh bag) is taken over while nothing is typed.
   $effect(() => {

@@ -1,0 +1,77 @@
+<script lang="ts">
+  import { answer, api, fileBody, type Schema } from '../../../api/client';
+  import { announcements } from '../../../app/announce.svelte';
+  import { navigate } from '../../../app/routes';
+  import Button from '../../../ui/Button.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+
+  /**
+   * A bar code opens its jar: typed, written by a scanner that ends with Enter, or photographed. An
+   * unknown one begins a new jar.
+   */
+  const id = $props.id();
+  let text = $state('');
+  let error = $state<unknown>(null);
+  let chooser = $state<HTMLInputElement>();
+
+  async function take(look: () => Promise<Schema['ScannedOut'] | undefined>) {
+    error = null;
+    try {
+      const found = await look();
+      if (!found) return;
+      text = '';
+      const told = [
+        found.lot && `lot ${found.lot}`,
+        found.use_by && `use by ${found.use_by}`,
+        found.weight_kg && `${found.weight_kg} kg`
+      ].filter(Boolean);
+      if (told.length > 0) announcements.say(`The code says: ${told.join(', ')}.`);
+      if (found.product)
+        await navigate('/larder/:id', { params: { id: found.product.id }, search: {} });
+      else await navigate('/larder/:id', { params: { id: 'new' }, search: { code: found.code } });
+    } catch (refused) {
+      error = refused;
+    }
+  }
+
+  const typed = () =>
+    take(() => answer(api.GET('/api/v1/scan', { params: { query: { text: text.trim() } } })));
+
+  const photographed = (file: File) =>
+    take(async () => (await answer(api.POST('/api/v1/scan/picture', fileBody(file))))[0]);
+</script>
+
+<form
+  class="mt-2 flex items-end gap-2"
+  onsubmit={(event) => {
+    event.preventDefault();
+    if (text.trim()) void typed();
+  }}
+>
+  <div class="min-w-0 flex-1">
+    <label class="text-soft" for="code-{id}">Bar code</label>
+    <input
+      id="code-{id}"
+      class="field amount"
+      maxlength="200"
+      autocomplete="off"
+      bind:value={text}
+    />
+  </div>
+  <Button onclick={() => chooser?.click()}>Photo</Button>
+  <input
+    bind:this={chooser}
+    type="file"
+    class="sr-only"
+    tabindex="-1"
+    aria-label="Photograph of a bar code"
+    accept="image/png,image/jpeg,image/webp"
+    capture="environment"
+    onchange={(event) => {
+      const file = event.currentTarget.files?.[0];
+      event.currentTarget.value = '';
+      if (file) void photographed(file);
+    }}
+  />
+</form>
+<ErrorText {error} />
