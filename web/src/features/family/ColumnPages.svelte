@@ -4,7 +4,7 @@
   /** On a phone one column stands at a time, with the way to the left and to the right. */
   let { columns, at = $bindable() }: { columns: Schema['ColumnOut'][]; at: number } = $props();
 
-  const turn = 'min-h-11 underline underline-offset-4';
+  const turn = 'min-h-11 whitespace-nowrap underline underline-offset-4';
 </script>
 
 <div class="hidden items-baseline justify-between gap-3 max-[43.75rem]:flex">
