@@ -81,3 +81,21 @@ class Sizes(BrowserTest):
         self.click("a", "← All jars")
         self.see("h1", "Larder")
         self.no_complaints()
+
+    def test_the_ground_follows_the_device_until_somebody_chooses(self) -> None:
+        def device(scheme: str) -> None:
+            features = [{"name": "prefers-color-scheme", "value": scheme}]
+            self.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"features": features})
+
+        ground = "return document.documentElement.dataset.ground"
+        self.addCleanup(device, "")
+        device("dark")
+        self.open("/", "[data-strip]")
+        self.assertEqual(self.script(ground), "night")
+        self.accessible()
+        device("light")
+        self.assertEqual(self.script(ground), "day")
+        self.named("header button", "Dark colours for the night pass").click()
+        device("dark")
+        device("light")
+        self.assertEqual(self.script(ground), "night")

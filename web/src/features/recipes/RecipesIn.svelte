@@ -1,5 +1,6 @@
 <script lang="ts">
   import Button from '../../ui/Button.svelte';
+  import FileButton from '../../ui/FileButton.svelte';
   import type { Recipes } from './recipes.svelte';
 
   /** Where recipes come in: pasted, dropped or chosen, one or a whole notebook. */
@@ -15,7 +16,6 @@
   ].join('\n');
   let text = $state('');
   let over = $state(false);
-  let chooser = $state<HTMLInputElement>();
 
   async function read() {
     if (await recipes.paste(text)) text = '';
@@ -48,21 +48,13 @@
     <Button main disabled={text.trim() === '' || recipes.busy} onclick={read}>
       {recipes.busy ? 'Reading' : 'Read it'}
     </Button>
-    <Button disabled={recipes.busy} onclick={() => chooser?.click()}>Choose files</Button>
-    <span class="text-soft">or drop them here: text, Word, PDF, a saved page, a table</span>
-    <input
-      bind:this={chooser}
-      type="file"
-      class="sr-only"
-      aria-label="Recipe files"
-      tabindex="-1"
-      multiple
+    <FileButton
+      label="Recipe files"
       accept={FORMS}
-      onchange={(event) => {
-        const files = [...(event.currentTarget.files ?? [])];
-        event.currentTarget.value = '';
-        void recipes.read(files);
-      }}
-    />
+      multiple
+      disabled={recipes.busy}
+      onfiles={(files) => void recipes.read(files)}>Choose files</FileButton
+    >
+    <span class="text-soft">or drop them here: text, Word, PDF, a saved page, a table</span>
   </div>
 </div>

@@ -2,8 +2,8 @@
   import { answer, api, fileBody, type Schema } from '../../../api/client';
   import { announcements } from '../../../app/announce.svelte';
   import { navigate } from '../../../app/routes';
-  import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
+  import FileButton from '../../../ui/FileButton.svelte';
 
   /**
    * A bar code opens its jar: typed, written by a scanner that ends with Enter, or photographed. An
@@ -12,7 +12,6 @@
   const id = $props.id();
   let text = $state('');
   let error = $state<unknown>(null);
-  let chooser = $state<HTMLInputElement>();
 
   async function take(look: () => Promise<Schema['ScannedOut'] | undefined>) {
     error = null;
@@ -58,20 +57,11 @@
       bind:value={text}
     />
   </div>
-  <Button onclick={() => chooser?.click()}>Photo</Button>
-  <input
-    bind:this={chooser}
-    type="file"
-    class="sr-only"
-    tabindex="-1"
-    aria-label="Photograph of a bar code"
+  <FileButton
+    label="Photograph of a bar code"
     accept="image/png,image/jpeg,image/webp"
-    capture="environment"
-    onchange={(event) => {
-      const file = event.currentTarget.files?.[0];
-      event.currentTarget.value = '';
-      if (file) void photographed(file);
-    }}
-  />
+    camera
+    onfiles={([file]) => file && void photographed(file)}>Photo</FileButton
+  >
 </form>
 <ErrorText {error} />

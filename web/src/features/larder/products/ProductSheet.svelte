@@ -91,7 +91,10 @@
       class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4 max-[43.75rem]:grid-cols-1 max-[43.75rem]:gap-1"
     >
       <Field label="Name on the jar">
-        <input class="field font-name text-name font-[650] max-[43.75rem]:text-base" bind:value={draft.name} />
+        <input
+          class="field font-name text-name font-[650] max-[43.75rem]:text-base"
+          bind:value={draft.name}
+        />
       </Field>
       <ClassField name={draft.name} bind:value={draft.className} />
     </div>
