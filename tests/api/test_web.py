@@ -50,6 +50,26 @@ class Addresses(HTMLParser):
         self.found += [value or "" for name, value in attrs if name in ("src", "href")]
 
 
+@BUILT
+class BuiltFiles(ApiTest):
+    def test_they_are_kept_for_good_and_come_compressed(self) -> None:
+        scripts = sorted((CLIENT / "assets").glob("*.js"))
+        self.assertTrue(scripts)
+        for script in scripts[:5]:
+            address = f"/assets/{script.name}"
+            plain = self.api.get(address, headers={"Accept-Encoding": "identity"})
+            with self.api.stream("GET", address, headers={"Accept-Encoding": "br"}) as packed:
+                raw = b"".join(packed.iter_raw())
+            self.assertEqual(plain.content, script.read_bytes())
+            self.assertEqual(packed.headers["content-encoding"], "br")
+            self.assertEqual(packed.headers["content-type"], plain.headers["content-type"])
+            self.assertEqual(raw, script.with_name(f"{script.name}.br").read_bytes())
+            for reply in (plain, packed):
+                self.assertIn("immutable", reply.headers["cache-control"])
+        self.assertEqual(self.api.get("/assets/nothing.js").status_code, 404)
+        self.assertNotIn("immutable", self.api.get("/").headers.get("cache-control", ""))
+
+
 class Safety(ApiTest):
     def test_every_answer_carries_the_strict_policy(self) -> None:
         for path in ("/", "/api/v1/kitchen", "/api/v1/nothing", "/api/docs"):

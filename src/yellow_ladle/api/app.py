@@ -5,11 +5,11 @@ from typing import TYPE_CHECKING, Any
 
 from fastapi import APIRouter, FastAPI
 from fastapi.responses import FileResponse
-from fastapi.staticfiles import StaticFiles
 from starlette.exceptions import HTTPException
 from starlette.middleware.gzip import GZipMiddleware
 
 from yellow_ladle import __version__
+from yellow_ladle.api.built_assets import BuiltAssets
 from yellow_ladle.api.cards import (
     amount_routes,
     card_routes,
@@ -145,7 +145,7 @@ def _serve_client(app: FastAPI) -> None:
     """The built client: hashed assets as files, the API's documentation, else the one page."""
     built = CLIENT.exists()
     if built:
-        app.mount("/assets", StaticFiles(directory=CLIENT / "assets"))
+        app.mount("/assets", BuiltAssets(directory=CLIENT / "assets"))
         app.add_api_route("/api/docs", _documentation, include_in_schema=False)
     # Behind every route of the API and before the page, which answers any address.
     app.add_api_route("/api/{path:path}", _nothing_there, methods=METHODS, include_in_schema=False)
