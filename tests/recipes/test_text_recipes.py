@@ -143,6 +143,16 @@ class Pieces(unittest.TestCase):
         )
         self.assertEqual(apart("Beef, barley and beer"), ("Beef, barley and beer", None))
 
+    def test_an_item_ends_at_the_first_comma_or_bracket(self) -> None:
+        for text, item, note in (
+            ("1 onion (about 100 g) finely chopped", "onion", "about 100 g, finely chopped"),
+            ("200 g butter (unsalted), soft", "butter", "unsalted, soft"),
+            ("2 eggs, beaten (optional)", "eggs", "optional, beaten"),
+            ("1 (400 g) tin tomatoes, drained", "tomatoes", "drained"),
+        ):
+            read = understood_line(text)
+            self.assertEqual((read.item, read.note), (item, note), text)
+
     def test_what_is_doubtful_asks(self) -> None:
         for text in (
             "2 tbps flour",

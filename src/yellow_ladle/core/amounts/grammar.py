@@ -386,15 +386,22 @@ class _Reader:
     def _rest(self) -> tuple[str, str]:
         """What the line is about, and what is said of it after a comma or in brackets."""
         rest = self.plain[self.at :].strip(" .;,")
-        for bracket in _BRACKET.finditer(rest):
-            self.notes.append(bracket[1].strip())
+        brackets = list(_BRACKET.finditer(rest))
+        self.notes += [bracket[1].strip() for bracket in brackets]
+        first = brackets[0] if brackets else None
+        beyond = ""
+        if first is not None and first.start() > 0 and "," not in rest[: first.start()]:
+            # What follows a bracket is said of the item, and is no part of its name.
+            beyond = _BRACKET.sub("", rest[first.end() :]).strip(" ,;")
+            rest = rest[: first.start()]
         rest = _BRACKET.sub("", rest).strip()
         if (aside := _ASIDE.search(rest)) is not None:
             self.notes.append(aside["said"].lower())
             rest = rest[: aside.start()]
         item, _, after = rest.partition(",")
         item = _OF.sub("", item, count=1) if _OF.match(item) else item
-        return item.strip(), ", ".join(note for note in (*self.notes, after.strip()) if note)
+        notes = (*self.notes, after.strip(), beyond)
+        return item.strip(), ", ".join(note for note in notes if note)
 
     def _skip(self, pattern: re.Pattern[str]) -> bool:
         found = pattern.match(self.plain, self.at)
