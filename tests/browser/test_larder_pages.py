@@ -10,8 +10,9 @@ from PIL import Image
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
+from selenium.webdriver.support.wait import WebDriverWait
 
-from tests.browser.harness import BrowserTest
+from tests.browser.harness import WAIT, BrowserTest
 from tests.labels.pictures import Drawn, picture
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.update import stating
@@ -105,7 +106,7 @@ class ReadingALabel(LarderPages):
         self.click("button", "Read it")
         self.shows("zorblax. Look at each and state what it brings.")
         self.accessible()
-        self.click("button", "Take all that was read")
+        self.click("button", "take the lot")
         self.click("button", "Record")
         self.shows("Recorded.", "[role=status]")
         self.assertEqual(self.product("stock-powder").statements, {"celery": Level.CONTAINS})
@@ -211,6 +212,37 @@ class BarCodes(LarderPages):
         self.named("input", "Bar code").send_keys("4006381333931", Keys.ENTER)
         self.accessible()
         self.no_complaints()
+
+
+class JarByJar(LarderPages):
+    def test_one_jar_after_another_the_most_useful_first(self) -> None:
+        self.open("/unchecked", "h1")
+        first, second = (
+            entry.get_attribute("data-held")
+            for entry in self.browser.find_elements(By.CSS_SELECTOR, "[data-held]")[:2]
+        )
+        self.click("a", "Go through them, jar by jar")
+        self.see("h1", "Next jar")
+        self.assertEqual(self.on_the_sheet(), self.product(str(first)).name)
+        self.accessible()
+        self.click("button", "Later")
+        name = self.product(str(second)).name
+        WebDriverWait(self.browser, WAIT, 0.05).until(lambda _: self.on_the_sheet() == name)
+        self.see("section[aria-label=Product] textarea").send_keys("Grapes, yeast.")
+        self.click("button", "Read it")
+        self.click("button", "take the lot")
+        self.shows("Changes ", "[data-impact]")
+        self.click("button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        WebDriverWait(self.browser, WAIT, 0.05).until(lambda _: self.on_the_sheet() != name)
+        self.no_complaints()
+
+    def on_the_sheet(self) -> str:
+        """The name of the jar that stands open."""
+        self.see("section[aria-label=Product] textarea")
+        script = "return document.querySelector('section[aria-label=Product] input').value"
+        found: str = self.script(script)
+        return found
 
 
 class Bags(LarderPages):

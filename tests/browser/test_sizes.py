@@ -6,7 +6,7 @@ PLACES = (
     *("/", "/pots", "/pots/new", "/pots/hen-leek-pie", "/pots/veloute/edit"),
     *("/pots/veloute/scale", "/pots/veloute/thickening", "/pots/roast-shell-stock/compare"),
     *("/pots/hen-leek-pie/swaps", "/menu", "/applied", "/rules", "/recipes"),
-    *("/larder", "/larder/white-wine", "/larder/new", "/unchecked", "/bags", "/tools"),
+    *("/larder", "/larder/white-wine", "/larder/new", "/next-jar", "/unchecked", "/bags", "/tools"),
     *("/supplier", "/intake", "/history", "/thickening"),
 )
 # Letters twice as large on a tablet are what a phone shows: breakpoints are in rem.

@@ -3,7 +3,16 @@
   import { p, route } from './routes';
 
   const POT = ['/pots', '/thickening', '/recipes'];
-  const LARDER = ['/larder', '/unchecked', '/bags', '/tools', '/supplier', '/intake', '/history'];
+  const LARDER = [
+    '/larder',
+    '/next-jar',
+    '/unchecked',
+    '/bags',
+    '/tools',
+    '/supplier',
+    '/intake',
+    '/history'
+  ];
 
   const SWAPS = ['/menu', '/applied', '/rules'];
 

@@ -20,6 +20,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/rules': () => import('../features/swaps/rules/Rules.svelte'),
   '/larder': () => import('../features/larder/products/Larder.svelte'),
   '/larder/:id': () => import('../features/larder/products/Larder.svelte'),
+  '/next-jar': () => import('../features/larder/next/NextJarPage.svelte'),
   '/unchecked': () => import('../features/larder/unchecked/Unchecked.svelte'),
   '/bags': () => import('../features/larder/bags/Bags.svelte'),
   '/tools': () => import('../features/larder/tools/Tools.svelte'),

@@ -26,5 +26,6 @@
       {found.first.length === 1 ? 'frees' : 'free'}
       {count(found.frees, 'plate')}.
     {/if}
+    <a class="underline underline-offset-4" href={p('/next-jar')}>Go through them</a>
   </p>
 {/if}

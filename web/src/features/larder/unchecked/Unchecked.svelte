@@ -1,6 +1,7 @@
 <script lang="ts">
   import { uncheckedQuery } from '../../../api/queries';
   import LarderPage from '../products/LarderPage.svelte';
+  import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { p } from '../../../app/routes';
@@ -21,6 +22,11 @@
   {#if list}
     <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[62.5rem]:grid-cols-1">
       <div>
+        {#if list.held.length > 0}
+          <div class="py-3">
+            <Button main href={p('/next-jar')}>Go through them, jar by jar</Button>
+          </div>
+        {/if}
         <ol>
           {#each list.held as entry (entry.item + entry.maker)}
             <HeldRow {entry} />
