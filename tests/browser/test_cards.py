@@ -482,6 +482,8 @@ class AfterAKill(CardBrowserTest):
         self.shows("Numbers move in White roux, tonight", "aside")
         self.click("aside button", "Record")
         self.shows("Recorded.", "[role=status]")
+        # The draft is dropped once the card is shown.
+        self.see("h2", "What it carries")
         self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
         self.gone("[data-recovered]")
 

@@ -106,7 +106,7 @@ class ReadingALabel(LarderPages):
         self.click("button", "Read it")
         self.shows("zorblax. Look at each and state what it brings.")
         self.accessible()
-        self.click("button", "take the lot")
+        self.click("button", "Take all that was read")
         self.click("button", "Record")
         self.shows("Recorded.", "[role=status]")
         self.assertEqual(self.product("stock-powder").statements, {"celery": Level.CONTAINS})
