@@ -229,9 +229,9 @@ def _gain(now: Now, found: "MenuPlan", gain: "Gain") -> GainOut:
 
 
 def _serving(now: Now, serving: "Serving", names: Mapping[SmallPotKey, str]) -> ServingOut:
-    book, plan = now.reading.book, serving.plan
+    plan, reading = serving.plan, _with_cards(now, serving)
     return ServingOut(
-        plate=named(book, serving.plate),
+        plate=named(reading.book, serving.plate),
         guests=list(serving.guests),
         goals=serving.goals.words(),
         possible=plan is not None,
@@ -239,9 +239,7 @@ def _serving(now: Now, serving: "Serving", names: Mapping[SmallPotKey, str]) -> 
         as_usual=plan is not None and not plan.changed,
         same_dish=plan is None or plan.same_dish,
         spare=serving.spare,
-        sentence=""
-        if plan is None
-        else floor_sentence(_with_cards(now, serving), plan, serving.goals),
-        shared=[sharing_sentence(_with_cards(now, serving).book, part) for part in serving.shared],
+        sentence="" if plan is None else floor_sentence(reading, plan, serving.goals),
+        shared=[sharing_sentence(reading.book, part) for part in serving.shared],
         pots=[names[_key(pot)] for pot in serving.pots],
     )

@@ -13,6 +13,7 @@ from yellow_ladle.files.recipes.recipe_words import listed
 
 BULLETS = "•*-–—·▪◦‣+□☐✓"
 _BULLET = re.compile(rf"^\s*[{re.escape(BULLETS)}]+\s+|^\s*•\s*")
+_DIGIT = "[\\d¼½¾⅓⅔⅛]"
 _CHECK_BOX = re.compile(r"^\s*\[[ xX]?\]\s*")
 _BETWEEN = re.compile(r"\s*(?:\.{2,}|…+|\t+|\s{2,}|:|\s[-–—=]\s|\|)\s*")
 _LAST_AMOUNT = re.compile(r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s)\s*[^\W\d_]*\.?$)", re.I)
@@ -50,9 +51,14 @@ def is_bulleted(text: str) -> bool:
     return _BULLET.match(text) is not None or _CHECK_BOX.match(text) is not None
 
 
+def starts_with_digit(text: str) -> bool:
+    """Whether a text begins with a digit or a fraction in one sign."""
+    return re.match(_DIGIT, text) is not None
+
+
 def starts_with_amount(text: str) -> bool:
     """Whether a line begins with a number, in digits or with a measure after a word."""
-    if re.match(r"\s*(?:~|ca\.?\s*)?[\d¼½¾⅓⅔⅛]", text):
+    if re.match(rf"\s*(?:~|ca\.?\s*)?{_DIGIT}", text):
         return True
     found = understand(text)
     return found.quantity is not None and bool(found.item)
@@ -111,13 +117,13 @@ def _last_of_list(text: str) -> list[str]:
 def _is_whole(part: str) -> bool:
     """Whether a part is an ingredient with its amount."""
     found = understood_line(part)
-    counted = re.match(r"[\d¼½¾⅓⅔⅛]", part) is not None or found.unit != "piece"
+    counted = starts_with_digit(part) or found.unit != "piece"
     return found.quantity is not None and bool(found.item) and (counted or len(part.split()) < 3)
 
 
 def _opens_an_amount(text: str) -> bool:
     first = _COMMA.split(text, maxsplit=1)[0]
-    if not re.match(r"[\d¼½¾⅓⅔⅛]|an?\s|un[ea]?\s|ein[e]?\s", first, re.I):
+    if not re.match(rf"{_DIGIT}|an?\s|un[ea]?\s|ein[e]?\s", first, re.I):
         return False
     found = understand(first)
     return bool(found.item) and (found.quantity is not None or bool(found.question))

@@ -10,6 +10,7 @@ from yellow_ladle.files.recipes.ingredient_text import (
     is_bulleted,
     run_in,
     starts_with_amount,
+    starts_with_digit,
     understood_line,
     without_bullet,
 )
@@ -98,7 +99,7 @@ class TextLine:
             or all(understood_line(part).quantity is not None for part in self.parts)
         ):
             return True
-        if self.tells_to_do and not re.match(r"[\d¼½¾⅓⅔⅛]", self.bare):
+        if self.tells_to_do and not starts_with_digit(self.bare):
             # "Slice onions thin" is a step, "Brown onions: 100 g" is not.
             return has_amount_after_gap(self.bare)
         if self.words > MAX_INGREDIENT_WORDS + (4 if self.bulleted else 0):
@@ -111,7 +112,7 @@ class TextLine:
     @cached_property
     def _is_counted(self) -> bool:
         """Whether it is measured, and not only by an article: `A made-up stew` may be a name."""
-        begins = re.match(r"[\d¼½¾⅓⅔⅛]", self.bare) is not None
+        begins = starts_with_digit(self.bare)
         return self.is_measured and (begins or self.understood.unit != "piece")
 
     @cached_property

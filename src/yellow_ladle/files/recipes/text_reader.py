@@ -66,9 +66,7 @@ class _TextReader:
         self._headed = False
 
     def read(self) -> None:
-        at = 0
-        while at < len(self.lines):
-            line = self.lines[at]
+        for at, line in enumerate(self.lines):
             if line.rule:
                 if self._ends_recipe(at):
                     self._zone = "over"
@@ -76,14 +74,18 @@ class _TextReader:
                 self._begin(line)
             else:
                 self._take(at, line)
-            at += 1
+
+    def _after(self, at: int) -> TextLine | None:
+        """The line that follows one; None after the last."""
+        return self.lines[at + 1] if at + 1 < len(self.lines) else None
 
     def _ends_recipe(self, at: int) -> bool:
         """Whether a rule parts two recipes: a title follows it, with ingredients after that."""
+        following = self._after(at)
         return (
             bool(self.drafts and self.drafts[-1].lines)
-            and at + 1 < len(self.lines)
-            and self.lines[at + 1].may_be_title
+            and following is not None
+            and following.may_be_title
             and self._starts_recipe(at + 1)
         )
 
@@ -126,8 +128,6 @@ class _TextReader:
 
     def _starts_recipe(self, at: int) -> bool:
         """Whether after a title come a heading of ingredients or an ingredient, before any step."""
-        if at >= len(self.lines):
-            return False
         for line in self.lines[at + 1 : at + 1 + LOOK_AHEAD]:
             if line.heads("ingredients") or columns_of(line.text) is not None:
                 return True
@@ -250,7 +250,7 @@ class _TextReader:
 
     def _is_first_ingredient(self, at: int, line: TextLine) -> bool:
         """A line without an amount in the block of those that have one: `Shells of 3 crabs`."""
-        following = self.lines[at + 1] if at + 1 < len(self.lines) else None
+        following = self._after(at)
         return (
             line.is_unmeasured
             and bool(self._draft.name)
@@ -260,7 +260,7 @@ class _TextReader:
         )
 
     def _leads_to_ingredients(self, at: int) -> bool:
-        following = self.lines[at + 1] if at + 1 < len(self.lines) else None
+        following = self._after(at)
         return following is not None and (following.is_measured or following.bulleted)
 
     def _ingredient(self, at: int, line: TextLine) -> None:
@@ -304,7 +304,7 @@ class _TextReader:
         ) and not self._only_steps_follow(at)
 
     def _only_steps_follow(self, at: int) -> bool:
-        following = self.lines[at + 1] if at + 1 < len(self.lines) else None
+        following = self._after(at)
         return following is not None and following.is_step and not following.is_measured
 
     def _step(self, at: int, line: TextLine) -> None:
@@ -328,7 +328,8 @@ class _TextReader:
 
     def _headed_steps(self, at: int) -> bool:
         """Whether the lines after a heading among the steps are numbered steps, not ingredients."""
-        return at + 1 < len(self.lines) and self.lines[at + 1].numbered
+        following = self._after(at)
+        return following is not None and following.numbered
 
     def _told_late(self, line: TextLine) -> Told | None:
         """A yield at the end: `Enough for four.`"""
