@@ -102,16 +102,17 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
         ssl_certfile=certificate,
         ssl_keyfile=key,
     )
-    commands.start()
-    Thread(target=_back_up_each_night, args=(file.backups, ending), daemon=True).start()
-    name = file.ledger.now.reading.book.kitchen.name
-    print(f"{name} is at {address}  (Ctrl+C stops it)", flush=True)
-    if reach.host not in LOOPBACK:
-        _tell_phones(reach, found)
-    # The server ends by itself on these and then raises them again: that is no failure.
+    # The server ends by itself on these and then raises them again: that is no failure. They are
+    # taken before the address is told, as whoever reads it may end the server at once.
     for ended_by in (signal.SIGTERM, signal.SIGINT):
         signal.signal(ended_by, lambda *_: sys.exit(0))
+    commands.start()
     try:
+        Thread(target=_back_up_each_night, args=(file.backups, ending), daemon=True).start()
+        name = file.ledger.now.reading.book.kitchen.name
+        print(f"{name} is at {address}  (Ctrl+C stops it)", flush=True)
+        if reach.host not in LOOPBACK:
+            _tell_phones(reach, found)
         _Server(config, app).run(sockets=[listening])
     finally:
         ending.set()

@@ -50,6 +50,12 @@ class ApiTest(unittest.TestCase):
         self.assertEqual(response.status_code, 200, response.text)
         return response.json()
 
+    def carried(self, id: str) -> dict[str, str]:
+        """The level of every flag that a preparation carries, as its screen is told."""
+        parts = self.get(f"/preparations/{id}")["carries"]["parts"]
+        entries = [entry for part in parts for entry in part["entries"]]
+        return {flag: entry["level"] for entry in entries for flag in entry["flags"]}
+
     def post(self, path: str, body: Any, status: int = 200) -> Any:
         response = self.api.post(f"/api/v1{path}", json=body)
         self.assertEqual(response.status_code, status, response.text)

@@ -100,7 +100,7 @@ class Figures(CardTest):
         self.assertEqual(self.api.put("/api/v1/kitchen", json=wanted).status_code, 200)
         after = self.get("/preparations/keepers-chowder")
         self.assertNotIn("Sulphites", after["declared"]["contains"])
-        self.assertIn("sulphites", [entry["flag"] for entry in after["carries"]])
+        self.assertIn("sulphites", self.carried("keepers-chowder"))
         told = self.get("/cards/keepers-chowder/figures")["sulphites"]["sentence"]
         self.assertIn("Your kitchen leaves it out of the declaration; the flag stays.", told)
         # What was not sent of the kitchen stays as it was.

@@ -90,11 +90,16 @@ class Pots(ApiTest):
         stock = pot["lines"][1]
         self.assertEqual((stock["name"], stock["counted"]), ("Hen stock", True))
         self.assertFalse(pot["lines"][2]["counted"])
-        wheat = next(entry for entry in pot["carries"] if entry["flag"] == "wheat")
+        declared = pot["carries"]["parts"][0]["entries"]
+        wheat = next(entry for entry in declared if "wheat" in entry["flags"])
+        self.assertEqual(wheat["names"], ["Cereals with gluten (wheat)"])
         names = ["Gannet Mill plain flour", "White roux", "here"]
         self.assertEqual(wheat["ways"][0]["names"], names)
-        celery = next(entry for entry in pot["carries"] if entry["flag"] == "celery")
+        celery = next(entry for entry in declared if "celery" in entry["flags"])
         self.assertTrue(celery["ways"][0]["strained_out"])
+        flour = next(b for b in pot["carries"]["bringers"] if b["way"]["source"] == "plain-flour")
+        self.assertEqual(flour["way"]["names"], names)
+        self.assertIn("Wheat", flour["brings"][0]["names"])
         self.assertEqual(pot["declared"]["contains"], ["Cereals with gluten", "Milk", "Celery"])
         uses = {use["id"]: (use["quantity"], use["unit"]) for use in pot["goes_into"]}
         self.assertEqual(uses["leek-cider-sauce"], (1.1, "l"))

@@ -1,5 +1,6 @@
 """The family board: marks, pours, keys, and its speed with many pots."""
 
+import time
 from dataclasses import replace
 
 from selenium.webdriver.common.keys import Keys
@@ -72,11 +73,34 @@ class DependencyGraph(BrowserTest):
         self.press(Keys.ESCAPE)
         self.gone("[role=dialog]")
         self.press("/")
+        self.see("#find:focus")
         self.press("pickled")
         self.see("[role=option][data-highlighted]", "Pickled samphire")
         self.press(Keys.ENTER)
         self.see("h1", "Pickled samphire")
         self.no_complaints()
+
+    def test_what_a_scanner_types_is_no_shortcut(self) -> None:
+        self.open("/", "[data-strip=veloute]")
+        self.press("3w3")
+        time.sleep(0.2)
+        self.assertEqual(self.script("return location.pathname"), "/")
+        self.click("nav button", "Keys")
+        self.shows("Single keys act on this device", "[role=dialog]")
+        self.accessible()
+        self.click("[role=dialog] label", "Single keys act")
+        self.press(Keys.ESCAPE)
+        self.gone("[role=dialog]")
+        self.press("3")
+        time.sleep(0.2)
+        self.assertEqual(self.script("return location.pathname"), "/")
+        self.open("/", "[data-strip=veloute]")
+        self.click("nav button", "Keys")
+        self.click("[role=dialog] label", "Single keys act")
+        self.press(Keys.ESCAPE)
+        self.gone("[role=dialog]")
+        self.press("3")
+        self.see("h1#larder")
 
     def test_a_pot_is_recorded_by_its_flags_alone(self) -> None:
         self.open("/", "[data-strip=veloute]")
@@ -96,13 +120,13 @@ class DependencyGraph(BrowserTest):
 
     def test_the_kitchen_picks_its_regime(self) -> None:
         self.open("/pots/hen-stock")
-        self.shows("To declare contains Celery")
+        self.shows("To declare, EU 14 Celery", "[data-by=flag]")
         self.click("header button", "declares by EU 14")
         Select(self.see("[role=dialog] select")).select_by_visible_text("US 9")
         self.accessible()
         self.click("[role=dialog] button", "Record")
         self.shows("declares by US 9", "header")
-        self.shows("To declare nothing")
+        self.shows("To declare, US 9 Nothing.", "[data-by=flag]")
 
     def test_the_dark_ground_keeps_its_contrast(self) -> None:
         self.open("/", "[data-strip=veloute]")

@@ -16,7 +16,7 @@ class Pot(BrowserTest):
             "Does not suit gluten-free: Gannet Mill plain flour, by way of White roux.",
             "Leek and cider sauce",
             "and from there into Hen and leek pie, Mushrooms on polenta",
-            "Cereals with gluten, Milk, Celery",
+            "Cereals with gluten (wheat)",
             "Bring to the boil, then simmer and skim.",
             "halal, kosher: From recorded facts and certificates",
         ):
@@ -64,6 +64,31 @@ class Pot(BrowserTest):
         self.shows("Recorded.", "[role=status]")
         line = self.served.ledger.now.reading.book.preparations["white-roux"].lines[2]
         self.assertEqual((line.item, line.unit), ("bay", "leaf"))
+
+    def test_what_it_carries_by_flag_and_by_jar(self) -> None:
+        self.open("/pots/hen-leek-pie", "[data-by=flag]")
+        heading = self.script("return document.querySelector('[data-by=flag] h3').innerText")
+        self.assertEqual(heading, "To declare, EU 14")
+        wheat = self.see("[data-carries=wheat]", "Cereals with gluten (wheat)")
+        self.assertNotIn("Stock powder", wheat.text)
+        self.click("[data-carries=wheat] summary", "and 1 not checked")
+        self.shows("Stock powder, tub without a label → Velouté", "[data-carries=wheat]")
+        self.accessible()
+        self.click("button", "By jar")
+        self.shows(
+            "contains: Mustard, Sulphites may contain: Celery", "[data-brings=grain-mustard]"
+        )
+        self.shows(" flags not checked", "[data-brings=stock-powder]")
+        self.accessible()
+        self.click("a", "Leek and cider sauce")
+        self.see("h1", "Leek and cider sauce")
+        self.see("[data-by=jar]")
+        self.open("/pots/hen-leek-pie/print", "[data-sheet]")
+        parts = self.script(
+            "return [...document.querySelectorAll('[data-carries]')].map((p) => p.dataset.carries)"
+        )
+        self.assertEqual(parts, ["declared", "allergen", "origin", "house"])
+        self.accessible()
 
     def test_a_pot_without_a_card_says_so(self) -> None:
         self.open("/pots/steward-ham-stock")

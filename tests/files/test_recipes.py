@@ -7,6 +7,8 @@ import unittest
 from datetime import date
 from typing import Any
 
+from pypdf import PdfReader
+
 from tests.kitchens import CHEESE_BOOK, book, line, pot, product, read
 from yellow_ladle.core.book.book import Step, Yield
 from yellow_ladle.core.book.fault import BookRefused
@@ -296,7 +298,8 @@ class Writing(unittest.TestCase):
         text = card_markdown(self.reading, "milk-sauce")
         self.assertTrue(text.startswith("# Milk sauce\n"))
         for told in (
-            "**Contains:** Wheat, Milk, Allium",
+            "## To declare, EU 14\n\n**Contains:** Cereals with gluten (wheat), Milk",
+            "## Origins\n\n**Contains:** Allium",
             "### To bind",
             "- 480 g White roux",
             "- 1 Onions (strained out)",
@@ -336,6 +339,9 @@ class Printing(unittest.TestCase):
             self.assertTrue(sheet.startswith(b"%PDF-"))
             self.assertIn(box, sheet)
             self.assertIn(b"Keeper", sheet)
+            text = PdfReader(io.BytesIO(sheet)).pages[0].extract_text()
+            self.assertLess(text.index("To declare, EU 14"), text.index("Origins"))
+            self.assertIn("Contains: Cereals with gluten (wheat", text)
             self.assertEqual(sheet, card_pdf(reading, "keepers-chowder", size, day))
 
     def test_every_card_of_the_demo_can_be_printed(self) -> None:

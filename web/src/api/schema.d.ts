@@ -1844,6 +1844,30 @@ export interface components {
             preparations: components["schemas"]["PreparationPiece"][];
         };
         /**
+         * BringerOut
+         * @description One source with its way, and all that it brings, the surest first.
+         */
+        BringerOut: {
+            way: components["schemas"]["WayOut"];
+            /** Brings */
+            brings: components["schemas"]["BroughtOut"][];
+        };
+        /**
+         * BroughtOut
+         * @description What one source brings at one level.
+         */
+        BroughtOut: {
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "free" | "may_contain" | "unchecked" | "contains";
+            /** Flags */
+            flags: string[];
+            /** Names */
+            names: string[];
+        };
+        /**
          * ByProductPiece
          * @description What a preparation yields besides itself.
          *
@@ -1890,22 +1914,49 @@ export interface components {
         };
         /**
          * CarriedOut
-         * @description One flag above free, with every source. `tool_trace`: only own tools leave it.
+         * @description Flags of one level from the same sources: the ways that give the level, and lower ones.
          */
         CarriedOut: {
-            /** Flag */
-            flag: string;
-            /** Name */
-            name: string;
+            /** Flags */
+            flags: string[];
+            /** Names */
+            names: string[];
             /**
              * Level
              * @enum {string}
              */
             level: "free" | "may_contain" | "unchecked" | "contains";
-            /** Tool Trace */
-            tool_trace: boolean;
             /** Ways */
             ways: components["schemas"]["WayOut"][];
+            /** Lower */
+            lower: components["schemas"]["WayOut"][];
+        };
+        /**
+         * CarriedPartOut
+         * @description A part of the list; `declared` is what the kitchen's regime wants declared, in its words.
+         */
+        CarriedPartOut: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "declared" | "allergen" | "origin" | "house";
+            /** Name */
+            name: string;
+            /** Entries */
+            entries: components["schemas"]["CarriedOut"][];
+            /** Levels */
+            levels: components["schemas"]["LevelNames"][];
+        };
+        /**
+         * CarriesOut
+         * @description What an item carries, the same told twice: by flag, and by what brings it.
+         */
+        CarriesOut: {
+            /** Parts */
+            parts: components["schemas"]["CarriedPartOut"][];
+            /** Bringers */
+            bringers: components["schemas"]["BringerOut"][];
         };
         /**
          * CellFaultOut
@@ -3214,6 +3265,19 @@ export interface components {
             };
         };
         /**
+         * LevelNames
+         * @description What stands at one level, wherever it comes from, as a sheet lists it.
+         */
+        LevelNames: {
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "free" | "may_contain" | "unchecked" | "contains";
+            /** Names */
+            names: string[];
+        };
+        /**
          * LimitsPiece
          * @description What a plan may not do.
          */
@@ -4370,8 +4434,7 @@ export interface components {
             preparation: components["schemas"]["PreparationPiece"];
             /** Lines */
             lines: components["schemas"]["LineOut"][];
-            /** Carries */
-            carries: components["schemas"]["CarriedOut"][];
+            carries: components["schemas"]["CarriesOut"];
             /** Suits */
             suits: components["schemas"]["SuitsOut"][];
             declared: components["schemas"]["DeclaredOut"];

@@ -8,13 +8,13 @@
   import KeyList from './KeyList.svelte';
   import Rail from './Rail.svelte';
   import TopStrip from './TopStrip.svelte';
-  import { onKey } from './keys.svelte';
+  import { singleKeys } from './singleKeys.svelte';
   import { heard } from '../api/heard.svelte';
 
   heard.begin();
 </script>
 
-<svelte:window onkeydown={onKey} />
+<svelte:window onkeydown={(event) => singleKeys.handle(event)} />
 
 <QueryClientProvider client={queries}>
   <Tooltip.Provider delayDuration={300}>

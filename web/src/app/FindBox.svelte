@@ -24,9 +24,9 @@
     <div class="relative">
       <Combobox.Input
         id="find"
-        placeholder="Find a pot, jar or plate"
+        placeholder="Find a pot or jar"
         aria-label="Find a pot, jar or plate"
-        class="field pr-10 placeholder:text-soft"
+        class="field pr-10 placeholder:text-soft max-[43.75rem]:pr-3"
         autocomplete="off"
         onfocus={() => (finder.wanted = true)}
         oninput={(event) => (finder.words = event.currentTarget.value)}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { selection } from '../features/family/selection.svelte';
+  import { keyList } from './keys.svelte';
   import { p, route } from './routes';
 
   const POT = ['/pots', '/thickening', '/recipes'];
@@ -79,4 +80,12 @@
       {place.name}
     </a>
   {/each}
+  <button
+    type="button"
+    class="mt-auto flex h-14 flex-col justify-center border-l-[6px] border-transparent pl-4 text-left leading-tight hover:bg-rail-deep focus-visible:-outline-offset-4 focus-visible:outline-ladle max-[43.75rem]:hidden"
+    onclick={() => (keyList.open = true)}
+  >
+    <span class="amount text-base" aria-hidden="true">?</span>
+    Keys
+  </button>
 </nav>

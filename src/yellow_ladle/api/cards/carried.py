@@ -4,6 +4,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.core.carrying.paths import Source
 from yellow_ladle.core.carrying.suitability import Verdict
+from yellow_ladle.core.reading.breakdown import PartId, by_flag, by_source
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import OWN_TOOLS, strained_on, verdict_sentence, way_names
 from yellow_ladle.core.vocabulary.diets import diets
@@ -23,13 +24,51 @@ class WayOut(BaseModel):
 
 
 class CarriedOut(BaseModel):
-    """One flag above free, with every source. `tool_trace`: only own tools leave it."""
+    """Flags of one level from the same sources: the ways that give the level, and lower ones."""
 
-    flag: str
-    name: str
+    flags: list[str]
+    names: list[str]
     level: LevelWord
-    tool_trace: bool
     ways: list[WayOut]
+    lower: list[WayOut]
+
+
+class LevelNames(BaseModel):
+    """What stands at one level, wherever it comes from, as a sheet lists it."""
+
+    level: LevelWord
+    names: list[str]
+
+
+class CarriedPartOut(BaseModel):
+    """A part of the list; `declared` is what the kitchen's regime wants declared, in its words."""
+
+    id: PartId
+    name: str
+    entries: list[CarriedOut]
+    levels: list[LevelNames]
+
+
+class BroughtOut(BaseModel):
+    """What one source brings at one level."""
+
+    level: LevelWord
+    flags: list[str]
+    names: list[str]
+
+
+class BringerOut(BaseModel):
+    """One source with its way, and all that it brings, the surest first."""
+
+    way: WayOut
+    brings: list[BroughtOut]
+
+
+class CarriesOut(BaseModel):
+    """What an item carries, the same told twice: by flag, and by what brings it."""
+
+    parts: list[CarriedPartOut]
+    bringers: list[BringerOut]
 
 
 class SuitsOut(BaseModel):
@@ -51,21 +90,41 @@ class DeclaredOut(BaseModel):
     unchecked: list[str]
 
 
-def carried(reading: Reading, item: str) -> list[CarriedOut]:
-    """Every flag of an item above free, the surest first."""
-    names = {flag.id: flag.name for flag in reading.book.flags}
-    sources, traces = reading.sources(item), reading.tool_traces(item)
-    levels = sorted(reading.levels(item).items(), key=lambda entry: -entry[1])
-    return [
-        CarriedOut(
-            flag=flag,
-            name=names[flag],
-            level=level.word,
-            tool_trace=flag in traces,
-            ways=[_way(reading, source) for source in sources[flag]],
-        )
-        for flag, level in levels
-    ]
+def carries(reading: Reading, item: str) -> CarriesOut:
+    """Every flag of an item above free, by flag and by source."""
+    return CarriesOut(
+        parts=[
+            CarriedPartOut(
+                id=part.id,
+                name=part.name,
+                entries=[
+                    CarriedOut(
+                        flags=list(entry.flags),
+                        names=list(entry.names),
+                        level=entry.level.word,
+                        ways=[_way(reading, source) for source in entry.sources],
+                        lower=[_way(reading, source) for source in entry.lower],
+                    )
+                    for entry in part.entries
+                ],
+                levels=[
+                    LevelNames(level=level.word, names=list(names))
+                    for level, names in part.names.items()
+                ],
+            )
+            for part in by_flag(reading, item)
+        ],
+        bringers=[
+            BringerOut(
+                way=_way(reading, bringer.source),
+                brings=[
+                    BroughtOut(level=b.level.word, flags=list(b.flags), names=list(b.names))
+                    for b in bringer.brings
+                ],
+            )
+            for bringer in by_source(reading, item)
+        ],
+    )
 
 
 def suits(reading: Reading, item: str) -> list[SuitsOut]:

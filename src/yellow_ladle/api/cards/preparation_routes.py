@@ -6,10 +6,10 @@ from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel
 
 from yellow_ladle.api.cards.carried import (
-    CarriedOut,
+    CarriesOut,
     DeclaredOut,
     SuitsOut,
-    carried,
+    carries,
     declared,
     suits,
 )
@@ -76,7 +76,7 @@ class PotOut(BaseModel):
     in_goods: list[Named]
     preparation: PreparationPiece
     lines: list[LineOut]
-    carries: list[CarriedOut]
+    carries: CarriesOut
     suits: list[SuitsOut]
     declared: DeclaredOut
     goes_into: list[UseOut]
@@ -126,7 +126,7 @@ def _pot(now: Now, id: str) -> PotOut:
         ],
         preparation=as_piece(PreparationPiece, made),
         lines=[_line(reading, made, index, index in counted) for index in range(len(made.lines))],
-        carries=carried(reading, id),
+        carries=carries(reading, id),
         suits=suits(reading, id),
         declared=declared(reading, id),
         goes_into=_uses(reading, made),

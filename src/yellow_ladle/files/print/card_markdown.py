@@ -1,9 +1,10 @@
 """A card as Markdown."""
 
+from yellow_ladle.core.reading.breakdown import by_flag
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY
 from yellow_ladle.files.print.printed_card import (
-    flag_words,
+    LEVEL_WORDS,
     grouped,
     head_text,
     line_text,
@@ -12,18 +13,15 @@ from yellow_ladle.files.print.printed_card import (
 
 
 def card_markdown(reading: Reading, id: str) -> str:
-    """One card: flags first, then what goes in and the method, then who signed it off."""
+    """One card: what must be declared, what else it carries, its lines, method and sign-off."""
     made = reading.book.preparations[id]
-    flags = flag_words(reading, id)
     out = [f"# {_plain(made.name)}", "", head_text(made), ""]
-    for told, listed in (
-        ("Contains", flags.contains),
-        ("May contain", flags.may_contain),
-        ("Not checked", flags.unchecked),
-    ):
-        if listed:
-            out.append(f"**{told}:** {', '.join(map(_plain, listed))}  ")
-    out += ["", "## What goes in", ""]
+    for part in by_flag(reading, id):
+        out += [f"## {_plain(part.name)}", ""]
+        for level, names in part.names.items():
+            out.append(f"**{LEVEL_WORDS[level]}:** {', '.join(map(_plain, names))}  ")
+        out += ["" if part.names else "Nothing.", ""]
+    out += ["## What goes in", ""]
     for heading, lines in grouped(made):
         if heading:
             out += ["", f"### {_plain(heading)}", ""]

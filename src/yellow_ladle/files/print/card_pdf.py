@@ -24,11 +24,14 @@ from reportlab.platypus import (
 )
 
 from yellow_ladle.core.book.book import Line
+from yellow_ladle.core.reading.breakdown import by_flag
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY
+from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.files.print.pot_mark import PotMark
 from yellow_ladle.files.print.printed_card import (
+    LEVEL_WORDS,
     amount_text,
-    flag_words,
     grouped,
     head_text,
     signed_text,
@@ -37,6 +40,13 @@ from yellow_ladle.files.print.printed_card import (
 SIZES = {"A4": A4, "A5": A5}
 INK, CLAY, ENAMEL, LADLE = "#20242C", "#A8481B", "#1F3A6E", "#F5B700"
 PLAIN, BOLD = "Vera", "VeraBd"
+MARKED = TableStyle(
+    [
+        ("VALIGN", (0, 0), (-1, -1), "TOP"),
+        *((padding, (0, 0), (-1, -1), 1) for padding in ("TOPPADDING", "BOTTOMPADDING")),
+        *((padding, (0, 0), (-1, -1), 0) for padding in ("LEFTPADDING", "RIGHTPADDING")),
+    ]
+)
 
 
 def card_pdf(reading: Reading, id: str, size: str, printed: date) -> bytes:
@@ -101,20 +111,21 @@ def _built(story: list[Flowable], size: str, title: str, foot: str) -> bytes:
 
 
 def _flags(reading: Reading, id: str, styles: dict[str, ParagraphStyle]) -> list[Flowable]:
-    flags = flag_words(reading, id)
-    told = (
-        ("Contains", flags.contains, ENAMEL),
-        ("May contain", flags.may_contain, ENAMEL),
-        ("Not checked", flags.unchecked, CLAY),
-    )
-    return [
-        Paragraph(
-            f'<font color="{colour}"><b>{word}:</b></font> {escape(", ".join(listed))}',
-            styles["text"],
-        )
-        for word, listed, colour in told
-        if listed
-    ] or [Paragraph("No flag is recorded above free.", styles["text"])]
+    """What the law wants declared first, then the rest; each level with its mark and its word."""
+    size = styles["text"].fontSize * 1.35
+    found: list[Flowable] = []
+    for part in by_flag(reading, id):
+        rows = []
+        for level, names in part.names.items():
+            colour = CLAY if level is Level.UNCHECKED else ENAMEL
+            word = f'<font color="{colour}"><b>{LEVEL_WORDS[level]}:</b></font>'
+            told = Paragraph(f"{word} {escape(', '.join(names))}", styles["text"])
+            rows.append([PotMark(level, size, HexColor(colour)), told])
+        if not rows:
+            rows.append(["", Paragraph("Nothing.", styles["text"])])
+        table = Table(rows, colWidths=[size * 1.4, None], hAlign="LEFT", style=MARKED)
+        found.append(KeepTogether([Paragraph(escape(part.name), styles["group"]), table]))
+    return found or [Paragraph("No flag is recorded above free.", styles["text"])]
 
 
 def _lines(

@@ -9,6 +9,12 @@ from yellow_ladle.core.reading.texts import OWN_TOOLS
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.units import shipped_units
 
+LEVEL_WORDS = {
+    Level.CONTAINS: "Contains",
+    Level.MAY_CONTAIN: "May contain",
+    Level.UNCHECKED: "Not checked",
+}
+
 
 @dataclass(frozen=True, slots=True)
 class FlagWords:

@@ -40,7 +40,6 @@
             .join(' · ')}
         </p>
         <CarriesList
-          most={1}
           carries={pot.data.carries}
           ask={board.ask?.what === 'flag' ? board.ask.id : null}
         />

@@ -1,57 +1,56 @@
+<script module lang="ts">
+  /** Whoever turned to the jars sees the next pot by its jars too. */
+  let byJar = $state(false);
+</script>
+
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import PotMark from '../../../ui/marks/PotMark.svelte';
-  import { grouped } from './carries';
-  import WayText from './WayText.svelte';
+  import Pick from '../../../ui/Pick.svelte';
+  import BringerRow from './BringerRow.svelte';
+  import CarriedRow from './CarriedRow.svelte';
 
   /**
-   * What a pot carries, each flag with the ways it came: the surest and shortest first, `most` of
-   * them. `ask` lights one flag up.
+   * What a pot carries, each thing once: by flag, what must be declared first; or by jar, each
+   * with all that it brings. `ask` lights one flag up; `side` has room for names beside the ways.
    */
   let {
     carries,
     ask = null,
-    side = false,
-    most = 3
-  }: {
-    carries: Schema['CarriedOut'][];
-    ask?: string | null;
-    side?: boolean;
-    most?: number;
-  } = $props();
-
-  const NAMED = 3;
-  const shown = $derived(grouped(carries));
+    side = false
+  }: { carries: Schema['CarriesOut']; ask?: string | null; side?: boolean } = $props();
 </script>
 
-{#if carries.length === 0}
+{#if carries.parts.length === 0}
   <p>Carries none of the flags that are kept here.</p>
+{:else}
+  <Pick
+    label="Order"
+    options={[
+      { value: false, name: 'By flag' },
+      { value: true, name: 'By jar' }
+    ]}
+    bind:value={byJar}
+  />
+  {#if byJar}
+    <ul class="mt-2 grid gap-2" data-by="jar">
+      {#each carries.bringers as bringer (bringer.way.names.join() + bringer.way.via.join())}
+        <BringerRow {bringer} {ask} />
+      {/each}
+    </ul>
+  {:else}
+    <div data-by="flag">
+      {#each carries.parts as part (part.id)}
+        <h3 class={['mt-3 mb-0.5 text-base', part.id === 'declared' ? 'text-ink' : 'text-soft']}>
+          {part.name}
+        </h3>
+        <ul class="grid gap-0.5">
+          {#each part.entries as entry (entry.flags.join())}
+            <CarriedRow {entry} {side} lit={ask !== null && entry.flags.includes(ask)} />
+          {:else}
+            <li>Nothing.</li>
+          {/each}
+        </ul>
+      {/each}
+    </div>
+  {/if}
 {/if}
-<ul class="grid gap-2">
-  {#each shown as entry (entry.flags.join())}
-    {@const many = entry.names.length > NAMED}
-    <li
-      class={[
-        'grid leading-[1.27]',
-        side
-          ? 'grid-cols-[28px_112px_minmax(0,1fr)] gap-x-1 py-1'
-          : 'grid-cols-[26px_minmax(0,1fr)]',
-        ask !== null && entry.flags.includes(ask) && 'bg-ladle-pale'
-      ]}
-    >
-      <PotMark level={entry.level} />
-      <b class="font-[650]">{many ? `${entry.names.length} flags` : entry.names.join(', ')}</b>
-      <div class={['text-base text-soft', !side && 'col-start-2']}>
-        {#each entry.ways.slice(0, most) as way (way.source + way.via.join())}
-          <WayText {way} level={entry.level} />
-        {/each}
-        {#if entry.ways.length > most}
-          <p>
-            and {entry.ways.length - most} more {entry.ways.length - most === 1 ? 'way' : 'ways'}
-          </p>
-        {/if}
-        {#if many}<p class="mt-1">{entry.names.join(', ')}</p>{/if}
-      </div>
-    </li>
-  {/each}
-</ul>

@@ -1,7 +1,6 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
   import Figures from '../figures/Figures.svelte';
-  import Scroll from '../../../ui/Scroll.svelte';
   import { p } from '../../../app/routes';
   import { amountText, type Pot } from './lines';
 
@@ -15,22 +14,13 @@
       .filter((use) => use.as_by_product === part)
       .map((use) => use.name)
       .join(', ');
-  const declared = $derived(
-    (
-      [
-        ['contains', pot.declared.contains],
-        ['may contain', pot.declared.may_contain],
-        ['not checked', pot.declared.unchecked]
-      ] as const
-    ).filter(([, groups]) => groups.length > 0)
-  );
 </script>
 
-<Scroll
-  label="Where it goes, and its numbers"
-  class="min-h-0 border-l border-rule px-5 py-3 max-[62.5rem]:border-l-0"
+<section
+  class="border-l border-rule px-5 py-3 max-[62.5rem]:col-span-2 max-[62.5rem]:border-t max-[62.5rem]:border-l-0 max-[43.75rem]:border-t-0 max-[43.75rem]:px-3"
+  aria-labelledby="goes-into"
 >
-  <h2 class="text-lead">Goes into</h2>
+  <h2 id="goes-into" class="text-lead max-[43.75rem]:sr-only">Goes into</h2>
   <ul class="mt-1.5">
     {#each pot.goes_into as use (use.id + use.as_by_product)}
       <li class="border-b border-rule">
@@ -82,15 +72,4 @@
     <h2 class="mt-4 text-lead">Numbers</h2>
     <Figures {figures} id={pot.preparation.id} kind={pot.preparation.kind} />
   {/if}
-  <h2 class="mt-4 text-lead">To declare</h2>
-  <dl class="mt-1 grid gap-2">
-    {#each declared as [word, groups] (word)}
-      <div>
-        <dt class="text-base text-soft">{word}</dt>
-        <dd>{groups.join(', ')}</dd>
-      </div>
-    {:else}
-      <dd>nothing</dd>
-    {/each}
-  </dl>
-</Scroll>
+</section>

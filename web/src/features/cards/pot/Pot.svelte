@@ -12,6 +12,7 @@
   import type { Line } from './lines';
   import Method from './Method.svelte';
   import NameSheet from './NameSheet.svelte';
+  import PotActions from './PotActions.svelte';
   import PotHead from './PotHead.svelte';
   import PotPages, { type PotPage } from './PotPages.svelte';
   import QuietWarnings from './QuietWarnings.svelte';
@@ -37,20 +38,21 @@
 <svelte:head><title>{pot.data?.preparation.name ?? 'Pot'} · Yellow Ladle</title></svelte:head>
 
 {#if pot.data}
-  <div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
-    <PotHead pot={pot.data} onname={() => (naming = true)} />
-    <div
-      class="grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-[62.5rem]:block max-[62.5rem]:overflow-y-auto"
+  <div
+    class="grid h-full grid-cols-[minmax(0,1fr)_auto] grid-rows-[auto_minmax(0,1fr)] max-[62.5rem]:grid-cols-1 max-[62.5rem]:grid-rows-[auto_auto_minmax(0,1fr)] max-[43.75rem]:grid-rows-[auto_minmax(0,1fr)_auto]"
+  >
+    <PotHead pot={pot.data} />
+    <PotActions pot={pot.data} onname={() => (naming = true)} />
+    <Scroll
+      label="The pot"
+      class="col-span-full grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-[62.5rem]:grid-cols-2 max-[43.75rem]:block"
     >
       <PotPages bind:page />
       <section
-        class={[
-          'relative min-h-0 overflow-y-auto px-5 py-3 max-[43.75rem]:px-3',
-          page !== 'in' && 'max-[43.75rem]:hidden'
-        ]}
+        class={['px-5 py-3 max-[43.75rem]:px-3', page !== 'in' && 'max-[43.75rem]:hidden']}
         aria-labelledby="goes-in"
       >
-        <h2 id="goes-in" class="text-lead">What goes in</h2>
+        <h2 id="goes-in" class="text-lead max-[43.75rem]:sr-only">What goes in</h2>
         {#if (pot.data.preparation.ways ?? []).length > 0}<WayPick pot={pot.data} />{/if}
         <LinesPart pot={pot.data} onchange={(chosen) => (line = chosen)} />
         {#if figures.data}<QuietWarnings figures={figures.data} />{/if}
@@ -61,23 +63,23 @@
         />
         <SignOff pot={pot.data} />
       </section>
-      <Scroll
-        label="What it carries"
-        class="min-h-0 border-l border-rule px-5 py-3 max-[62.5rem]:border-l-0 max-[43.75rem]:px-3 {page ===
-        'carries'
-          ? ''
-          : 'max-[43.75rem]:hidden'}"
+      <section
+        class={[
+          'border-l border-rule px-5 py-3 max-[43.75rem]:border-l-0 max-[43.75rem]:px-3',
+          page !== 'carries' && 'max-[43.75rem]:hidden'
+        ]}
+        aria-labelledby="carries"
       >
-        <h2 class="mb-1.5 text-lead">What it carries</h2>
+        <h2 id="carries" class="text-lead max-[43.75rem]:sr-only">What it carries</h2>
         <CarriesList carries={pot.data.carries} side />
         <h2 class="mt-4 mb-1.5 text-lead">Who can have it</h2>
         <SuitsList suits={pot.data.suits} notes />
         <div class="mt-3 border-t border-rule pt-2.5"><Disclaimer /></div>
-      </Scroll>
+      </section>
       <div class={['contents', page !== 'out' && 'max-[43.75rem]:hidden']}>
         <GoesInto pot={pot.data} figures={figures.data} />
       </div>
-    </div>
+    </Scroll>
   </div>
   {#if naming}<NameSheet pot={pot.data} onclose={() => (naming = false)} />{/if}
   {#if line}

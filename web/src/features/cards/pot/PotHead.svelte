@@ -1,11 +1,8 @@
 <script lang="ts">
-  import IntoBag from '../../larder/bags/IntoBag.svelte';
-  import Button from '../../../ui/Button.svelte';
   import { p } from '../../../app/routes';
   import { amountText, keepsText, type Pot } from './lines';
-  import PotMenu from './PotMenu.svelte';
 
-  let { pot, onname }: { pot: Pot; onname: () => void } = $props();
+  let { pot }: { pot: Pot } = $props();
 
   const made = $derived(pot.preparation);
   const told = $derived(
@@ -18,17 +15,14 @@
       .filter(Boolean)
       .join(' · ')
   );
-  const items = $derived([
-    { id: made.id, name: made.name },
-    ...(made.by_products ?? []).map((part) => ({ id: `${made.id}/${part.id}`, name: part.name }))
-  ]);
-  const params = $derived({ params: { id: made.id } });
 </script>
 
 <div
-  class="flex items-end gap-4 border-b border-rule px-5 pt-3.5 pb-3 max-[62.5rem]:flex-wrap max-[62.5rem]:gap-y-2 max-[43.75rem]:px-3"
+  class="flex items-end gap-4 border-b border-rule px-5 pt-3.5 pb-3 max-[62.5rem]:flex-wrap max-[62.5rem]:gap-y-2 max-[62.5rem]:border-b-0 max-[43.75rem]:border-b max-[43.75rem]:px-3 max-[43.75rem]:pt-2 max-[43.75rem]:pb-0"
 >
-  <div class="border-y border-b-[3px] border-rule border-b-ladle bg-sheet px-3.5 py-1.5">
+  <div
+    class="border-y border-b-[3px] border-rule border-b-ladle bg-sheet px-3.5 py-1.5 max-[43.75rem]:border-y-0 max-[43.75rem]:bg-transparent max-[43.75rem]:px-0 max-[43.75rem]:pt-0"
+  >
     <h1 class="text-title leading-[1.1]">{made.name}</h1>
     <p class="text-base text-soft">{told}</p>
   </div>
@@ -55,14 +49,5 @@
         {/each}
       </p>
     {/if}
-  </div>
-  <div class="ml-auto flex gap-2.5 max-[62.5rem]:ml-0 max-[62.5rem]:flex-wrap">
-    <Button main href={p('/pots/:id/swaps', params)}>
-      Find a swap
-      <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-base">w</kbd>
-    </Button>
-    <IntoBag {items} />
-    <Button href={p('/pots/:id/edit', params)}>Edit the card</Button>
-    <PotMenu {pot} {onname} />
   </div>
 </div>

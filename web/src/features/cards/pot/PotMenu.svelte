@@ -1,10 +1,14 @@
 <script lang="ts">
   import { DropdownMenu } from 'bits-ui';
+  import type { Schema } from '../../../api/client';
   import { navigate, p } from '../../../app/routes';
+  import { BagFilling } from '../../larder/bags/bagFilling.svelte';
   import type { Pot } from './lines';
 
   /** What else can be done with a card. */
-  let { pot, onname }: { pot: Pot; onname: () => void } = $props();
+  let { pot, items, onname }: { pot: Pot; items: Schema['Named'][]; onname: () => void } = $props();
+
+  const filling = new BagFilling(() => items);
 
   const params = $derived({ params: { id: pot.preparation.id } });
   const file = (name: string) => `/api/v1/cards/${pot.preparation.id}/${name}`;
@@ -42,6 +46,14 @@
       <DropdownMenu.Item class={item} onSelect={onname}>
         Copy, rename or retire it
       </DropdownMenu.Item>
+      {#each filling.choices as { item: put, bag } (put.id + bag.id)}
+        <DropdownMenu.Item
+          class="{item} min-[43.75rem]:hidden"
+          onSelect={() => filling.put(bag.id, put.id)}
+        >
+          {put.name} into {bag.name}
+        </DropdownMenu.Item>
+      {/each}
       <DropdownMenu.Separator class="my-1 border-t border-rule" />
       {#each files as [word, href] (href)}
         <DropdownMenu.Item class={item} onSelect={() => location.assign(href)}>

@@ -4,26 +4,18 @@
 </script>
 
 <script lang="ts">
+  import Pick from '../../../ui/Pick.svelte';
+
   /** The three pages of a pot on a phone, causes on the left and consequences on the right. */
   let { page = $bindable() }: { page: PotPage } = $props();
 
-  const PAGES: [PotPage, string][] = [
-    ['in', 'Goes in'],
-    ['carries', 'Carries'],
-    ['out', 'Goes into']
+  const PAGES: { value: PotPage; name: string }[] = [
+    { value: 'in', name: 'Goes in' },
+    { value: 'carries', name: 'Carries' },
+    { value: 'out', name: 'Goes into' }
   ];
 </script>
 
-<div class="hidden border-b border-rule px-3 max-[43.75rem]:flex" role="group" aria-label="Pages">
-  {#each PAGES as [id, name] (id)}
-    <button
-      type="button"
-      aria-pressed={page === id}
-      class={[
-        'min-h-11 border-b-[3px] px-3',
-        page === id ? 'border-ladle font-[650]' : 'border-transparent'
-      ]}
-      onclick={() => (page = id)}>{name}</button
-    >
-  {/each}
+<div class="hidden border-b border-rule px-3 max-[43.75rem]:block">
+  <Pick label="Pages" options={PAGES} bind:value={page} />
 </div>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import { OWN_TOOLS } from '../../../ui/marks/levels';
+  import { levelWord } from '../../../ui/marks/levels';
+  import PotMark from '../../../ui/marks/PotMark.svelte';
   import { amountText, groupsOf, keepsText, type Pot } from '../pot/lines';
 
   /** One card on paper, with its flags in words, the day, and room to sign. */
@@ -17,16 +18,6 @@
 
   const made = $derived(pot.preparation);
   const groups = $derived(groupsOf(pot.lines.filter((line) => line.counted)));
-  const LEVELS = [
-    ['contains', 'Contains'],
-    ['may_contain', 'May contain'],
-    ['unchecked', 'Not checked']
-  ] as const;
-  const named = (level: string) =>
-    pot.carries
-      .filter((entry) => entry.level === level)
-      .map((entry) => (entry.tool_trace ? `${entry.name} (${OWN_TOOLS})` : entry.name))
-      .join(', ');
   const head = $derived(
     [
       made.kind,
@@ -49,16 +40,23 @@
 >
   <h2 class="text-title leading-tight">{made.name}</h2>
   <p class="border-b-[3px] border-ladle pb-1">{head}</p>
-  <dl class="mt-2 grid gap-0.5">
-    {#each LEVELS as [level, word] (level)}
-      {#if named(level)}
-        <div>
-          <dt class={['inline font-semibold', level === 'unchecked' && 'text-clay']}>{word}:</dt>
-          <dd class="inline">{named(level)}</dd>
+  {#each pot.carries.parts as part (part.id)}
+    <h3 class="mt-2 text-base">{part.name}</h3>
+    <dl class="grid gap-0.5" data-carries={part.id}>
+      {#each part.levels as { level, names } (level)}
+        <div class="relative pl-7">
+          <dt class={['inline font-semibold', level === 'unchecked' && 'text-clay']}>
+            <span class="absolute -top-0.5 left-0"><PotMark {level} decorative /></span>
+            <span class="inline-block first-letter:uppercase">{levelWord(level)}:</span>
+          </dt>
+          <dd class="inline">{names.join(', ')}</dd>
         </div>
-      {/if}
-    {/each}
-  </dl>
+      {/each}
+    </dl>
+    {#if part.levels.length === 0}<p>Nothing.</p>{/if}
+  {:else}
+    <p class="mt-2">No flag is recorded above free.</p>
+  {/each}
   <h3 class="mt-3 text-lead">What goes in</h3>
   {#each groups as group (group.heading)}
     <p class="mt-1 text-soft">{group.heading}</p>

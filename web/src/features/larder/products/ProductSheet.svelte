@@ -9,6 +9,7 @@
   import RecordFoot from '../../impact/RecordFoot.svelte';
   import { Recording, type Change } from '../../impact/recording.svelte';
   import { p } from '../../../app/routes';
+  import { singleKeys } from '../../../app/singleKeys.svelte';
   import { ProductDraft, UNREAD, type Product } from './productDraft.svelte';
   import ClassField from './ClassField.svelte';
   import ProductTabs from './ProductTabs.svelte';
@@ -75,15 +76,8 @@
     seen = merged.version;
   }
 
-  const TYPING = /^(INPUT|SELECT|TEXTAREA)$/;
-
-  function onkeydown(event: KeyboardEvent) {
-    const typing = event.target instanceof HTMLElement && TYPING.test(event.target.tagName);
-    if (event.key === 'p' && !typing && !event.ctrlKey && !event.metaKey) draft.markPlain();
-  }
+  $effect(() => singleKeys.register({ p: () => draft.markPlain() }));
 </script>
-
-<svelte:window {onkeydown} />
 
 <section class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto]" aria-label="Product">
   <div class="border-b border-rule px-6 pt-3 pb-2">
