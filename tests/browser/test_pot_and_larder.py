@@ -80,7 +80,7 @@ class Pot(BrowserTest):
         )
         self.shows(" flags not checked", "[data-brings=stock-powder]")
         self.accessible()
-        self.click("a", "Leek and cider sauce")
+        self.choose("#find", "leek and ci", "Leek and cider sauce")
         self.see("h1", "Leek and cider sauce")
         self.see("[data-by=jar]")
         self.open("/pots/hen-leek-pie/print", "[data-sheet]")
