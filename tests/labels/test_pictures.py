@@ -8,17 +8,20 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from unittest import mock
 
-from PIL import Image
+import numpy as np
+from PIL import Image, ImageDraw, ImageFont
 from typer.testing import CliRunner
 
 from tests.effort import THOROUGH
-from tests.labels.pictures import Drawn, drawings, picture
+from tests.labels.pictures import FONTS, Drawn, drawings, picture
 from yellow_ladle.cli import app
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.devices import picture_reader
 from yellow_ladle.devices.picture_label import label_of_picture
-from yellow_ladle.devices.picture_reader import can_read
+from yellow_ladle.devices.picture_reader import can_read, read_picture
+from yellow_ladle.files.picture_frame import Frame
+from yellow_ladle.files.recipes.any_recipe import recipes_of
 
 TEXTS = (
     (
@@ -43,6 +46,24 @@ TEXTS = (
     ("en", "Cod (FISH) 60%, breadcrumbs (WHEAT flour, yeast), prawns (CRUSTACEANS), lemon juice."),
 )
 PICTURES = 60 if THOROUGH else 10
+
+
+def encoded(page: Image.Image) -> bytes:
+    """A picture as a PNG."""
+    out = io.BytesIO()
+    page.save(out, "PNG")
+    return out.getvalue()
+
+
+def slanted_corners(size: tuple[int, int], numbers: tuple[float, ...]) -> tuple[float, ...]:
+    """Where the corners of a picture lie once it was transformed, as shares of its sides."""
+    matrix = np.linalg.inv(np.array([*numbers, 1.0]).reshape(3, 3))
+    width, height = size
+    found: list[float] = []
+    for corner in ((0, 0), (width, 0), (width, height), (0, height)):
+        x, y, scale = matrix @ np.array([*corner, 1.0])
+        found += [min(max(x / scale / width, 0), 1), min(max(y / scale / height, 0), 1)]
+    return tuple(found)
 
 
 def words_of(text: str) -> list[str]:
@@ -102,6 +123,51 @@ class Pictures(unittest.TestCase):
         for language, text in TEXTS[3:7]:
             read = label_of_picture(picture(text, Drawn("Vera.ttf", 32), 1))
             self.assertEqual(read.reading.language, language)
+
+    def test_every_word_has_its_place_in_the_picture(self) -> None:
+        page = Image.open(io.BytesIO(picture(TEXTS[0][1], Drawn("Vera.ttf", 30), 1)))
+        aside = Image.new("L", (page.width + 400, page.height + 200), 245)
+        aside.paste(page, (400, 200))
+        read = read_picture(encoded(aside), "en")
+        for word in read.words:
+            self.assertEqual(read.text[word.start : word.end], word.text)
+            self.assertGreater(word.place.left * aside.width, 400)
+            self.assertGreater(word.place.top * aside.height, 200)
+            self.assertLessEqual(word.place.left + word.place.width, 1)
+            self.assertLessEqual(word.place.top + word.place.height, 1)
+
+    def test_a_label_that_lies_on_its_side_or_slanted_is_read_in_its_frame(self) -> None:
+        text = TEXTS[1][1]
+        page = Image.open(io.BytesIO(picture(text, Drawn("Vera.ttf", 30), 1)))
+        wanted = {proposal.flag for proposal in read_label(text, "en").proposals}
+        side = encoded(page.transpose(Image.Transpose.ROTATE_90))
+        turned = label_of_picture(side, "en", frame=Frame(90))
+        self.assertEqual({proposal.flag for proposal in turned.reading.proposals}, wanted)
+        # A shelf behind the label, which lies slanted before it.
+        slanted = page.convert("RGB").transform(
+            (page.width, page.height),
+            Image.Transform.PERSPECTIVE,
+            (1.25, 0.3, -70, 0.1, 1.35, -40, 0.0002, 0.0003),
+            Image.Resampling.BICUBIC,
+            fillcolor=(120, 90, 60),
+        )
+        corners = slanted_corners(page.size, (1.25, 0.3, -70, 0.1, 1.35, -40, 0.0002, 0.0003))
+        flat = label_of_picture(encoded(slanted), "en", frame=Frame(0, corners))
+        self.assertEqual({proposal.flag for proposal in flat.reading.proposals}, wanted)
+        self.assertTrue({*words_of(text)} <= {*words_of(flat.text)}, flat.text)
+
+    def test_a_recipe_keeps_its_lines(self) -> None:
+        lines = ["Onion soup", "Serves 4", "500 g onions", "60 g butter", "1 l beef stock"]
+        page = Image.new("L", (900, 500), 245)
+        draw = ImageDraw.Draw(page)
+        font = ImageFont.truetype(str(FONTS / "Vera.ttf"), 32)
+        for number, line in enumerate(lines):
+            draw.text((60, 50 + number * 60), line, fill=25, font=font)
+        read = read_picture(encoded(page), "en", by_line=True)
+        self.assertEqual([line for line in read.text.split("\n") if line], lines)
+        self.assertNotIn("|", read.text)
+        [recipe] = recipes_of(read.text.encode(), "")
+        self.assertEqual((recipe.name, len(recipe.lines)), ("Onion soup", 3))
 
     def test_ink_that_was_not_read_is_told(self) -> None:
         page = Image.open(io.BytesIO(picture(TEXTS[0][1], Drawn("Vera.ttf", 30), 1)))

@@ -39,6 +39,7 @@ from yellow_ladle.api.larder import (
     intake_routes,
     label_routes,
     photo_routes,
+    picture_routes,
     product_routes,
     tool_routes,
     unchecked_routes,
@@ -57,7 +58,7 @@ ROUTES = (
     *(change_routes, find_routes, event_routes, health_routes, made_up_routes),
     *(plan_routes, applied_plan_routes, menu_routes, rule_routes),
     *(recipe_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
-    *(label_routes, unchecked_routes, tool_routes, history_routes),
+    *(label_routes, picture_routes, unchecked_routes, tool_routes, history_routes),
     *(intake_routes, feed_routes, photo_routes),
 )
 

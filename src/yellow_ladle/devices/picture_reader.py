@@ -8,6 +8,7 @@ not read at all cannot be marked; where ink stands beside the words that were re
 import csv
 import io
 import os
+import re
 import shutil
 import subprocess
 from collections.abc import Iterator, Sequence
@@ -20,6 +21,7 @@ from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.labels.languages import AUTO, language_of
 from yellow_ladle.core.labels.letters import tokens
 from yellow_ladle.files.picture import upright
+from yellow_ladle.files.picture_frame import WHOLE_PICTURE, Frame, framed
 
 if TYPE_CHECKING:
     from PIL import Image
@@ -33,9 +35,13 @@ MISSING = (
 CERTAIN = 80
 """Of 100; a word that is less certain is marked."""
 MIN_CERTAIN_SHARE = 0.5
+BAR = re.compile(r"(?<![^\W_])\|(?![^\W_])|(?<=\d)\|")
+"""A bar that stands alone or after a number: in a recipe the litre's letter, never certain."""
 LEAST_HEIGHT, GOOD_HEIGHT, MAX_ENLARGED = 24, 36, 4.0
 """Pixels of a line below which the picture is enlarged, what it is enlarged to, and how often."""
-MAX_SIDE = 3_000
+MAX_SIDE, MAX_SIDE_BEFORE = 3_000, 5_000
+"""Pixels of the longest side that is read, and of a picture before a part of it is cut out."""
+SHOWN_SIDE, SHOWN_QUALITY = 1_200, 70
 MAX_SECONDS = 20
 MAX_UNREAD_INK = 0.06
 """The share of dark pixels that may lie beside the words that were read: specks and edges."""
@@ -48,13 +54,27 @@ class ReaderMissing(Exception):
 
 
 @dataclass(frozen=True, slots=True)
+class Place:
+    """Where something stands in a picture, as shares of its width and its height."""
+
+    left: float
+    top: float
+    width: float
+    height: float
+
+
+@dataclass(frozen=True, slots=True)
 class ReadWord:
-    """One word with its place in the text, in code points, and how certain it is, of 100."""
+    """One word with its place in the text, in code points, and how certain it is, of 100.
+
+    `place`: where it stands in the picture.
+    """
 
     text: str
     start: int
     end: int
     certainty: float
+    place: Place
 
     @property
     def certain(self) -> bool:
@@ -64,12 +84,16 @@ class ReadWord:
 
 @dataclass(frozen=True, slots=True)
 class PictureText:
-    """What was read in a picture; `unread`: ink stands beside the words."""
+    """What was read in a picture; `unread`: ink stands beside the words.
+
+    `picture`: the part that was read, as a small JPEG to compare the words with.
+    """
 
     text: str
     words: tuple[ReadWord, ...]
     language: str
     unread: bool
+    picture: bytes
 
     @property
     def uncertain(self) -> tuple[ReadWord, ...]:
@@ -82,14 +106,20 @@ def can_read(language: str = "en") -> bool:
     return PACKAGES[language] in _installed()
 
 
-def read_picture(content: bytes, language: str = AUTO) -> PictureText:
-    """The text of a picture in one language, given or found first.
+def read_picture(
+    content: bytes, language: str = AUTO, frame: Frame = WHOLE_PICTURE, *, by_line: bool = False
+) -> PictureText:
+    """The text of the framed part of a picture in one language, given or found first.
 
-    Raises ReaderMissing, and BookRefused where it is no picture or too little of it is certain.
+    `by_line`: a line of the picture is a line of the text, as in a recipe; else a paragraph is, as
+    on a label. Raises ReaderMissing, and BookRefused where it is no picture or too little of it is
+    certain.
     """
     if not can_read():
         raise ReaderMissing(MISSING)
-    picture = _prepared(upright(content, MAX_SIDE))
+    seen = framed(upright(content, MAX_SIDE if frame.is_whole else MAX_SIDE_BEFORE), frame)
+    seen.thumbnail((MAX_SIDE, MAX_SIDE))
+    picture = _prepared(seen)
     spoken = "en" if language == AUTO else language
     rows = _read(picture, spoken)
     height = median([row.height for row in rows]) if rows else LEAST_HEIGHT / 2
@@ -98,13 +128,13 @@ def read_picture(content: bytes, language: str = AUTO) -> PictureText:
         picture = picture.resize((round(picture.width * factor), round(picture.height * factor)))
         rows = _read(picture, spoken)
     if language == AUTO:
-        found = language_of(tokens(_joined(rows)[0]))
+        found = language_of(tokens(_joined(rows, picture.size)[0]))
         if found != spoken and found in PACKAGES and can_read(found):
             spoken, rows = found, _read(picture, found)
-    text, words = _joined(rows)
+    text, words = _joined(rows, picture.size, by_line=by_line)
     if sum(word.certain for word in words) < MIN_CERTAIN_SHARE * max(len(words), 1) or not words:
         raise BookRefused([Fault("photo", AGAIN)])
-    return PictureText(text, words, spoken, _unread(picture, rows))
+    return PictureText(text, words, spoken, _unread(picture, rows), _shown(seen))
 
 
 @dataclass(frozen=True, slots=True)
@@ -166,17 +196,23 @@ def _rows(table: str) -> Iterator[_Row]:
         yield _Row(line, left, top, width, height, float(row["conf"]), row["text"].strip())
 
 
-def _joined(rows: Sequence[_Row]) -> tuple[str, tuple[ReadWord, ...]]:
-    """The text paragraph by paragraph, and its words with their places in it."""
+def _joined(
+    rows: Sequence[_Row], size: tuple[int, int], *, by_line: bool = False
+) -> tuple[str, tuple[ReadWord, ...]]:
+    """The text paragraph by paragraph or line by line, and its words with their places."""
+    width, height = size
     parts: list[str] = []
     words: list[ReadWord] = []
     at = 0
     for number, row in enumerate(rows):
         if number:
-            parts.append(_gap(rows[number - 1], row))
-            at += 1
-        parts.append(row.text)
-        words.append(ReadWord(row.text, at, at + len(row.text), row.certainty))
+            gap = _line_gap if by_line else _gap
+            parts.append(gap(rows[number - 1], row))
+            at += len(parts[-1])
+        parts.append(BAR.sub("l", row.text) if by_line else row.text)
+        place = Place(row.left / width, row.top / height, row.width / width, row.height / height)
+        certainty = 0.0 if BAR.search(row.text) else row.certainty
+        words.append(ReadWord(parts[-1], at, at + len(row.text), certainty, place))
         at += len(row.text)
     return "".join(parts), tuple(words)
 
@@ -190,6 +226,22 @@ def _gap(before: _Row, row: _Row) -> str:
         return " "
     parted = before.text.endswith("-") and row.text[:1].islower()
     return "\n" if parted or before.line[:2] != row.line[:2] else " "
+
+
+def _line_gap(before: _Row, row: _Row) -> str:
+    """What stands between two words where lines are kept: paragraphs stand apart."""
+    if before.line == row.line:
+        return " "
+    return "\n" if before.line[:2] == row.line[:2] else "\n\n"
+
+
+def _shown(picture: "Image.Image") -> bytes:
+    """A picture as a small JPEG."""
+    small = picture.copy()
+    small.thumbnail((SHOWN_SIDE, SHOWN_SIDE))
+    out = io.BytesIO()
+    small.save(out, "JPEG", quality=SHOWN_QUALITY)
+    return out.getvalue()
 
 
 def _unread(picture: "Image.Image", rows: Sequence[_Row]) -> bool:

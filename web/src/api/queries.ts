@@ -41,13 +41,13 @@ export const firstStepsQuery = () =>
     here
   );
 
-/** Whether photographs of labels can be read here; that never changes while it runs. */
+/** Whether photographs can be read here; that never changes while it runs. */
 export const pictureReaderQuery = () =>
   createQuery(
     () => ({
       queryKey: ['picture-reader'],
       staleTime: Infinity,
-      queryFn: () => answer(api.GET('/api/v1/labels/picture'))
+      queryFn: () => answer(api.GET('/api/v1/pictures/reader'))
     }),
     here
   );

@@ -990,30 +990,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/labels/picture": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Picture Reader
-         * @description Whether this machine can read photographs of labels.
-         */
-        get: operations["picture_reader_api_v1_labels_picture_get"];
-        put?: never;
-        /**
-         * Read Photograph
-         * @description Reads a photograph of a label. Its text is only a text: a person compares it with the jar.
-         */
-        post: operations["read_photograph_api_v1_labels_picture_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/labels/languages": {
         parameters: {
             query?: never;
@@ -1048,6 +1024,66 @@ export interface paths {
         get: operations["starting_points_api_v1_goods_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/pictures/reader": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture Reader
+         * @description Whether this machine can read photographs.
+         */
+        get: operations["picture_reader_api_v1_pictures_reader_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/labels/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Label Picture
+         * @description Reads a photograph of a label. Its text is only a text: a person compares it with the jar.
+         */
+        post: operations["read_label_picture_api_v1_labels_picture_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/recipes/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Recipe Picture
+         * @description Reads a photograph of a recipe, line by line. A person compares it before it goes on.
+         */
+        post: operations["read_recipe_picture_api_v1_recipes_picture_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4185,22 +4221,6 @@ export interface components {
             name: string;
         };
         /**
-         * PictureLabelOut
-         * @description A label's text out of a photograph, and the words of it that have to be looked at.
-         *
-         *     `questions` are about the picture: whether something in it was not read.
-         */
-        PictureLabelOut: {
-            /** Text */
-            text: string;
-            /** Language */
-            language: string;
-            /** Uncertain */
-            uncertain: components["schemas"]["Word"][];
-            /** Questions */
-            questions: string[];
-        };
-        /**
          * PictureReaderOut
          * @description Whether photographs can be read here; if not, what is missing.
          */
@@ -4209,6 +4229,52 @@ export interface components {
             ready: boolean;
             /** Missing */
             missing: string;
+        };
+        /**
+         * PictureTextOut
+         * @description The text of a photograph, and the words of it that have to be looked at.
+         *
+         *     `questions` are about the picture: whether something in it was not read. `picture`: the part
+         *     that was read, turned and flat, as a data URL; `words` tells where each word stands in it.
+         */
+        PictureTextOut: {
+            /** Text */
+            text: string;
+            /** Language */
+            language: string;
+            /** Uncertain */
+            uncertain: components["schemas"]["Word"][];
+            /** Questions */
+            questions: string[];
+            /** Picture */
+            picture: string;
+            /** Words */
+            words: components["schemas"]["PictureWordOut"][];
+        };
+        /**
+         * PictureWordOut
+         * @description A word of the text with its place in the picture, as shares of its sides.
+         */
+        PictureWordOut: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            place: components["schemas"]["Place"];
+        };
+        /**
+         * Place
+         * @description Where something stands in a picture, as shares of its width and its height.
+         */
+        Place: {
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
         };
         /**
          * PlaceOut
@@ -9355,152 +9421,6 @@ export interface operations {
             };
         };
     };
-    picture_reader_api_v1_labels_picture_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PictureReaderOut"];
-                };
-            };
-            /** @description No such thing */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Changed by somebody else in the meantime; both states are in the answer */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The input cannot stand; every fault is listed */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The kitchen's file is busy or cannot be written just now */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The disk is full */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    read_photograph_api_v1_labels_picture_post: {
-        parameters: {
-            query?: {
-                language?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/octet-stream": string;
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PictureLabelOut"];
-                };
-            };
-            /** @description No such thing */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Changed by somebody else in the meantime; both states are in the answer */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The input cannot stand; every fault is listed */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The kitchen's file is busy or cannot be written just now */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The disk is full */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     label_languages_api_v1_labels_languages_get: {
         parameters: {
             query?: never;
@@ -9587,6 +9507,232 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GoodOut"][];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    picture_reader_api_v1_pictures_reader_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureReaderOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_label_picture_api_v1_labels_picture_post: {
+        parameters: {
+            query?: {
+                language?: string;
+                turn?: number;
+                corners?: number[] | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureTextOut"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_recipe_picture_api_v1_recipes_picture_post: {
+        parameters: {
+            query?: {
+                language?: string;
+                turn?: number;
+                corners?: number[] | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureTextOut"];
                 };
             };
             /** @description No such thing */

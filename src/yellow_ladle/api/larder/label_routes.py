@@ -2,14 +2,12 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, HTTPException, Request
-from fastapi.concurrency import run_in_threadpool
+from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import Answer, LevelOut, Named
-from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.labels.label_reading import Because, Listed, TooLong, Word
 from yellow_ladle.core.labels.languages import AUTO
@@ -17,11 +15,8 @@ from yellow_ladle.core.labels.lexicon import languages
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.starting_points import SAY, goods
 from yellow_ladle.core.vocabulary.class_names import class_of_name
-from yellow_ladle.devices.picture_label import label_of_picture
-from yellow_ladle.devices.picture_reader import MISSING, ReaderMissing, can_read
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import ProductPiece
-from yellow_ladle.files.picture import MAX_BYTES
 
 router = APIRouter(tags=["larder"], responses=PROBLEMS)
 
@@ -96,6 +91,13 @@ class ClassOut(Answer):
     others: list[str]
 
 
+def known_language(language: str) -> None:
+    """Raises BookRefused where labels cannot be read in a language."""
+    known = [AUTO, *languages()]
+    if language not in known:
+        raise BookRefused([Fault("language", unknown("language", language, known))])
+
+
 @router.post("/classes/read")
 def classes(wanted: ClassesIn) -> list[ClassOut]:
     """What goods and pots of some names are taken as, in the order of the names."""
@@ -105,59 +107,12 @@ def classes(wanted: ClassesIn) -> list[ClassOut]:
 @router.post("/labels/read")
 def read(wanted: LabelIn, now: TheBook) -> LabelOut:
     """Reads a label. Nothing is recorded: a person confirms each proposal, or the lot."""
-    if wanted.language != AUTO and wanted.language not in languages():
-        known = [AUTO, *languages()]
-        raise BookRefused([Fault("language", unknown("language", wanted.language, known))])
+    known_language(wanted.language)
     try:
         regime = now.reading.book.kitchen.regime
         return LabelOut.model_validate(read_label(wanted.text, wanted.language, regime))
     except TooLong as error:
         raise BookRefused([Fault("text", str(error))]) from error
-
-
-class PictureReaderOut(BaseModel):
-    """Whether photographs can be read here; if not, what is missing."""
-
-    ready: bool
-    missing: str
-
-
-class PictureLabelOut(BaseModel):
-    """A label's text out of a photograph, and the words of it that have to be looked at.
-
-    `questions` are about the picture: whether something in it was not read.
-    """
-
-    text: str
-    language: str
-    uncertain: list[Word]
-    questions: list[str]
-
-
-@router.get("/labels/picture")
-def picture_reader() -> PictureReaderOut:
-    """Whether this machine can read photographs of labels."""
-    ready = can_read()
-    return PictureReaderOut(ready=ready, missing="" if ready else MISSING)
-
-
-@router.post("/labels/picture", openapi_extra=BODY)
-async def read_photograph(request: Request, language: str = AUTO) -> PictureLabelOut:
-    """Reads a photograph of a label. Its text is only a text: a person compares it with the jar."""
-    if language != AUTO and language not in languages():
-        known = [AUTO, *languages()]
-        raise BookRefused([Fault("language", unknown("language", language, known))])
-    content = await whole_body(request, MAX_BYTES)
-    try:
-        found = await run_in_threadpool(label_of_picture, content, language)
-    except ReaderMissing as error:
-        raise HTTPException(501, str(error)) from error
-    return PictureLabelOut(
-        text=found.text,
-        language=found.reading.language,
-        uncertain=list(found.uncertain),
-        questions=list(found.questions),
-    )
 
 
 @router.get("/labels/languages")

@@ -115,7 +115,7 @@ def _flags(reading: Reading, id: str, styles: dict[str, ParagraphStyle]) -> list
     size = styles["text"].fontSize * 1.35
     found: list[Flowable] = []
     for part in by_flag(reading, id):
-        rows = []
+        rows: list[list[Flowable | str]] = []
         for level, names in part.names.items():
             colour = CLAY if level is Level.UNCHECKED else ENAMEL
             word = f'<font color="{colour}"><b>{LEVEL_WORDS[level]}:</b></font>'

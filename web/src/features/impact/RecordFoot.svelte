@@ -47,7 +47,7 @@
   {:else if !recording.error}
     <p class="text-soft">{hint}</p>
   {/if}
-  <div class="flex flex-wrap items-center gap-4">
+  <div class="flex flex-wrap items-center gap-4 max-[43.75rem]:flex-nowrap">
     <Button
       main
       disabled={disabled ||

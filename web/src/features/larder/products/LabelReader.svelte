@@ -6,14 +6,14 @@
   import type { LabelDraft } from './labelDraft.svelte';
   import { LabelReading } from './labelReading.svelte';
   import MarkedText from './MarkedText.svelte';
-  import PhotoButton from './PhotoButton.svelte';
-  import Compared from './Compared.svelte';
+  import PhotoButton from '../../pictures/PhotoButton.svelte';
+  import PhotoPart from '../../pictures/PhotoPart.svelte';
   import Proposals from './Proposals.svelte';
 
   /** The label's text, pasted or typed, and what its words propose. */
   let { label }: { label: LabelDraft } = $props();
 
-  const reading = new LabelReading();
+  const reading = new LabelReading((text) => (label.text = text));
   const languages = languagesQuery();
   const stale = $derived(reading.read !== null && reading.text !== label.text);
 </script>
@@ -38,7 +38,7 @@
           {/each}
         </select>
       </Field>
-      <PhotoButton {reading} {label} />
+      <PhotoButton photo={reading.photo} label="Photograph of the label" />
       <Button
         disabled={label.text.trim() === '' || reading.busy}
         onclick={() => reading.ask(label.text)}
@@ -48,12 +48,12 @@
     </div>
   </div>
   <ErrorText error={reading.error} />
+  <PhotoPart photo={reading.photo} thing="jar" mark={reading.mark} />
   {#if reading.read}
     {#if stale}
       <p class="text-clay">The text was changed since it was read; read it again.</p>
     {/if}
     <MarkedText runs={reading.runs} />
-    {#if reading.picture}<Compared {reading} />{/if}
     <Proposals {reading} {label} />
   {/if}
 </section>

@@ -16,8 +16,13 @@
 
 <svelte:head><title>Larder · Yellow Ladle</title></svelte:head>
 
-<div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
-  <LarderNav />
+<div
+  class={[
+    'grid h-full grid-rows-[auto_minmax(0,1fr)]',
+    id !== null && 'max-[43.75rem]:grid-rows-[minmax(0,1fr)]'
+  ]}
+>
+  <div class={[id !== null && 'max-[43.75rem]:hidden']}><LarderNav /></div>
   <div
     class="grid min-h-0 grid-cols-[380px_minmax(0,1fr)] max-[56.25rem]:grid-cols-[280px_minmax(0,1fr)] max-[43.75rem]:grid-cols-1 max-[43.75rem]:grid-rows-[auto_minmax(0,1fr)]"
   >

@@ -79,8 +79,11 @@
   $effect(() => singleKeys.register({ p: () => draft.markPlain() }));
 </script>
 
-<section class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto]" aria-label="Product">
-  <div class="border-b border-rule px-6 pt-3 pb-2">
+<section
+  class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] max-[43.75rem]:block max-[43.75rem]:overflow-y-auto"
+  aria-label="Product"
+>
+  <div class="border-b border-rule px-6 pt-3 pb-2 max-[43.75rem]:px-3">
     <div
       class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4 max-[43.75rem]:grid-cols-1 max-[43.75rem]:gap-1"
     >
@@ -114,7 +117,9 @@
   </div>
   <ProductTabs {draft} {known} bind:tab />
   {#if tab !== 'makers' && tab !== 'picture' && tab !== 'history'}
-    <div class="border-t border-rule bg-sheet px-6 py-3">
+    <div
+      class="border-t border-rule bg-sheet px-6 py-3 max-[43.75rem]:sticky max-[43.75rem]:bottom-0 max-[43.75rem]:z-10 max-[43.75rem]:px-3 max-[43.75rem]:py-2"
+    >
       {#each told as line (line)}<p class="text-clay" data-told>{line}</p>{/each}
       <RecordFoot
         {recording}

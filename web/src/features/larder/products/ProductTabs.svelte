@@ -45,7 +45,10 @@
   }
 </script>
 
-<Tabs.Root bind:value={tab} class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)]">
+<Tabs.Root
+  bind:value={tab}
+  class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] max-[43.75rem]:block"
+>
   <Tabs.List
     class="flex border-b border-rule px-4 max-[56.25rem]:flex-wrap max-[43.75rem]:px-1"
     aria-label="Sides of the product"
@@ -59,7 +62,7 @@
       </Tabs.Trigger>
     {/each}
   </Tabs.List>
-  <Scroll label="The product" class="px-6 pb-4 max-[43.75rem]:px-3">
+  <Scroll label="The product" class="px-6 pb-4 max-[43.75rem]:overflow-visible max-[43.75rem]:px-3">
     <Tabs.Content value="label">
       {#if !known}<StartFrom {draft} />{/if}
       {#if draft.voices.length > 1}<VoicePick {draft} />{/if}

@@ -1,5 +1,6 @@
 import { answer, api, fileBody, type Level, type Schema } from '../../../api/client';
 import { surest } from '../../../ui/marks/levels';
+import { Photograph } from '../../pictures/photograph.svelte';
 import type { LabelDraft } from './labelDraft.svelte';
 
 type Proposal = Schema['ProposalOut'];
@@ -7,6 +8,8 @@ type Proposal = Schema['ProposalOut'];
 /** A run of the label's text, with the proposals that it led to. */
 export interface Run {
   text: string;
+  start: number;
+  end: number;
   level: Level | null;
   flags: string[];
   /** Whether the reader does not know the words. */
@@ -23,32 +26,25 @@ export class LabelReading {
   taken = $state<string[]>([]);
   error = $state<unknown>(null);
   busy = $state(false);
-  /** What a photograph gave, until somebody has compared it with the jar. */
-  picture = $state.raw<Schema['PictureLabelOut'] | null>(null);
-  compared = $state(false);
+  readonly photo: Photograph;
+
+  /** `use` takes the words of a photograph into the box. */
+  constructor(use: (text: string) => void) {
+    this.photo = new Photograph(
+      (file, frame) => {
+        const query = { language: this.language, ...frame };
+        return answer(api.POST('/api/v1/labels/picture', { params: { query }, ...fileBody(file) }));
+      },
+      (found) => {
+        use(found.text);
+        return this.ask(found.text);
+      }
+    );
+  }
 
   /** Whether the words may be taken: those of a photograph only once they were compared. */
   get mayTake(): boolean {
-    return this.picture === null || this.compared;
-  }
-
-  /** Reads a photograph; its text goes into the box, and is read as a label. */
-  async photograph(file: File, label: LabelDraft) {
-    this.busy = true;
-    this.error = null;
-    this.compared = false;
-    try {
-      const query = { language: this.language };
-      this.picture = await answer(
-        api.POST('/api/v1/labels/picture', { params: { query }, ...fileBody(file) })
-      );
-      label.text = this.picture.text;
-      await this.ask(label.text);
-    } catch (error) {
-      this.error = error;
-    } finally {
-      this.busy = false;
-    }
+    return this.photo.settled;
   }
 
   async ask(text: string) {
@@ -90,16 +86,35 @@ export class LabelReading {
     const marks = (this.read?.proposals ?? []).flatMap((proposal) =>
       proposal.because.map((why) => ({ ...why, flag: proposal.flag, level: proposal.level }))
     );
-    const doubtful = this.picture?.text === this.text ? this.picture.uncertain : [];
+    const found = this.photo.found;
+    const doubtful = found?.text === this.text ? found.uncertain : [];
     const unknown = [...(this.read?.unknown ?? []), ...doubtful];
     for (const mark of [...marks, ...unknown]) edges.add(mark.start).add(mark.end);
     const places = [...edges].sort((a, b) => a - b);
     return places.slice(0, -1).map((start, index) => {
       const over = marks.filter((mark) => mark.start <= start && start < mark.end);
       const level = surest(over.map((mark) => mark.level)) ?? null;
-      const text = letters.slice(start, places[index + 1]).join('');
+      const end = places[index + 1] ?? letters.length;
+      const text = letters.slice(start, end).join('');
       const strange = unknown.some((word) => word.start <= start && start < word.end);
-      return { text, level, flags: [...new Set(over.map((mark) => mark.flag))], strange };
+      return {
+        text,
+        start,
+        end,
+        level,
+        flags: [...new Set(over.map((mark) => mark.flag))],
+        strange
+      };
     });
   });
+
+  /** What is marked of the photograph's words between two places. */
+  mark = (start: number, end: number) => {
+    if (this.photo.found?.text !== this.text) return { level: null, doubtful: false };
+    const over = this.runs.filter((run) => run.start < end && start < run.end);
+    return {
+      level: surest(over.flatMap((run) => run.level ?? [])) ?? null,
+      doubtful: over.some((run) => run.strange)
+    };
+  };
 }
