@@ -482,8 +482,7 @@ class AfterAKill(CardBrowserTest):
         self.shows("Numbers move in White roux, tonight", "aside")
         self.click("aside button", "Record")
         self.shows("Recorded.", "[role=status]")
-        # The draft is dropped once the card is shown.
-        self.see("h2", "What it carries")
+        # By the time that it is said, the draft is dropped.
         self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
         self.gone("[data-recovered]")
 

@@ -12,6 +12,7 @@ from yellow_ladle import __version__
 from yellow_ladle.api.built_assets import BuiltAssets
 from yellow_ladle.api.cards import (
     amount_routes,
+    base_routes,
     card_routes,
     change_routes,
     comparison_routes,
@@ -57,7 +58,7 @@ ROUTES = (
     *(kitchen_routes, family_routes, preparation_routes, product_routes),
     *(change_routes, find_routes, event_routes, health_routes, made_up_routes),
     *(plan_routes, applied_plan_routes, menu_routes, rule_routes),
-    *(recipe_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
+    *(recipe_routes, base_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
     *(label_routes, picture_routes, unchecked_routes, tool_routes, history_routes),
     *(intake_routes, feed_routes, photo_routes),
 )

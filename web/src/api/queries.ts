@@ -98,6 +98,13 @@ export const uncheckedQuery = () =>
     here
   );
 
+/** The library of bases, as this kitchen could make them. */
+export const basesQuery = () =>
+  createQuery(
+    () => ({ queryKey: ['bases'], queryFn: () => answer(api.GET('/api/v1/bases')) }),
+    here
+  );
+
 export const goodsQuery = (wanted: () => boolean) =>
   createQuery(
     () => ({

@@ -23,7 +23,7 @@
     name?: string;
     label?: string;
     id: string;
-    only?: 'product';
+    only?: 'product' | 'preparation';
     makes?: boolean;
     onnamed?: (item: string, name: string) => void;
   } = $props();

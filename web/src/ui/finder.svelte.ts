@@ -32,7 +32,7 @@ const plain = (text: string) => text.toLowerCase().normalize('NFD').replace(/\p{
  * is first used: a list that arrived after each letter would lose the entry that Enter takes.
  */
 export class Finder {
-  constructor(private readonly only?: 'product') {}
+  constructor(private readonly only?: Found['what']) {}
 
   words = $state('');
   wanted = $state(false);

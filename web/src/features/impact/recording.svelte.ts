@@ -22,9 +22,15 @@ function recorded({ impact, freed }: Schema['RecordedOut']): string {
 export class Recording {
   #preview = new AsyncState<Impact>({ rest: 120 });
   #told: Told;
-  #write = new Write((body: Schema['RecordIn']) => answer(api.POST('/api/v1/changes', { body })), {
-    says: recorded
-  });
+  #stands: (() => void) | undefined;
+  #write = new Write(
+    async (body: Schema['RecordIn']) => {
+      const done = await answer(api.POST('/api/v1/changes', { body }));
+      this.#stands?.();
+      return done;
+    },
+    { says: recorded }
+  );
   /** What stands, where somebody else wrote in the meantime. */
   overtaken = $state.raw<Standing | null>(null);
 
@@ -64,13 +70,22 @@ export class Recording {
     });
   }
 
-  /** Records a change that was made looking at version `seen`; says whether it stands. */
+  /**
+   * Records a change that was made looking at version `seen`; says whether it stands. `stands` is
+   * called as soon as it does, before anything is announced: a draft is to be dropped by then.
+   */
   async record(
     change: Change,
     seen: number | null,
-    act: { person?: string | null; why?: string; seen_each?: Record<string, number | null> } = {}
+    act: {
+      person?: string | null;
+      why?: string;
+      seen_each?: Record<string, number | null>;
+      stands?: () => void;
+    } = {}
   ): Promise<boolean> {
     const { person = null, why = '', seen_each = null } = act;
+    this.#stands = act.stands;
     const body = { change, seen: this.overtaken?.version ?? seen, person, why, seen_each };
     if (await this.#write.send(body)) {
       this.overtaken = null;

@@ -23,9 +23,12 @@
     if (!change) return;
     const first = change.preparations[0]?.id ?? '';
     const alone = change.preparations.length === 1;
-    const act = { person: currentUser.initials, why: `from ${recipes.sources.join(', ')}` };
+    const act = {
+      person: currentUser.initials,
+      why: `from ${recipes.sources.join(', ')}`,
+      stands: () => recipes.clear()
+    };
     if (await recording.record(change, null, act)) {
-      recipes.clear();
       if (alone) void navigate('/pots/:id', { params: { id: first } });
       else void navigate('/');
     }

@@ -10,6 +10,7 @@
   import { Recording, type Change } from '../../impact/recording.svelte';
   import { navigate } from '../../../app/routes';
   import AsideEdit from './AsideEdit.svelte';
+  import BeginFrom from './BeginFrom.svelte';
   import CardWords from './CardWords.svelte';
   import { CardDraft } from './cardDraft.svelte';
   import { Consequences } from './consequences.svelte';
@@ -57,11 +58,11 @@
     if ((await amountsRead()) || !draft.ready || draft.wants) return;
     const preparation = await identified(draft.ready);
     const change: Change = { change: 'preparation', preparation };
-    if (!(await recording.record(change, draft.version, { person: currentUser.initials }))) {
+    const act = { person: currentUser.initials, stands: () => draft.drop() };
+    if (!(await recording.record(change, draft.version, act))) {
       presence.standing = recording.overtaken?.version ?? presence.standing;
       return;
     }
-    draft.drop();
     void navigate('/pots/:id', { params: { id: preparation.id } });
   }
 
@@ -80,6 +81,9 @@
       <p class="mb-2 border-l-4 border-ladle pl-3" data-recovered>
         Your draft of {new Date(draft.recovered).toLocaleString('sv-SE').slice(0, 16)} is here again.
       </p>
+    {/if}
+    {#if base.id === '' && !draft.changed}
+      <BeginFrom {draft} onflags={() => (tab = 'flags')} />
     {/if}
     <HeadEdit {draft} kitchen={kitchen.data} fresh={base.id === ''} />
     <Tabs.Root bind:value={tab} class="mt-3">

@@ -3,6 +3,7 @@ import { stating } from '../../larder/flags/stating';
 import { forget, keep, keptDraft } from './kept';
 import {
   copied,
+  copyOf,
   EMPTY,
   EMPTY_LINE,
   EMPTY_STEP,
@@ -48,6 +49,12 @@ export class CardDraft {
     this.#undo = [];
     this.#redo = [];
     this.#last = JSON.stringify(this.piece);
+  }
+
+  /** Goes on from a copy of another card. */
+  copy(card: Piece, names: Record<string, string>) {
+    this.piece = copied(copyOf(card));
+    this.names = { ...names };
   }
 
   changed = $derived(JSON.stringify(this.piece) !== JSON.stringify(this.base));

@@ -52,5 +52,14 @@ export const EMPTY_LINE: LinePiece = {
 
 export const EMPTY_STEP: StepPiece = { text: '', equipment: [], uses: [], passive: false };
 
+/** A card as the beginning of another one. */
+export const copyOf = (piece: Piece, name = `${piece.name}, copy`): Piece => ({
+  ...piece,
+  id: '',
+  name,
+  batches: [],
+  retired: null
+});
+
 /** A plain copy, with nothing of the state that watches it. */
 export const copied = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;

@@ -6,6 +6,7 @@
   import RecordFoot from '../../impact/RecordFoot.svelte';
   import { Recording, type Change } from '../../impact/recording.svelte';
   import { navigate } from '../../../app/routes';
+  import { copyOf } from '../edit/pieces';
   import type { Pot } from './lines';
 
   /** Copies, renames, retires or removes a pot. */
@@ -34,8 +35,10 @@
   async function changeOf(): Promise<Change> {
     const id = made.id;
     if (act === 'copy') {
-      const copy = { ...made, id: '', name: name.trim(), batches: [], retired: null };
-      return { change: 'preparation', preparation: await identified(copy) };
+      return {
+        change: 'preparation',
+        preparation: await identified(copyOf(made, name.trim()))
+      };
     }
     if (act === 'rename') return { change: 'renaming', preparation: id, name: name.trim() };
     if (act === 'retire') return { change: 'retirement', preparation: id, retired: !made.retired };

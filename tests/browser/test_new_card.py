@@ -1,0 +1,53 @@
+"""A card begun otherwise than by writing it: from the library, as a copy, by its flags alone."""
+
+import unittest
+
+from tests.browser.harness import BrowserTest
+from yellow_ladle.core.book.book import Book, Kitchen
+
+
+class Beginning(BrowserTest):
+    def test_a_copy_of_another_card(self) -> None:
+        self.open("/pots/new", "[data-pot-name]")
+        self.accessible()
+        self.choose("#copy-of", "velout", "Velouté")
+        self.assertEqual(self.see("[data-pot-name]").get_attribute("value"), "Velouté, copy")
+        self.gone("#copy-of")
+        self.click("aside button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.see("h1", "Velouté, copy")
+        book = self.served.ledger.now.reading.book
+        lines = [line.item for line in book.preparations["veloute-copy"].lines]
+        self.assertEqual(lines, [line.item for line in book.preparations["veloute"].lines])
+
+    def test_its_flags_alone(self) -> None:
+        self.open("/pots/new", "[data-pot-name]")
+        self.click("button", "Its flags alone")
+        self.see("[aria-label='Beef: contains']")
+
+
+class FromTheLibrary(BrowserTest):
+    @staticmethod
+    def book() -> Book:
+        return Book.of(Kitchen("Our kitchen", "eu-14"), [], [], [])
+
+    def test_a_base_comes_with_its_roux_and_its_goods_unchecked(self) -> None:
+        self.open("/pots/new", "[data-pot-name]")
+        self.click("button", "A base of the library")
+        self.see("[role=dialog] input").send_keys("white sauce on oat")
+        self.click("[data-bases] button", "White sauce on oat drink")
+        self.shows("With it: White roux of rice flour and oil", "[role=dialog]")
+        self.shows("New in the larder, not checked: Rice flour", "[role=dialog]")
+        self.shows("Changes 2 pots", "[role=dialog]")
+        self.accessible()
+        self.click("[role=dialog] button", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.see("h1", "White sauce on oat drink")
+        self.shows("flags not checked", "[data-by=flag]")
+        reading = self.served.ledger.now.reading
+        self.assertEqual(reading.level("white-sauce-on-oat-drink", "milk").word, "unchecked")
+        self.no_complaints()
+
+
+if __name__ == "__main__":
+    unittest.main()
