@@ -9,6 +9,7 @@ from yellow_ladle.core.book.book import Book, Kitchen
 class Beginning(BrowserTest):
     def test_a_copy_of_another_card(self) -> None:
         self.open("/pots/new", "[data-pot-name]")
+        self.click("[aria-label='Begin from'] button", "a copy")
         self.accessible()
         self.choose("#copy-of", "velout", "Velouté")
         self.assertEqual(self.see("[data-pot-name]").get_attribute("value"), "Velouté, copy")
@@ -22,7 +23,7 @@ class Beginning(BrowserTest):
 
     def test_its_flags_alone(self) -> None:
         self.open("/pots/new", "[data-pot-name]")
-        self.click("button", "Its flags alone")
+        self.click("button", "its flags")
         self.see("[aria-label='Beef: contains']")
 
 
@@ -33,7 +34,7 @@ class FromTheLibrary(BrowserTest):
 
     def test_a_base_comes_with_its_roux_and_its_goods_unchecked(self) -> None:
         self.open("/pots/new", "[data-pot-name]")
-        self.click("button", "A base of the library")
+        self.click("button", "a base")
         self.see("[role=dialog] input").send_keys("white sauce on oat")
         self.click("[data-bases] button", "White sauce on oat drink")
         self.shows("With it: White roux of rice flour and oil", "[role=dialog]")

@@ -9,6 +9,7 @@
   let { draft, onflags }: { draft: CardDraft; onflags: () => void } = $props();
 
   let choosing = $state(false);
+  let copying = $state(false);
   let error = $state<unknown>(null);
 
   async function copy(id: string) {
@@ -24,14 +25,16 @@
   }
 </script>
 
-<div class="mt-2 flex flex-wrap items-end gap-3" role="group" aria-label="Begin from">
-  <Button onclick={() => (choosing = true)}>A base of the library</Button>
-  <Button onclick={onflags}>Its flags alone</Button>
-  <div class="min-w-60 flex-1">
-    <label class="text-soft" for="copy-of">or a copy of</label>
-    <ItemBox id="copy-of" label="A copy of" item="" only="preparation" onnamed={copy} />
-  </div>
+<div class="mt-1 flex flex-wrap items-center gap-2" role="group" aria-label="Begin from">
+  <span class="text-soft">or begin from</span>
+  <Button onclick={() => (choosing = true)}>a base</Button>
+  <Button onclick={() => (copying = true)}>a copy</Button>
+  <Button onclick={onflags}>its flags</Button>
 </div>
+{#if copying}
+  <label class="mt-2 block text-soft" for="copy-of">A copy of</label>
+  <ItemBox id="copy-of" label="A copy of" item="" only="preparation" onnamed={copy} />
+{/if}
 <ErrorText {error} />
 {#if choosing}
   {#await import('./BaseSheet.svelte') then { default: BaseSheet }}

@@ -82,10 +82,10 @@
         Your draft of {new Date(draft.recovered).toLocaleString('sv-SE').slice(0, 16)} is here again.
       </p>
     {/if}
+    <HeadEdit {draft} kitchen={kitchen.data} fresh={base.id === ''} />
     {#if base.id === '' && !draft.changed}
       <BeginFrom {draft} onflags={() => (tab = 'flags')} />
     {/if}
-    <HeadEdit {draft} kitchen={kitchen.data} fresh={base.id === ''} />
     <Tabs.Root bind:value={tab} class="mt-3">
       <Tabs.List
         class="flex gap-2 border-b border-rule max-[43.75rem]:flex-wrap max-[43.75rem]:gap-0"
@@ -118,33 +118,39 @@
     </Tabs.Root>
   </section>
   <aside
-    class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet px-5 py-3 max-[62.5rem]:border-l-0"
+    class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet px-5 py-3 max-[62.5rem]:contents"
     aria-label="What it comes to"
   >
-    <h2 class="text-lead">What it comes to</h2>
+    <h2 class="text-lead max-[62.5rem]:sr-only">What it comes to</h2>
     <Together {draft} {presence} onmerged={() => recording.reset()} />
-    <RecordFoot
-      {recording}
-      wants={draft.wants}
-      hint={draft.changed ? 'Working it out …' : 'Nothing is changed yet.'}
-      onrecord={record}
-    />
-    <EditFoot {draft} ondrop={leave} />
-    <CardWords
-      words={consequences.draft?.words ?? []}
-      {draft}
-      onaddline={() => {
-        tab = 'lines';
-        draft.addLine();
-      }}
-    />
-    {#if consequences.draft}
-      <QuietWarnings figures={consequences.draft.figures} />
-      <Figures
-        figures={consequences.draft.figures}
-        id={base.id}
-        kind={base.id === '' ? '' : draft.piece.kind}
+    <div
+      class="max-[62.5rem]:sticky max-[62.5rem]:bottom-0 max-[62.5rem]:z-10 max-[62.5rem]:border-t max-[62.5rem]:border-rule max-[62.5rem]:bg-sheet max-[62.5rem]:px-5 max-[62.5rem]:py-2"
+    >
+      <RecordFoot
+        {recording}
+        wants={draft.wants}
+        hint={draft.changed ? 'Working it out …' : 'Nothing is changed yet.'}
+        onrecord={record}
       />
-    {/if}
+    </div>
+    <div class="flex flex-col gap-3 max-[62.5rem]:bg-sheet max-[62.5rem]:px-5 max-[62.5rem]:py-3">
+      <EditFoot {draft} ondrop={leave} />
+      <CardWords
+        words={consequences.draft?.words ?? []}
+        {draft}
+        onaddline={() => {
+          tab = 'lines';
+          draft.addLine();
+        }}
+      />
+      {#if consequences.draft}
+        <QuietWarnings figures={consequences.draft.figures} />
+        <Figures
+          figures={consequences.draft.figures}
+          id={base.id}
+          kind={base.id === '' ? '' : draft.piece.kind}
+        />
+      {/if}
+    </div>
   </aside>
 </div>
