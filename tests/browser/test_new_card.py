@@ -14,6 +14,7 @@ class Beginning(BrowserTest):
         self.choose("#copy-of", "velout", "Velouté")
         self.assertEqual(self.see("[data-pot-name]").get_attribute("value"), "Velouté, copy")
         self.gone("#copy-of")
+        self.shows("Changes 1 pot", "aside")
         self.click("aside button", "Record")
         self.shows("Recorded.", "[role=status]")
         self.see("h1", "Velouté, copy")

@@ -4,7 +4,8 @@ from tests.browser.harness import BrowserTest
 
 PLACES = (
     *("/", "/pots", "/pots/new", "/pots/hen-leek-pie", "/pots/veloute/edit"),
-    *("/pots/veloute/scale", "/pots/veloute/thickening", "/pots/roast-shell-stock/compare"),
+    *("/pots/veloute/scale", "/pots/veloute/thickening", "/pots/veloute/print"),
+    *("/pots/roast-shell-stock/compare"),
     *("/pots/hen-leek-pie/swaps", "/menu", "/applied", "/rules", "/recipes"),
     *("/larder", "/larder/white-wine", "/larder/new", "/next-jar", "/unchecked", "/bags", "/tools"),
     *("/supplier", "/intake", "/history", "/thickening"),
@@ -41,6 +42,28 @@ const small = [...document.querySelectorAll(`button, select, summary, ${BOXES}, 
   });
 return small.slice(0, 3).map((e) => `${e.tagName} ${e.innerText || e.ariaLabel || e.className}`);
 """
+CUT = """
+const pen = document.createElement('canvas').getContext('2d');
+const words = (box) => box.matches('select')
+  ? box.selectedOptions[0]?.text ?? '' : box.value ? '' : box.placeholder;
+const cut = [...document.querySelectorAll('select, input[placeholder]')]
+  .filter((box) => box.checkVisibility() && !box.closest('.sr-only'))
+  .filter((box) => {
+    const { font, paddingLeft, paddingRight } = getComputedStyle(box);
+    pen.font = font;
+    const room = box.clientWidth - parseFloat(paddingLeft) - parseFloat(paddingRight);
+    return pen.measureText(words(box)).width > room + 1;
+  })
+  .map((box) => `${words(box)} in ${box.clientWidth}`);
+// Names and sentences are never cut: what hides the rest of a line would.
+const clipped = [...document.querySelectorAll('body *')].filter((element) => {
+  const { textOverflow, overflowX, clipPath } = getComputedStyle(element);
+  const cuts = textOverflow === 'ellipsis' || overflowX === 'hidden' || overflowX === 'clip';
+  return cuts && clipPath === 'none' && element.innerText?.trim() &&
+    element.scrollWidth > element.clientWidth + 1;
+});
+return [...cut, ...clipped.map((element) => element.innerText.slice(0, 40))].slice(0, 3);
+"""
 
 
 class Sizes(BrowserTest):
@@ -57,8 +80,34 @@ class Sizes(BrowserTest):
                     page, window, wide = self.script(OVER)
                     self.assertLessEqual(page, window)
                     self.assertEqual(wide, [])
+                    self.assertEqual(self.script(CUT), [])
                     if width in (320, 390):
                         self.assertEqual(self.script(SMALL), [])
+                    if width == 390:
+                        self.accessible()
+
+    def test_forced_colours_keep_the_marks_and_what_is_chosen(self) -> None:
+        def forced(value: str) -> None:
+            features = [{"name": "forced-colors", "value": value}]
+            self.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"features": features})
+
+        self.addCleanup(forced, "none")
+        forced("active")
+        self.open("/pots/hen-leek-pie", "[data-by=flag] svg")
+        self.assertTrue(self.script("return matchMedia('(forced-colors: active)').matches"))
+        ground, lines, outline, bar = self.script(
+            "const style = (wanted) => getComputedStyle(document.querySelector(wanted));"
+            "return [style('body').backgroundColor, style('[data-by=flag] svg path').stroke,"
+            "  style('[role=group] [aria-pressed=true]').outlineStyle,"
+            "  style('[data-bar] span').backgroundColor]"
+        )
+        self.assertNotIn(lines, ("none", ground))
+        self.assertEqual(outline, "solid")
+        self.assertNotEqual(bar, ground)
+        self.open("/unchecked", "main h1")
+        self.open("/menu", "input[type=checkbox]")
+        box = "return getComputedStyle(document.querySelector('input[type=checkbox]')).appearance"
+        self.assertEqual(self.script(box), "auto")
 
     def test_the_board_the_pot_and_the_larder_are_turned_page_by_page(self) -> None:
         self.size(390, 844)

@@ -1,10 +1,13 @@
 <script lang="ts">
   import { Combobox } from 'bits-ui';
+  import { MediaQuery } from 'svelte/reactivity';
   import { Finder } from '../ui/finder.svelte';
   import Options from '../ui/Options.svelte';
   import { navigate } from './routes';
 
   const finder = new Finder();
+  /** A phone has no room for the whole sentence; its label says it to screen readers. */
+  const narrow = new MediaQuery('width <= 43.75rem');
   let opened = $state(0);
 
   function open(item: string) {
@@ -24,7 +27,7 @@
     <div class="relative">
       <Combobox.Input
         id="find"
-        placeholder="Find a pot or jar"
+        placeholder={narrow.current ? 'Find' : 'Find a pot, jar or plate'}
         aria-label="Find a pot, jar or plate"
         class="field pr-10 placeholder:text-soft max-[43.75rem]:pr-3"
         autocomplete="off"

@@ -47,7 +47,6 @@
     <input
       class="field"
       maxlength="200"
-      placeholder="only if more comes out than went in"
       disabled={!piece.yield}
       value={piece.yield?.note ?? ''}
       oninput={(event) => {

@@ -56,28 +56,32 @@
 </script>
 
 <div
-  class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] items-start gap-2 max-[43.75rem]:grid-cols-[32px_minmax(0,1fr)_44px_44px]"
+  class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] items-start gap-2 max-[43.75rem]:grid-cols-[32px_minmax(0,1fr)_44px_44px] max-[43.75rem]:items-end"
 >
   <Mover label="Line {index + 1}" {onmove} {dragging} />
   <span class="flex h-11 items-center max-[43.75rem]:hidden">
     {#if flags}<LineMarks {flags} />{/if}
   </span>
-  <AmountBox
-    quantity={line.quantity}
-    unit={line.unit}
-    typed={line.typed ?? ''}
-    item={line.item}
-    label="Amount of line {index + 1}"
-    onset={(quantity, unit, typed, range) => {
-      line.quantity = quantity;
-      line.unit = unit;
-      line.typed = typed;
-      if (range && !line.note) line.note = range;
-    }}
-  />
+  <div>
+    <span class="hidden text-soft max-[43.75rem]:block" aria-hidden="true">Amount</span>
+    <AmountBox
+      quantity={line.quantity}
+      unit={line.unit}
+      typed={line.typed ?? ''}
+      item={line.item}
+      label="Amount of line {index + 1}"
+      onset={(quantity, unit, typed, range) => {
+        line.quantity = quantity;
+        line.unit = unit;
+        line.typed = typed;
+        if (range && !line.note) line.note = range;
+      }}
+    />
+  </div>
   <div
     class="min-w-0 max-[43.75rem]:order-last max-[43.75rem]:col-span-3 max-[43.75rem]:col-start-2"
   >
+    <span class="hidden text-soft max-[43.75rem]:block" aria-hidden="true">Item</span>
     <ItemBox
       id="item-{index}"
       label="Item of line {index + 1}"

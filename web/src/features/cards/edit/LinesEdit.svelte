@@ -32,6 +32,15 @@
   });
 </script>
 
+{#if draft.lines.length > 0}
+  <div
+    class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] gap-2 text-soft max-[43.75rem]:hidden"
+    aria-hidden="true"
+  >
+    <span class="col-start-3 text-right">Amount</span>
+    <span>Item</span>
+  </div>
+{/if}
 <Reorder entries={draft.lines} what="Line" move={(from, to) => draft.move('lines', from, to)}>
   {#snippet entry(line, index, onmove, dragging)}
     {#if line.group && line.group !== draft.lines[index - 1]?.group}

@@ -50,13 +50,13 @@
   }}
 >
   <div class="min-w-0 flex-1">
-    <label class="text-soft" for="quick-{id}">Write lines, Enter takes them</label>
+    <label class="text-soft" for="quick-{id}">Write lines, commas between; Enter takes them</label>
     <input
       id="quick-{id}"
       class="field"
       maxlength="2000"
       autocomplete="off"
-      placeholder="100 g butter, 100 g flour"
+      placeholder="100 g butter"
       bind:value={text}
     />
   </div>

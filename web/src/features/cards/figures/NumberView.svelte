@@ -30,7 +30,7 @@
     {/if}
   </p>
   {#if most.length > 0}
-    <div class="mt-1 flex h-2 gap-px bg-rule" aria-hidden="true">
+    <div class="mt-1 flex h-2 gap-px bg-rule" aria-hidden="true" data-bar>
       {#each most as share (share.item)}
         <span class="bg-enamel" style:width="{share.share * 100}%"></span>
       {/each}

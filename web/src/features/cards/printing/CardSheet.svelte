@@ -33,7 +33,7 @@
 
 <article
   class={[
-    'sheet mx-auto my-5 bg-sheet px-10 py-8 print:m-0 print:p-0',
+    'sheet mx-auto my-5 max-w-full bg-sheet px-10 py-8 max-[43.75rem]:px-3 print:m-0 print:p-0',
     size === 'A4' ? 'w-[794px] min-h-[1123px]' : 'w-[560px] min-h-[794px] text-base'
   ]}
   data-sheet={size}

@@ -32,7 +32,10 @@
   <Field label="Find a flag" class="w-72">
     <input class="field" bind:value={words} />
   </Field>
-  <ul class="flex min-h-11 items-center gap-5 text-base text-soft" aria-label="The marks">
+  <ul
+    class="flex min-h-11 flex-wrap items-center gap-x-5 text-base text-soft"
+    aria-label="The marks"
+  >
     {#each LEVELS as level (level)}
       <li class="flex items-center gap-1.5"><PotMark {level} decorative />{levelWord(level)}</li>
     {/each}

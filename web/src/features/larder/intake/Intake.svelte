@@ -1,5 +1,6 @@
 <script lang="ts">
   import LarderPage from '../products/LarderPage.svelte';
+  import FileButton from '../../../ui/FileButton.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import PersonPick from '../../people/PersonPick.svelte';
   import { Intake } from './intake.svelte';
@@ -14,22 +15,12 @@
 >
   {#snippet aside()}<PersonPick />{/snippet}
   <div class="mt-4 flex flex-wrap items-center gap-5">
-    <label
-      class="inline-flex min-h-11 cursor-pointer items-center border-[1.5px] border-ink bg-sheet px-4 font-semibold focus-within:outline-3 focus-within:outline-enamel hover:bg-ladle-pale"
+    <FileButton
+      label="A table or sheet of goods"
+      accept=".csv,.xlsx,.json,text/csv,application/json"
+      disabled={intake.busy}
+      onfiles={([file]) => file && void intake.look(file)}>Choose a file</FileButton
     >
-      Choose a file
-      <input
-        type="file"
-        class="sr-only"
-        accept=".csv,.xlsx,.json,text/csv,application/json"
-        disabled={intake.busy}
-        onchange={(event) => {
-          const [file] = event.currentTarget.files ?? [];
-          if (file) void intake.look(file);
-          event.currentTarget.value = '';
-        }}
-      />
-    </label>
     <p>
       An empty table to fill in: <a class="underline" href="/api/v1/intake/template.csv" download
         >CSV</a

@@ -2,6 +2,7 @@
   import { answer, api, fileBody, type Schema } from '../../../api/client';
   import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
+  import FileButton from '../../../ui/FileButton.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
 
   /** The photograph of the label. */
@@ -25,22 +26,13 @@
 <h2 class="mt-3 text-lead">Photograph of the label</h2>
 <p class="text-soft">PNG, JPEG or WebP up to 10 MB. It is kept beside the book, made smaller.</p>
 <div class="mt-2 flex flex-wrap items-center gap-3">
-  <label
-    class="inline-flex min-h-11 cursor-pointer items-center border-[1.5px] border-ink bg-sheet px-4 font-semibold focus-within:outline-3 focus-within:outline-enamel hover:bg-ladle-pale"
+  <FileButton
+    label="Picture of the label"
+    accept="image/png,image/jpeg,image/webp"
+    disabled={keeping.busy}
+    onfiles={([file]) => file && void keeping.send(file)}
+    >{known.has_photo ? 'Take another picture' : 'Choose a picture'}</FileButton
   >
-    {known.has_photo ? 'Take another picture' : 'Choose a picture'}
-    <input
-      type="file"
-      class="sr-only"
-      accept="image/png,image/jpeg,image/webp"
-      disabled={keeping.busy}
-      onchange={(event) => {
-        const [file] = event.currentTarget.files ?? [];
-        if (file) void keeping.send(file);
-        event.currentTarget.value = '';
-      }}
-    />
-  </label>
   {#if known.has_photo}<Button disabled={keeping.busy} onclick={() => keeping.send(null)}
       >Remove it</Button
     >{/if}

@@ -85,7 +85,7 @@
 >
   <div class="border-b border-rule px-6 pt-3 pb-2 max-[43.75rem]:px-3">
     <div
-      class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4 max-[43.75rem]:grid-cols-1 max-[43.75rem]:gap-1"
+      class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4 max-[62.5rem]:grid-cols-1 max-[62.5rem]:gap-1"
     >
       <Field label="Name on the jar">
         <input

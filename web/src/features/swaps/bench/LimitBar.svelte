@@ -43,7 +43,7 @@
   <label class="flex min-h-11 items-center gap-2">
     first
     <select
-      class="field !w-44"
+      class="field !w-60"
       aria-label="What counts most"
       bind:value={() => bench.first ?? order[0] ?? null, (first) => (bench.first = first)}
     >

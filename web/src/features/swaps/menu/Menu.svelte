@@ -56,7 +56,7 @@
     </Button>
     <label class="flex flex-wrap items-center gap-2">
       for each guest
-      <select class="field !w-44" aria-label="Plates of each course" bind:value={bench.each}>
+      <select class="field !w-52" aria-label="Plates of each course" bind:value={bench.each}>
         <option value={1}>one plate a course</option>
         <option value={2}>two plates a course</option>
         <option value={0}>every plate</option>
