@@ -5,7 +5,7 @@ from tests.browser.harness import BrowserTest
 PLACES = (
     *("/", "/pots", "/pots/new", "/pots/hen-leek-pie", "/pots/veloute/edit"),
     *("/pots/veloute/scale", "/pots/veloute/thickening", "/pots/veloute/print"),
-    *("/pots/roast-shell-stock/compare"),
+    "/pots/roast-shell-stock/compare",
     *("/pots/hen-leek-pie/swaps", "/menu", "/applied", "/rules", "/recipes"),
     *("/larder", "/larder/white-wine", "/larder/new", "/next-jar", "/unchecked", "/bags", "/tools"),
     *("/supplier", "/intake", "/history", "/thickening"),
