@@ -1,6 +1,5 @@
 <script lang="ts">
   import { QueryClientProvider } from '@tanstack/svelte-query';
-  import { Tooltip } from 'bits-ui';
   import { Router } from 'sv-router';
   import { queries } from '../api/queries';
   import Announcer from './Announcer.svelte';
@@ -17,22 +16,20 @@
 <svelte:window onkeydown={(event) => singleKeys.handle(event)} />
 
 <QueryClientProvider client={queries}>
-  <Tooltip.Provider delayDuration={300}>
-    <a
-      href="#place"
-      class="absolute -top-20 left-2 z-50 bg-ladle px-4 py-3 text-on-ladle focus:top-2"
-    >
-      Go to the content
-    </a>
-    <div
-      class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)] max-[43.75rem]:grid-cols-[minmax(0,1fr)] max-[43.75rem]:grid-rows-[56px_auto_minmax(0,1fr)_56px]"
-    >
-      <Rail />
-      <TopStrip />
-      <StateBanner />
-      <main id="place" tabindex="-1" class="min-h-0 min-w-0 outline-none"><Router /></main>
-    </div>
-    <KeyList />
-    <Announcer />
-  </Tooltip.Provider>
+  <a
+    href="#place"
+    class="absolute -top-20 left-2 z-50 bg-ladle px-4 py-3 text-on-ladle focus:top-2"
+  >
+    Go to the content
+  </a>
+  <div
+    class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)] max-[43.75rem]:grid-cols-[minmax(0,1fr)] max-[43.75rem]:grid-rows-[56px_auto_minmax(0,1fr)_56px]"
+  >
+    <Rail />
+    <TopStrip />
+    <StateBanner />
+    <main id="place" tabindex="-1" class="min-h-0 min-w-0 outline-none"><Router /></main>
+  </div>
+  <KeyList />
+  <Announcer />
 </QueryClientProvider>

@@ -1,13 +1,11 @@
 <script lang="ts">
   import { Combobox } from 'bits-ui';
-  import { MediaQuery } from 'svelte/reactivity';
   import { Finder } from '../ui/finder.svelte';
+  import { narrow } from '../ui/narrow';
   import Options from '../ui/Options.svelte';
   import { navigate } from './routes';
 
   const finder = new Finder();
-  /** A phone has no room for the whole sentence; its label says it to screen readers. */
-  const narrow = new MediaQuery('width <= 43.75rem');
   let opened = $state(0);
 
   function open(item: string) {
@@ -21,7 +19,7 @@
   }
 </script>
 
-<!-- The box starts anew after each find, as it would otherwise keep the found name. -->
+<!-- A phone has no room for the whole sentence; the label says it. The box starts anew after each find, as it would otherwise keep the found name. -->
 {#key opened}
   <Combobox.Root type="single" onValueChange={open} inputValue={finder.words}>
     <div class="relative">

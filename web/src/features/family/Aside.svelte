@@ -19,10 +19,7 @@
 
 <aside
   aria-label="The chosen pot"
-  class={[
-    'flex min-h-0 flex-col border-l border-rule bg-sheet max-[62.5rem]:max-h-[45dvh] max-[62.5rem]:border-t max-[62.5rem]:border-l-0',
-    !board.selected && 'max-[43.75rem]:hidden'
-  ]}
+  class="flex min-h-0 flex-col border-l border-rule bg-sheet max-[62.5rem]:max-h-[45dvh] max-[62.5rem]:border-t max-[62.5rem]:border-l-0"
 >
   {#if board.selected}
     <Scroll label="What it carries" class="min-h-0 flex-1 px-4.5 pt-4 pb-3">

@@ -2,6 +2,7 @@
   import { tick, untrack } from 'svelte';
   import type { Schema } from '../../api/client';
   import { openPot } from '../../app/keys.svelte';
+  import { narrow } from '../../ui/narrow';
   import type { Board } from './board.svelte';
   import ColumnPages from './ColumnPages.svelte';
   import PotStrip from './PotStrip.svelte';
@@ -29,6 +30,9 @@
 
   const heading = (column: string, kind: string) =>
     column === 'mothers' || column === 'plates' ? undefined : HEADINGS[kind];
+
+  /** A phone lays out the one column that stands: the others would take it a third of a second. */
+  const shown = (place: number) => !narrow.current || place === at;
 
   const stripIn = (id: string) => field?.querySelector<HTMLElement>(`[data-strip="${id}"]`);
 
@@ -69,7 +73,7 @@
     class="relative grid grid-cols-4 content-start gap-x-[34px] py-3 pr-4 pl-5 max-[43.75rem]:grid-cols-1 max-[43.75rem]:px-3"
     {onkeydown}
   >
-    {#if field}<div class="contents max-[43.75rem]:hidden"><Pour {board} {field} /></div>{/if}
+    {#if field && !narrow.current}<Pour {board} {field} />{/if}
     <ColumnPages {columns} bind:at />
     {#each columns as column, place (column.id)}
       {@const groups = board.groups(column.id)}
@@ -86,7 +90,7 @@
             {groups.reduce((sum, group) => sum + group.strips.length, 0)}
           </span>
         </h2>
-        {#each groups as group (group.kind)}
+        {#each shown(place) ? groups : [] as group (group.kind)}
           {#if heading(column.id, group.kind)}
             <h3 class="mt-2 mb-1 ml-2.5 font-sans text-base font-normal text-soft">
               {heading(column.id, group.kind)}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { familyQuery, kitchenQuery } from '../../api/queries';
   import ErrorText from '../../ui/ErrorText.svelte';
+  import { narrow } from '../../ui/narrow';
   import FirstScreen from '../first/FirstScreen.svelte';
   import Aside from './Aside.svelte';
   import AskBar from './AskBar.svelte';
@@ -26,7 +27,7 @@
     <AskBar {board} kitchen={kitchen.data} onrecord={() => void navigate('/pots/new')} />
     {#if family.data}
       <BoardView {board} columns={family.data.columns} />
-      <Aside {board} />
+      {#if board.selected || !narrow.current}<Aside {board} />{/if}
     {:else}
       <div class="p-8"><ErrorText error={family.error} /></div>
     {/if}
