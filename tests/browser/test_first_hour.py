@@ -144,7 +144,7 @@ class FirstPlates(Counting):
         self.assertEqual(levels["wheat"], Level.CONTAINS)
         self.assertEqual(levels["milk"], Level.CONTAINS)
         self.assertEqual(levels["egg"], Level.FREE)
-        self.shows("Wheat", "aside")
+        self.shows("Cereals with gluten (wheat)", "aside")
         minutes = self.letters / LETTERS_A_MINUTE
         print(
             f"\nmeasured: a white sauce with three labels read: {self.taps} actions, "

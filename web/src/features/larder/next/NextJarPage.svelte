@@ -30,7 +30,7 @@
   {#if next.current}
     {#if product.data && product.data.product.id === next.current.item}
       {#key next.current.item}
-        <ProductSheet known={product.data} ondone={() => next.pass()} />
+        <ProductSheet known={product.data} brief ondone={() => next.pass()} />
       {/key}
     {:else}
       <div class="p-5"><ErrorText error={product.error} /></div>

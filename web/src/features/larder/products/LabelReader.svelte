@@ -19,7 +19,10 @@
 </script>
 
 <section aria-labelledby="label-text" class="mt-2">
-  <h2 id="label-text" class="text-lead">The label's words</h2>
+  <div class="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
+    <h2 id="label-text" class="text-lead">The label's words</h2>
+    <PhotoButton photo={reading.photo} label="Photograph of the label" />
+  </div>
   <div class="mt-1 flex items-end gap-3 max-[43.75rem]:flex-col max-[43.75rem]:items-stretch">
     <label class="block flex-1">
       <span class="sr-only">Text of the label</span>
@@ -38,7 +41,6 @@
           {/each}
         </select>
       </Field>
-      <PhotoButton photo={reading.photo} label="Photograph of the label" />
       <Button
         disabled={label.text.trim() === '' || reading.busy}
         onclick={() => reading.ask(label.text)}

@@ -15,7 +15,16 @@
   import ProductTabs from './ProductTabs.svelte';
 
   /** One product: what its label says, and what recording that would change. */
-  let { known, ondone }: { known?: Schema['ProductOut']; ondone?: (id: string) => void } = $props();
+  let {
+    known,
+    brief = false,
+    ondone
+  }: {
+    known?: Schema['ProductOut'];
+    /** Whether only its label is wanted, as where one jar after another is read. */
+    brief?: boolean;
+    ondone?: (id: string) => void;
+  } = $props();
 
   const recording = new Recording();
   const draft = new ProductDraft();
@@ -93,9 +102,9 @@
           bind:value={draft.name}
         />
       </Field>
-      <ClassField name={draft.name} bind:value={draft.className} />
+      {#if !brief}<ClassField name={draft.name} bind:value={draft.className} />{/if}
     </div>
-    {#if known}
+    {#if known && !brief}
       <div class="mt-1.5 flex items-center justify-between gap-4">
         <p class="text-soft">
           {#if known.goes_into.length > 0}
@@ -115,7 +124,7 @@
       </div>
     {/if}
   </div>
-  <ProductTabs {draft} {known} bind:tab />
+  <ProductTabs {draft} {known} {brief} bind:tab />
   {#if tab !== 'makers' && tab !== 'picture' && tab !== 'history'}
     <div
       class="border-t border-rule bg-sheet px-6 py-3 max-[43.75rem]:sticky max-[43.75rem]:bottom-0 max-[43.75rem]:z-10 max-[43.75rem]:px-3 max-[43.75rem]:py-2"
