@@ -6,7 +6,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.effort import examples
-from yellow_ladle.core.amounts.grammar import MAX_TYPED, question_of, understand
+from yellow_ladle.core.amounts.grammar import MAX_TYPED, understand
+from yellow_ladle.core.amounts.understood import question_of
 from yellow_ladle.core.amounts.weight import Weighed, weigh
 from yellow_ladle.core.book.book import Kitchen
 from yellow_ladle.core.cards.round import Rounded, rounded

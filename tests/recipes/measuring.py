@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
-from yellow_ladle.core.amounts.grammar import Understood
+from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.files.recipes.ingredient_text import understood_line
 from yellow_ladle.files.recipes.recipe import Recipe
 from yellow_ladle.files.recipes.text_reader import text_recipes

@@ -14,7 +14,8 @@ from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_mis
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import named
 from yellow_ladle.api.schemas.figure_forms import FiguresOut
-from yellow_ladle.core.amounts.grammar import question_of, understand
+from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.amounts.understood import question_of
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.ids import free_id

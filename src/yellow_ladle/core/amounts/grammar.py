@@ -7,100 +7,48 @@ that is misread puts ten times too much in somebody's pot.
 
 import re
 from collections.abc import Mapping
-from dataclasses import dataclass
 from functools import lru_cache
 from unicodedata import normalize
 
 from yellow_ladle.core.amounts.misspelt import looks_like_a_measure, names_goods
 from yellow_ladle.core.amounts.number_words import ARTICLES, part_at, times_at
 from yellow_ladle.core.amounts.numerals import GLYPHS, number_at
+from yellow_ladle.core.amounts.phrases import (
+    ABOUT,
+    ABOUT_HOW,
+    AND_A_FRACTION,
+    AND_MORE,
+    ASIDE,
+    BRACKET,
+    BUTTERS,
+    CONTAINER,
+    EACH,
+    LENGTH,
+    LOOSE,
+    NO_AMOUNT,
+    OF,
+    OR_ELSE,
+    PARTITIVE,
+    PLUS,
+    SIZES,
+    SOME,
+    SOME_OF,
+    TIMES,
+    TO,
+    WORD,
+)
+from yellow_ladle.core.amounts.understood import SIZELESS, UNREAD, UNSURE, Understood
 from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 
 MAX_TYPED = 400
 """Signs in one line of a recipe; anything longer is not one."""
 
-_ABOUT = re.compile(r"(?:about|approx\.?|approximately|around|roughly|ca\.?|c\.|~)\s*", re.I)
-_CONTAINERS = (
-    *("tin", "can", "jar", "bottle", "packet", "pack", "package", "pot", "tub", "carton", "sachet"),
-    *("bag", "box", "block", "tube", "punnet", "dose", "glas", "flasche", "packung", "päckchen"),
-    *("becher", "beutel", "boîte", "bocal", "bouteille", "paquet", "brique", "lata", "bote"),
-    *("botella", "paquete", "tarro", "lattina", "scatoletta", "vasetto", "bottiglia"),
-    *("confezione", "barattolo"),
-)
-_CONTAINER = re.compile(
-    rf"(?P<what>{'|'.join(_CONTAINERS)})(?:s|es|n|e|i)?(?=[\s,(]|$)\s*(?:of|de|von|di|d')?\s*", re.I
-)
-_EACH = re.compile(r",?\s*(?:each|apiece|je|chacun[e]?|cada un[oa]|ciascun[oa])$", re.I)
-_LENGTH = re.compile(
-    r"(?P<size>\d+(?:[.,]\d+)?(?:\s*-\s*\d+)?[- ]?(?:cm|mm|in|inch(?:es)?|\"))[- ]+"
-    r"(?:piece|length|knob|chunk|strip|stick|thumb)s?(?=[\s,]|$)\s*",
-    re.I,
-)
-_ABOUT_HOW = ("heaped", "heaping", "scant", "rounded", "good", "generous")
-_BUTTERS = ("butter", "margarine", "shortening", "beurre", "mantequilla", "burro", "lard")
-_SOME_OF = re.compile(
-    r"(?:some|a little|etwas|ein wenig|un peu (?:de\s|d['’])|un poco de|algo de|un po['’] di)\s*"
-    r"(?=[^\W\d])",
-    re.I,
-)
-_AND_MORE = re.compile(r"\s*(?:and|plus|y|et|e|und)\s", re.I)
-_OR_ELSE = re.compile(r"\s*[/|]\s*(?=[\d¼½¾⅓⅔⅛])")
-_NO_AMOUNT = re.compile(
-    r"(?:,?\s*\(?\b(?:to taste|as needed|as required|to serve|to finish|optional|for \w+ing"
-    r"|q\.?\s?s\.?|q\.?\s?b\.?|nach geschmack|nach bedarf|au goût|al gusto|quanto basta)\)?)$",
-    re.I,
-)
-_TO = re.compile(r"\s*(?:-|–|—|to|or|à|ou|bis|oder|a(?=\s*\d)|o(?=\s*\d))\s*", re.I)
-_TIMES = re.compile(r"\s*[x×]\s*", re.I)
-_PLUS = re.compile(r"\s*(?:\+|plus|and)\s+", re.I)
-_OF = re.compile(r"(?:(?:of|de|di|von)\s+|d['’])", re.I)
-_AND_A_FRACTION = re.compile(rf"and\s+(?=\d+\s*[/⁄]|[{GLYPHS}])", re.I)
-_SOME = ("few", "couple", "some", "several", "handful", "lot")
-_PARTITIVE = re.compile(r"of\s+an?\s+", re.I)
-_SIZES = re.compile(
-    r"(?:a\s+)?(?P<how>heaped|heaping|level|scant|rounded|good|generous|big|large|small|medium"
-    r"|thick|thin)"
-    r"(?:[- ]sized)?\s+",
-    re.I,
-)
-_WORD = re.compile(r"[^\W\d]+(?:['’][^\W\d]+)?\.?", re.UNICODE)
 MAX_UNIT_WORDS = 4
 MAX_APART = 1.3
 """How far a measure may be from the same told in another one: both are rounded."""
 _MEASURES_FROM = 4
 """Letters from which on the beginning of a word is taken for a measure: `litres` in `litrefuls`."""
 _SHORT_MEASURES = ("cup", "tsp", "tbs", "tbsp")
-_ASIDE = re.compile(
-    r",?\s*\b(?P<said>to taste|as needed|as required|to serve|to finish|for \w+ing|optional)$", re.I
-)
-_LOOSE = re.compile(r"(?:an?|some|few)\s+(?P<measure>[^\d,]+?)\s+of\s+(?P<item>.+)", re.I)
-_BRACKET = re.compile(r"\(([^()]*)\)\s*")
-
-UNSURE = 'What is meant by "{text}"? Type it as a number and a unit: 250 g, 1 1/2 cups.'
-SIZELESS = "How much is in one {what}? Type it with its size: 2 x 400 g."
-UNREAD = 'No amount could be read in "{text}". Type it as a number and a unit: 250 g, 1 1/2 cups.'
-
-
-@dataclass(frozen=True, slots=True)
-class Understood:
-    """What was made of a text.
-
-    `quantity` is in `unit`; of a range it is the middle, between `low` and `high`. `unit` is
-    `piece` where things are counted by their name, and both are None where no amount was found.
-    `item` is what stands after the amount, `note` what stands after its comma or in brackets.
-    `approximate` marks "about", ranges and measures of the hand; `question` is empty where nothing
-    is to be asked; while it stands, there is no quantity and no unit.
-    """
-
-    text: str
-    quantity: float | None = None
-    unit: str | None = None
-    low: float | None = None
-    high: float | None = None
-    item: str = ""
-    note: str = ""
-    approximate: bool = False
-    question: str = ""
 
 
 def understand(
@@ -117,13 +65,6 @@ def understand(
     return _Reader(text, plain, shipped_units() if known is None else known, spoons).read()
 
 
-def question_of(found: Understood) -> str:
-    """What is to be asked of a text that has to be an amount; `to taste` needs none."""
-    if found.question or found.quantity is not None or found.note:
-        return found.question
-    return UNREAD.format(text=found.text[:60])
-
-
 class _Reader:
     def __init__(self, typed: str, plain: str, known: Mapping[str, Unit], spoons: Spoons) -> None:
         self.typed, self.plain = typed, plain
@@ -135,7 +76,7 @@ class _Reader:
         self.notes: list[str] = []
 
     def read(self) -> Understood:
-        approximate = self._skip(_ABOUT)
+        approximate = self._skip(ABOUT)
         if (loose := self._loose()) is not None:
             return loose
         if (piece := self._length()) is not None:
@@ -146,9 +87,9 @@ class _Reader:
         if (piece := self._length(low)) is not None:
             return piece
         times, high = 1.0, None
-        if self._skip(_TIMES) and (size := self._number()) is not None:
+        if self._skip(TIMES) and (size := self._number()) is not None:
             times, low = low, size
-        elif (ranged := _TO.match(self.plain, self.at)) is not None:
+        elif (ranged := TO.match(self.plain, self.at)) is not None:
             here, self.at = self.at, ranged.end()
             high = self._number()
             if high is None or high < low:
@@ -157,9 +98,9 @@ class _Reader:
         unit = unit or self._unit()
         if unit is not None and times == 1 and (part := part_at(self.plain, self.at)):
             low, self.at = low + part.value, part.end
-            self._skip(_OF)
+            self._skip(OF)
         if unit is not None and self.known[unit].size:
-            self._skip(_CONTAINER)
+            self._skip(CONTAINER)
         quantity = low if high is None else (low + high) / 2
         quantity, low, high = (
             quantity * times,
@@ -174,7 +115,7 @@ class _Reader:
         item, note = self._rest()
         if not self.question:
             self.question = self._doubt(unit, item)
-        if unit == "stick" and item and not any(word in item.lower() for word in _BUTTERS):
+        if unit == "stick" and item and not any(word in item.lower() for word in BUTTERS):
             unit = "piece"
         about = unit is not None and self.known[unit].about
         if self.question:
@@ -192,7 +133,7 @@ class _Reader:
 
     def _length(self, count: float = 1.0) -> Understood | None:
         """`a 2 cm piece of ginger` is one piece, of a size that nobody can weigh."""
-        found = _LENGTH.match(self.plain, self.at)
+        found = LENGTH.match(self.plain, self.at)
         if found is None:
             return None
         self.at = found.end()
@@ -205,7 +146,7 @@ class _Reader:
         rest = self.plain[self.at :]
         text = self.plain[:60]
         if unit is not None:
-            if _AND_MORE.match(rest):
+            if AND_MORE.match(rest):
                 return UNSURE.format(text=text)
             left = any(_goes_on(words) or self._measures(words) for words in (rest, item))
             return UNSURE.format(text=text) if left else ""
@@ -213,7 +154,7 @@ class _Reader:
             return UNSURE.format(text=text)
         if not rest.strip() and self.plain.lower() in ARTICLES:
             return UNREAD.format(text=text)
-        if (container := _CONTAINER.match(rest) or _CONTAINER.match(item)) is not None:
+        if (container := CONTAINER.match(rest) or CONTAINER.match(item)) is not None:
             return SIZELESS.format(what=container["what"].lower())
         glued = self.at > 0 and self.plain[self.at - 1].isdigit() and rest[:1].isalpha()
         if glued or re.match(r"\s*(?:%|\d|of\s+an?\b|[/×*=])", rest, re.I):
@@ -222,7 +163,7 @@ class _Reader:
         if word is None:
             return ""
         first = word[1].lower()
-        if len(first) == 1 or first in _SOME:
+        if len(first) == 1 or first in SOME:
             return UNSURE.format(text=text)
         begins = any(
             first.startswith(measure)
@@ -236,7 +177,7 @@ class _Reader:
 
     def _loose(self) -> Understood | None:
         """`a glug of oil`: a measure that nobody knows is kept as typed."""
-        found = _LOOSE.match(self.plain, self.at)
+        found = LOOSE.match(self.plain, self.at)
         if found is None:
             return None
         words = found["measure"].lower().split()
@@ -272,8 +213,8 @@ class _Reader:
                 question=self.question,
             )
         self.at = 0
-        self._skip(_SOME_OF)
-        named = _NO_AMOUNT.search(self.plain)
+        self._skip(SOME_OF)
+        named = NO_AMOUNT.search(self.plain)
         item, note = self._rest()
         if named is not None and named.start() > 0 and not note:
             note, item = named[0].strip(" ,()"), self.plain[self.at : named.start()].strip(" ,(")
@@ -289,7 +230,7 @@ class _Reader:
         self.at = found.end
         self.question = self.question or found.question
         spaced = self._skip(re.compile(r"\s+"))
-        if spaced and found.value == int(found.value) and self._skip(_AND_A_FRACTION):
+        if spaced and found.value == int(found.value) and self._skip(AND_A_FRACTION):
             part = number_at(self.plain, self.at)
             assert part is not None
             self.at = part.end
@@ -302,12 +243,12 @@ class _Reader:
 
     def _packed(self, count: float) -> tuple[float, str | None]:
         """`1 (400 g) tin`, `3 tins (400 g each)` and `1 400 g tin`: what is packed, by its size."""
-        sized = _SIZES.match(self.plain, self.at)
-        container = _CONTAINER.match(self.plain, sized.end() if sized else self.at)
+        sized = SIZES.match(self.plain, self.at)
+        container = CONTAINER.match(self.plain, sized.end() if sized else self.at)
         at = container.end() if container else self.at
-        bracket = _BRACKET.match(self.plain, at)
+        bracket = BRACKET.match(self.plain, at)
         if bracket is not None:
-            each = _EACH.sub("", bracket[1])
+            each = EACH.sub("", bracket[1])
             inside = understand(each, self.known, self.spoons)
             if inside.quantity is not None and inside.unit != "piece" and not inside.item:
                 self.at = bracket.end()
@@ -318,7 +259,7 @@ class _Reader:
             self.at = size.end
             self._skip(re.compile(r"\s+|-"))
             unit = self._unit()
-            if unit is not None and self.known[unit].size and _CONTAINER.match(self.plain, self.at):
+            if unit is not None and self.known[unit].size and CONTAINER.match(self.plain, self.at):
                 self.question = asked or size.question
                 return count * size.value, unit
         self.at, self.question = here, asked
@@ -329,7 +270,7 @@ class _Reader:
         total = 0.0
         while True:
             here, asked = self.at, self.question
-            self._skip(_PLUS)
+            self._skip(PLUS)
             number = self._number() if self.plain[self.at : self.at + 1].isdigit() else None
             other = None if number is None else self._unit()
             first, second = self.known[unit], self.known.get(other or "")
@@ -347,7 +288,7 @@ class _Reader:
         Weight beside volume cannot be compared, and is taken for the same.
         """
         here, asked = self.at, self.question
-        if not self._skip(_OR_ELSE):
+        if not self._skip(OR_ELSE):
             return
         began = self.at
         other, measure = self._number(), self._unit()
@@ -366,9 +307,9 @@ class _Reader:
     def _unit(self) -> str | None:
         """The unit that stands here; the longest run of words that names one."""
         start = self.at
-        if (sized := _SIZES.match(self.plain, self.at)) is not None:
+        if (sized := SIZES.match(self.plain, self.at)) is not None:
             self.at = sized.end()
-        self._skip(_PARTITIVE)
+        self._skip(PARTITIVE)
         for text, end in _beginnings(self.plain, self.at):
             unit = self.words.get(text)
             if unit is None or _is_name(self.known[unit], self.plain[end:]):
@@ -377,8 +318,8 @@ class _Reader:
             self._skip(re.compile(r"\s*"))
             if sized is not None:
                 self.notes.append(sized["how"].lower())
-                self.about = self.about or sized["how"].lower() in _ABOUT_HOW
-            self._skip(_OF)
+                self.about = self.about or sized["how"].lower() in ABOUT_HOW
+            self._skip(OF)
             return self.known[unit].gives_way_to.get(self.spoons, unit)
         self.at = start
         return None
@@ -386,20 +327,20 @@ class _Reader:
     def _rest(self) -> tuple[str, str]:
         """What the line is about, and what is said of it after a comma or in brackets."""
         rest = self.plain[self.at :].strip(" .;,")
-        brackets = list(_BRACKET.finditer(rest))
+        brackets = list(BRACKET.finditer(rest))
         self.notes += [bracket[1].strip() for bracket in brackets]
         first = brackets[0] if brackets else None
         beyond = ""
         if first is not None and first.start() > 0 and "," not in rest[: first.start()]:
             # What follows a bracket is said of the item, and is no part of its name.
-            beyond = _BRACKET.sub("", rest[first.end() :]).strip(" ,;")
+            beyond = BRACKET.sub("", rest[first.end() :]).strip(" ,;")
             rest = rest[: first.start()]
-        rest = _BRACKET.sub("", rest).strip()
-        if (aside := _ASIDE.search(rest)) is not None:
+        rest = BRACKET.sub("", rest).strip()
+        if (aside := ASIDE.search(rest)) is not None:
             self.notes.append(aside["said"].lower())
             rest = rest[: aside.start()]
         item, _, after = rest.partition(",")
-        item = _OF.sub("", item, count=1) if _OF.match(item) else item
+        item = OF.sub("", item, count=1) if OF.match(item) else item
         notes = (*self.notes, after.strip(), beyond)
         return item.strip(), ", ".join(note for note in notes if note)
 
@@ -413,7 +354,7 @@ class _Reader:
 
 def _is_name(unit: Unit, rest: str) -> bool:
     """Whether the word of a unit is a part of a name here: the noix of noix de muscade."""
-    words = _OF.sub("", rest.strip(), count=1).lower()
+    words = OF.sub("", rest.strip(), count=1).lower()
     return bool(unit.not_before) and words.startswith(unit.not_before)
 
 
@@ -426,7 +367,7 @@ def _beginnings(text: str, at: int) -> list[tuple[str, int]]:
     """`fl oz milk`, `fl oz`, `fl` of `fl. oz. milk`: beginnings with their ends, longest first."""
     found: list[tuple[str, int]] = []
     words: list[str] = []
-    while len(words) < MAX_UNIT_WORDS and (word := _WORD.match(text, at)) is not None:
+    while len(words) < MAX_UNIT_WORDS and (word := WORD.match(text, at)) is not None:
         words.append(word[0].rstrip(".").lower())
         found.append((" ".join(words), word.end()))
         gap = re.compile(r"\s?").match(text, word.end())

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from yellow_ladle.core.amounts.grammar import Understood, question_of
+from yellow_ladle.core.amounts.understood import Understood, question_of
 from yellow_ladle.core.amounts.weight import Weighed
 from yellow_ladle.core.book.book import Book, items_of
 from yellow_ladle.core.numbers.balance import Balance

@@ -6,7 +6,7 @@ from typing import Any
 from rich.console import Console
 from rich.table import Table
 
-from yellow_ladle.core.amounts.grammar import Understood, question_of
+from yellow_ladle.core.amounts.understood import Understood, question_of
 from yellow_ladle.core.amounts.weight import Weighed
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.carrying.suitability import Verdict

@@ -7,7 +7,8 @@ import re
 from collections.abc import Mapping
 from dataclasses import replace
 
-from yellow_ladle.core.amounts.grammar import Understood, understand
+from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.core.vocabulary.units import Spoons, Unit
 from yellow_ladle.files.recipes.recipe_words import listed
 

@@ -8,7 +8,8 @@ import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
-from yellow_ladle.core.amounts.grammar import Understood, understand
+from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.core.amounts.weight import weigh
 from yellow_ladle.core.book.book import Book, Line, Preparation, Step, Yield
 from yellow_ladle.core.book.ids import free_id

@@ -4,7 +4,7 @@ import re
 from dataclasses import dataclass
 from functools import cached_property
 
-from yellow_ladle.core.amounts.grammar import Understood
+from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.files.recipes.ingredient_text import (
     has_amount_after_gap,
     is_bulleted,

@@ -1,0 +1,56 @@
+"""The turns of phrase around an amount, in English, French, German, Spanish and Italian."""
+
+import re
+
+from yellow_ladle.core.amounts.numerals import GLYPHS
+
+ABOUT = re.compile(r"(?:about|approx\.?|approximately|around|roughly|ca\.?|c\.|~)\s*", re.I)
+CONTAINERS = (
+    *("tin", "can", "jar", "bottle", "packet", "pack", "package", "pot", "tub", "carton", "sachet"),
+    *("bag", "box", "block", "tube", "punnet", "dose", "glas", "flasche", "packung", "päckchen"),
+    *("becher", "beutel", "boîte", "bocal", "bouteille", "paquet", "brique", "lata", "bote"),
+    *("botella", "paquete", "tarro", "lattina", "scatoletta", "vasetto", "bottiglia"),
+    *("confezione", "barattolo"),
+)
+CONTAINER = re.compile(
+    rf"(?P<what>{'|'.join(CONTAINERS)})(?:s|es|n|e|i)?(?=[\s,(]|$)\s*(?:of|de|von|di|d')?\s*", re.I
+)
+EACH = re.compile(r",?\s*(?:each|apiece|je|chacun[e]?|cada un[oa]|ciascun[oa])$", re.I)
+LENGTH = re.compile(
+    r"(?P<size>\d+(?:[.,]\d+)?(?:\s*-\s*\d+)?[- ]?(?:cm|mm|in|inch(?:es)?|\"))[- ]+"
+    r"(?:piece|length|knob|chunk|strip|stick|thumb)s?(?=[\s,]|$)\s*",
+    re.I,
+)
+ABOUT_HOW = ("heaped", "heaping", "scant", "rounded", "good", "generous")
+BUTTERS = ("butter", "margarine", "shortening", "beurre", "mantequilla", "burro", "lard")
+SOME_OF = re.compile(
+    r"(?:some|a little|etwas|ein wenig|un peu (?:de\s|d['’])|un poco de|algo de|un po['’] di)\s*"
+    r"(?=[^\W\d])",
+    re.I,
+)
+AND_MORE = re.compile(r"\s*(?:and|plus|y|et|e|und)\s", re.I)
+OR_ELSE = re.compile(r"\s*[/|]\s*(?=[\d¼½¾⅓⅔⅛])")
+NO_AMOUNT = re.compile(
+    r"(?:,?\s*\(?\b(?:to taste|as needed|as required|to serve|to finish|optional|for \w+ing"
+    r"|q\.?\s?s\.?|q\.?\s?b\.?|nach geschmack|nach bedarf|au goût|al gusto|quanto basta)\)?)$",
+    re.I,
+)
+TO = re.compile(r"\s*(?:-|–|—|to|or|à|ou|bis|oder|a(?=\s*\d)|o(?=\s*\d))\s*", re.I)
+TIMES = re.compile(r"\s*[x×]\s*", re.I)
+PLUS = re.compile(r"\s*(?:\+|plus|and)\s+", re.I)
+OF = re.compile(r"(?:(?:of|de|di|von)\s+|d['’])", re.I)
+AND_A_FRACTION = re.compile(rf"and\s+(?=\d+\s*[/⁄]|[{GLYPHS}])", re.I)
+SOME = ("few", "couple", "some", "several", "handful", "lot")
+PARTITIVE = re.compile(r"of\s+an?\s+", re.I)
+SIZES = re.compile(
+    r"(?:a\s+)?(?P<how>heaped|heaping|level|scant|rounded|good|generous|big|large|small|medium"
+    r"|thick|thin)"
+    r"(?:[- ]sized)?\s+",
+    re.I,
+)
+WORD = re.compile(r"[^\W\d]+(?:['’][^\W\d]+)?\.?", re.UNICODE)
+ASIDE = re.compile(
+    r",?\s*\b(?P<said>to taste|as needed|as required|to serve|to finish|for \w+ing|optional)$", re.I
+)
+LOOSE = re.compile(r"(?:an?|some|few)\s+(?P<measure>[^\d,]+?)\s+of\s+(?P<item>.+)", re.I)
+BRACKET = re.compile(r"\(([^()]*)\)\s*")
