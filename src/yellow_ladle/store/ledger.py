@@ -10,7 +10,7 @@ from pathlib import Path
 from threading import Lock
 from typing import TypeVar
 
-from sqlalchemy import Engine, delete, func, select
+from sqlalchemy import Engine, func, select
 from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book import sign_off
@@ -22,6 +22,7 @@ from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.files.book.conversion import content
 from yellow_ladle.store.announcements import WRITER, Announced, Announcements, Reaches
+from yellow_ladle.store.book_replacement import write_whole
 from yellow_ladle.store.book_repository import (
     Now,
     Recorded,
@@ -48,20 +49,9 @@ from yellow_ladle.store.history import (
 from yellow_ladle.store.optimistic_lock import Stale, counter_of, next_version, refuse_stale
 from yellow_ladle.store.photos import Photos
 from yellow_ladle.store.prepared_restore import finish_restore, prepared
-from yellow_ladle.store.settings_rows import write_need, write_ruling, write_sign_offs, write_tool
-from yellow_ladle.store.tables import (
-    HistoryRow,
-    HouseFlagRow,
-    NeedRow,
-    RuleRow,
-    SignOffRow,
-    ToolRow,
-)
+from yellow_ladle.store.settings_rows import write_sign_offs
+from yellow_ladle.store.tables import HistoryRow
 from yellow_ladle.store.write_queue import Gate, WriteQueue
-
-REPLACED = (HouseFlagRow, ToolRow, NeedRow, SignOffRow, RuleRow)
-"""Tables of which nothing outlives a book that takes another one's place."""
-
 
 T = TypeVar("T")
 
@@ -258,27 +248,7 @@ class Ledger:
             session, version = writing.session, writing.version
             if writing.before.versions:
                 session.add(replaced(writing.before.reading.book, act, writing.moment))
-            for table in REPLACED:
-                session.execute(delete(table))
-            write_kitchen(session, book.kitchen, version)
-            session.add_all(
-                HouseFlagRow(id=flag.id, name=flag.name, version=version)
-                for flag in book.house_flags
-            )
-            products, preparations = book.products.values(), book.preparations.values()
-            was = writing.before.reading.book
-            gone = was.products.keys() - book.products.keys()
-            gone |= was.preparations.keys() - book.preparations.keys()
-            whole = Change(tuple(products), tuple(preparations), tuple(sorted(gone)))
-            write(session, whole, version)
-            for tool in book.tools:
-                write_tool(session, tool, version)
-            for need in book.needs:
-                write_need(session, need, version)
-            for said in book.rulings:
-                write_ruling(session, said, version)
-            write_sign_offs(session, dict(book.sign_offs))
-            session.flush()
+            write_whole(session, writing.before.reading.book, book, version)
             writing.told, writing.person = "The whole book was replaced", act.person or ""
             writing.after = load(session, self.today, self.path)
         return Recorded(writing.before, self._now, Impact(()))
@@ -326,7 +296,8 @@ class Ledger:
             versions = {id: n for id, n in before.versions.items() if id not in change.removed}
             versions |= dict.fromkeys(change.written, version)
             writing.after = replace(writing.after, reading=after, versions=versions)
-        self._move_pictures(writing.before.reading.book, change, undone=act.undoes is not None)
+        before_it = writing.before.reading.book.products
+        Photos(self.path).move(before_it, change, undone=act.undoes is not None)
         return Recorded(writing.before, writing.after, impact)
 
     def undo(self, entry: int, act: Act) -> Recorded:
@@ -383,19 +354,6 @@ class Ledger:
             write_sign_offs(writing.session, signed)
             after = replace(after, book=replace(book, sign_offs=signed))
         writing.after = replace(writing.after, reading=after)
-
-    def _move_pictures(self, before: Book, change: Change, *, undone: bool) -> None:
-        """Lets pictures go with their products, and come back where that is undone.
-
-        Another product that is later made under the same id does not get the picture.
-        """
-        photos = Photos(self.path)
-        for id in change.removed:
-            if id in before.products:
-                photos.put_away(id)
-        for product in change.products if undone else ():
-            if product.id not in before.products:
-                photos.bring_back(product.id)
 
     def settle_pictures(self) -> None:
         """Lets pictures follow their products where an earlier process ended in between.

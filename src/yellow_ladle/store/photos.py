@@ -5,6 +5,7 @@ import os
 from collections.abc import Collection
 from pathlib import Path
 
+from yellow_ladle.core.reading.update import Change
 from yellow_ladle.files.picture import upright
 
 MAX_SIDE = 2_000
@@ -52,6 +53,19 @@ class Photos:
     def drop(self, product: str) -> None:
         """Takes a product's picture away."""
         self._place(product).unlink(missing_ok=True)
+
+    def move(self, before: Collection[str], change: Change, *, undone: bool) -> None:
+        """Lets pictures go with their products, and come back where that is undone.
+
+        `before`: the products that there were. Another product that is later made under the same
+        id does not get the picture.
+        """
+        for id in change.removed:
+            if id in before:
+                self.put_away(id)
+        for product in change.products if undone else ():
+            if product.id not in before:
+                self.bring_back(product.id)
 
     def put_away(self, product: str) -> None:
         """Keeps the picture of a product that is removed, for when that is taken back."""
