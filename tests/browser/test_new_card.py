@@ -22,6 +22,19 @@ class Beginning(BrowserTest):
         lines = [line.item for line in book.preparations["veloute-copy"].lines]
         self.assertEqual(lines, [line.item for line in book.preparations["veloute"].lines])
 
+    def test_lines_and_steps_are_moved_by_buttons_too(self) -> None:
+        self.open("/pots/veloute/edit", "[aria-label='Amount of line 1']")
+        first = "return document.querySelector('#item-0').value"
+        before = self.script(first)
+        self.click("[aria-label='More of line 1']")
+        self.click("[aria-label='Line 1 down']")
+        self.shows("Line 1 is now line 2.", "[role=status]")
+        self.assertNotEqual(self.script(first), before)
+        self.click("[role=tab]", "Method")
+        self.click("[aria-label='Step 2 up']")
+        self.shows("Step 2 is now step 1.", "[role=status]")
+        self.accessible()
+
     def test_its_flags_alone(self) -> None:
         self.open("/pots/new", "[data-pot-name]")
         self.click("button", "its flags")

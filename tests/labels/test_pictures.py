@@ -166,6 +166,17 @@ class Pictures(unittest.TestCase):
         read = read_picture(encoded(page), "en", by_line=True)
         self.assertEqual([line for line in read.text.split("\n") if line], lines)
         self.assertNotIn("|", read.text)
+        with TemporaryDirectory() as folder:
+            path = Path(folder) / "page.png"
+            page.save(path)
+            done = CliRunner().invoke(app, ["recipe", str(path), "--json"])
+            self.assertEqual(done.exit_code, 0, done.output)
+            content = json.loads(done.output)
+        asked = {line["text"]: line["question"] for line in content["recipes"][0]["lines"]}
+        self.assertEqual(asked["500 g onions"], "")
+        # The litre was read as a bar: what it was taken for is asked about.
+        self.assertIn('Is "l" what the picture says?', asked["1 l beef stock"])
+        self.assertIn("l", [word["text"] for word in content["uncertain"]])
         [recipe] = recipes_of(read.text.encode(), "")
         self.assertEqual((recipe.name, len(recipe.lines)), ("Onion soup", 3))
 

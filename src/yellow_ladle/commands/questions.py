@@ -1,7 +1,7 @@
 """Commands that read a book, a label or an amount, and print what follows."""
 
 from pathlib import Path
-from typing import Annotated
+from typing import Annotated, Any
 
 import typer
 
@@ -150,22 +150,40 @@ def recipe(
     ] = "-",
     as_json: AsJson = False,
 ) -> None:
-    """What is read of recipes in text, Markdown, a page, JSON-LD, DOCX, ODT, PDF, CSV or XLSX."""
+    """What is read of recipes in text, Markdown, a page, a document, a table or a picture."""
     from yellow_ladle.core.book.fault import BookRefused
-    from yellow_ladle.files.documents.recipes_document import recipes_content
-    from yellow_ladle.files.recipes.any_recipe import recipes_of
 
     try:
-        found = recipes_of(content_of(file), "" if file == "-" else Path(file).stem)
+        content = _recipes(content_of(file), "" if file == "-" else Path(file).stem)
     except BookRefused as error:
         refuse([Fault(fault.place or file, fault.message) for fault in error.faults])
-    content = recipes_content(found)
     if as_json:
         print_json(content)
     else:
         from yellow_ladle.files.documents.text_tables import print_recipes
 
         print_recipes(content)
+
+
+def _recipes(content: bytes, name: str) -> dict[str, Any]:
+    from yellow_ladle.core.labels.label_reading import Word
+    from yellow_ladle.files.documents.recipes_document import (
+        picture_recipes_content,
+        recipes_content,
+    )
+    from yellow_ladle.files.picture import is_picture
+    from yellow_ladle.files.recipes.any_recipe import recipes_of
+
+    if not is_picture(content):
+        return recipes_content(recipes_of(content, name))
+    from yellow_ladle.devices.picture_reader import ReaderMissing, read_picture
+
+    try:
+        read = read_picture(content, by_line=True)
+    except ReaderMissing as error:
+        missing(str(error))
+    words = [Word(word.text, word.start, word.end) for word in read.uncertain]
+    return picture_recipes_content(recipes_of(read.text.encode(), name), read.text, words)
 
 
 def class_(

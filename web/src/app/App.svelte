@@ -4,7 +4,7 @@
   import { queries } from '../api/queries';
   import Announcer from './Announcer.svelte';
   import StateBanner from './StateBanner.svelte';
-  import KeyList from './KeyList.svelte';
+  import { keyList } from './keys.svelte';
   import Rail from './Rail.svelte';
   import TopStrip from './TopStrip.svelte';
   import { singleKeys } from './singleKeys.svelte';
@@ -30,6 +30,8 @@
     <StateBanner />
     <main id="place" tabindex="-1" class="min-h-0 min-w-0 outline-none"><Router /></main>
   </div>
-  <KeyList />
+  {#if keyList.open}
+    {#await import('./KeyList.svelte') then { default: KeyList }}<KeyList />{/await}
+  {/if}
   <Announcer />
 </QueryClientProvider>

@@ -39,6 +39,6 @@
         /
       </kbd>
     </div>
-    <Options entries={finder.options} empty="Nothing has that in its name." />
+    <Options entries={finder.options} empty="Nothing has that in its name." wide />
   </Combobox.Root>
 {/key}

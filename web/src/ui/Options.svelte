@@ -5,11 +5,14 @@
   let {
     entries,
     empty,
-    above = false
+    above = false,
+    wide = false
   }: {
     entries: { value: string; label: string; note: string }[];
     empty: string;
     above?: boolean;
+    /** Whether it takes a phone's whole width. */
+    wide?: boolean;
   } = $props();
 </script>
 
@@ -19,7 +22,8 @@
     align="start"
     class={[
       'max-h-96 min-w-72 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet text-base text-ink',
-      above ? 'z-[60]' : 'z-50'
+      above ? 'z-[60]' : 'z-50',
+      wide && 'max-[43.75rem]:max-h-[60dvh] max-[43.75rem]:w-dvw'
     ]}
   >
     {#each entries as entry (entry.value)}

@@ -13,7 +13,7 @@
     {
       href: p('/recipes'),
       name: 'Recipes, as text or files',
-      told: 'Paste a page or a whole notebook, or drop Word, PDF, a saved page or a table.'
+      told: 'Paste a page or a whole notebook, drop Word, PDF, a saved page or a table, or photograph it.'
     },
     {
       href: p('/pots/new'),
@@ -28,7 +28,7 @@
     {
       href: p('/larder'),
       name: 'Jars to be read',
-      told: 'Type or paste a label: what is in it is proposed, you compare and confirm.'
+      told: 'Photograph, type or paste a label: what is in it is proposed, you compare and confirm.'
     }
   ];
 

@@ -100,5 +100,5 @@
   >
 </div>
 {#if open}
-  <LineMore {line} number={index + 1} {roles} {stages} {treatments} onchoose={choose} />
+  <LineMore {line} number={index + 1} {roles} {stages} {treatments} onchoose={choose} {onmove} />
 {/if}

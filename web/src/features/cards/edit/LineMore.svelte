@@ -4,6 +4,7 @@
   import { asWords } from '../../../ui/marks/levels';
   import type { LinePiece } from './pieces';
   import ToolsField from './ToolsField.svelte';
+  import UpDown from './UpDown.svelte';
 
   /** What is said of one line besides its amount and item. */
   let {
@@ -12,7 +13,8 @@
     roles,
     stages,
     treatments,
-    onchoose
+    onchoose,
+    onmove
   }: {
     line: LinePiece;
     number: number;
@@ -20,6 +22,7 @@
     stages: string[];
     treatments: string[];
     onchoose: () => void;
+    onmove: (by: number) => void;
   } = $props();
 
   const of = $derived(`of line ${number}`);
@@ -79,6 +82,7 @@
     />
   </div>
   <div class="col-span-2 flex flex-wrap items-end gap-x-5">
+    <UpDown label="Line {number}" {onmove} />
     <Check bind:checked={line.optional}>optional</Check>
     <Check aria-label="Strained out {of}" bind:checked={line.strained_out}>strained out</Check>
     {#if line.choice}

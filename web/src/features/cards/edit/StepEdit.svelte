@@ -9,6 +9,7 @@
   import Mover from './Mover.svelte';
   import type { StepPiece } from './pieces';
   import ToolsField from './ToolsField.svelte';
+  import UpDown from './UpDown.svelte';
 
   /** One step: what to do, how long, what to look for; cautions are offered by its words. */
   let {
@@ -61,7 +62,10 @@
       <Field label="What to look for">
         <input class="field" aria-label="Cue {of}" bind:value={step.cue} />
       </Field>
-      <Check bind:checked={step.passive}>unattended</Check>
+      <span class="flex flex-wrap items-center gap-x-3">
+        <Check bind:checked={step.passive}>unattended</Check>
+        <UpDown label="Step {index + 1}" {onmove} />
+      </span>
     </div>
     <Field label="Caution">
       <input class="field" aria-label="Caution {of}" bind:value={step.caution} />
