@@ -309,7 +309,7 @@ class Reading(CardBrowserTest):
 
     def test_the_print_sheet(self) -> None:
         self.open("/pots/keepers-chowder/print", "[data-sheet]")
-        self.shows("Contains: Wheat, Fish, Milk", "[data-sheet=A4]")
+        self.shows("Contains: Cereals with gluten (wheat), Fish, Milk", "[data-sheet=A4]")
         Select(self.see("select")).select_by_value("A5")
         self.shows("Checked by", "[data-sheet=A5]")
         self.accessible()

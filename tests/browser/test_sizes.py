@@ -70,6 +70,10 @@ class Sizes(BrowserTest):
     def size(self, width: int, height: int) -> None:
         wanted = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False}
         self.browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", wanted)
+        # The page hears of its new width with the next frame.
+        self.browser.execute_async_script(
+            "const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(done))"
+        )
 
     def test_nothing_runs_over_the_side_and_targets_are_large_enough(self) -> None:
         for place in PLACES:

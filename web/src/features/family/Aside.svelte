@@ -47,7 +47,10 @@
       <div class="mb-2 flex gap-2.5">
         <Button main href={p('/pots/:id/swaps', params)}>
           Find a swap
-          <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-base">w</kbd>
+          <kbd
+            class="amount border border-on-ladle/40 bg-white px-1.5 text-base max-[43.75rem]:hidden"
+            >w</kbd
+          >
         </Button>
         <Button href={p('/pots/:id', params)}>Open pot</Button>
       </div>

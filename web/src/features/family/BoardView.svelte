@@ -12,6 +12,7 @@
   let { board, columns }: { board: Board; columns: Schema['ColumnOut'][] } = $props();
 
   let field = $state<HTMLElement>();
+  let height = $state(0);
   /** The column that a phone shows: that of the chosen pot, until somebody turns the page. */
   let at = $state(untrack(() => Math.max(placed(selection.pot), 0)));
 
@@ -58,13 +59,18 @@
     if (place >= 0) at = place;
   });
 
+  // What the chosen pot carries comes a moment later, and may take the room that its strip stood in.
   $effect(() => {
-    if (selection.pot !== null && field)
+    if (selection.pot !== null && field && height > 0)
       placeOf(selection.pot)?.scrollIntoView({ block: 'nearest' });
   });
 </script>
 
-<section aria-label="The family, bases to plates" class="min-h-0 overflow-y-auto">
+<section
+  aria-label="The family, bases to plates"
+  class="min-h-0 overflow-y-auto"
+  bind:clientHeight={height}
+>
   <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
   <div
     bind:this={field}

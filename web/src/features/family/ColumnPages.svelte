@@ -7,7 +7,9 @@
   const turn = 'min-h-11 whitespace-nowrap underline underline-offset-4';
 </script>
 
-<div class="hidden items-baseline justify-between gap-3 max-[43.75rem]:flex">
+<div
+  class="sticky top-0 z-20 hidden items-baseline justify-between gap-3 bg-porcelain max-[43.75rem]:flex"
+>
   {#if columns[at - 1]}
     <button type="button" class={turn} onclick={() => (at -= 1)}>← {columns[at - 1]?.name}</button>
   {:else}<span></span>{/if}
