@@ -2,7 +2,7 @@
   import type { Schema } from '../../../api/client';
   import { levelWord } from '../../../ui/marks/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
-  import { amountText, groupsOf, keepsText, type Pot } from '../pot/lines';
+  import { amountText, capital, groupsOf, keepsText, type Pot } from '../pot/lines';
 
   /** One card on paper, with its flags in words, the day, and room to sign. */
   let {
@@ -47,7 +47,7 @@
         <div class="relative pl-7">
           <dt class={['inline font-semibold', level === 'unchecked' && 'text-clay']}>
             <span class="absolute -top-0.5 left-0"><PotMark {level} decorative /></span>
-            <span class="inline-block first-letter:uppercase">{levelWord(level)}:</span>
+            {capital(levelWord(level))}:
           </dt>
           <dd class="inline">{names.join(', ')}</dd>
         </div>
