@@ -216,8 +216,10 @@ class BrowserTest(unittest.TestCase):
 
     def choose(self, box: str, words: str, name: str) -> None:
         """Picks something from a list by typing a part of its name."""
+        # The find box is built anew when it is entered: each time it is looked for again.
+        self.script("arguments[0].focus()", self.see(box))
+        self.see(box).send_keys(Keys.CONTROL, "a")
         field = self.see(box)
-        field.send_keys(Keys.CONTROL, "a")
         field.send_keys(words)
         self.see("[role=option][data-highlighted]", name)
         field.send_keys(Keys.ENTER)

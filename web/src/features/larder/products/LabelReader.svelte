@@ -21,7 +21,9 @@
 <section aria-labelledby="label-text" class="mt-2">
   <div class="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
     <h2 id="label-text" class="text-lead">The label's words</h2>
-    <PhotoButton photo={reading.photo} label="Photograph of the label" />
+    <div class="flex flex-wrap gap-2">
+      <PhotoButton photo={reading.photo} label="Photograph of the label" choice />
+    </div>
   </div>
   <div class="mt-1 flex items-end gap-3 max-[43.75rem]:flex-col max-[43.75rem]:items-stretch">
     <label class="block flex-1">
