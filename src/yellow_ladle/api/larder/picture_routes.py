@@ -1,7 +1,9 @@
 """Photographs of labels and recipes as text: a person compares the words with the picture."""
 
 from base64 import b64encode
-from typing import Annotated
+from collections.abc import Callable
+from functools import partial
+from typing import Annotated, TypeVar
 
 from fastapi import APIRouter, Depends, HTTPException, Query, Request
 from fastapi.concurrency import run_in_threadpool
@@ -26,6 +28,8 @@ from yellow_ladle.files.picture import MAX_BYTES
 from yellow_ladle.files.picture_frame import WHOLE, Frame
 
 router = APIRouter(tags=["larder"], responses=PROBLEMS)
+
+T = TypeVar("T")
 
 
 class PictureReaderOut(BaseModel):
@@ -80,12 +84,7 @@ async def read_label_picture(
     request: Request, frame: TheFrame, language: str = AUTO
 ) -> PictureTextOut:
     """Reads a photograph of a label. Its text is only a text: a person compares it with the jar."""
-    known_language(language)
-    content = await whole_body(request, MAX_BYTES)
-    try:
-        read = await run_in_threadpool(label_of_picture, content, language, frame=frame)
-    except ReaderMissing as error:
-        raise HTTPException(501, str(error)) from error
+    read = await _read(request, language, partial(label_of_picture, frame=frame))
     return _text(read.found, list(read.uncertain), list(read.questions), read.reading.language)
 
 
@@ -94,14 +93,19 @@ async def read_recipe_picture(
     request: Request, frame: TheFrame, language: str = AUTO
 ) -> PictureTextOut:
     """Reads a photograph of a recipe, line by line. A person compares it before it goes on."""
+    found = await _read(request, language, partial(read_picture, frame=frame, by_line=True))
+    uncertain = [Word(word.text, word.start, word.end) for word in found.uncertain]
+    return _text(found, uncertain, [UNREAD] if found.unread else [], found.language)
+
+
+async def _read(request: Request, language: str, reader: Callable[[bytes, str], T]) -> T:
+    """What a reader makes of the picture that was sent, beside whatever else is asked meanwhile."""
     known_language(language)
     content = await whole_body(request, MAX_BYTES)
     try:
-        found = await run_in_threadpool(read_picture, content, language, frame, by_line=True)
+        return await run_in_threadpool(reader, content, language)
     except ReaderMissing as error:
         raise HTTPException(501, str(error)) from error
-    uncertain = [Word(word.text, word.start, word.end) for word in found.uncertain]
-    return _text(found, uncertain, [UNREAD] if found.unread else [], found.language)
 
 
 def _text(
