@@ -29,7 +29,8 @@ const wide = [...document.querySelectorAll('body *')].filter((element) => {
   if (width <= 1 || height <= 1 || clipPath !== 'none') return false;
   return (right > innerWidth + 1 || left < -1) && !element.closest('[data-pour]') && !held(element);
 });
-return [document.documentElement.scrollWidth, innerWidth,
+const { scrollWidth, scrollHeight } = document.documentElement;
+return [scrollWidth, innerWidth, scrollHeight - innerHeight,
   wide.slice(0, 3).map((e) => `${e.tagName} ${e.getAttribute('class')}`)];
 """
 SMALL = """
@@ -81,8 +82,9 @@ class Sizes(BrowserTest):
             for width, height in SIZES:
                 self.size(width, height)
                 with self.subTest(place=place, width=width):
-                    page, window, wide = self.script(OVER)
+                    page, window, below, wide = self.script(OVER)
                     self.assertLessEqual(page, window)
+                    self.assertLessEqual(below, 0, "the page itself scrolls beside its parts")
                     self.assertEqual(wide, [])
                     self.assertEqual(self.script(CUT), [])
                     if width in (320, 390):

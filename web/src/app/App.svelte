@@ -28,7 +28,9 @@
     <Rail />
     <TopStrip />
     <StateBanner />
-    <main id="place" tabindex="-1" class="min-h-0 min-w-0 outline-none"><Router /></main>
+    <main id="place" tabindex="-1" class="relative min-h-0 min-w-0 overflow-clip outline-none">
+      <Router />
+    </main>
   </div>
   {#if keyList.open}
     {#await import('./KeyList.svelte') then { default: KeyList }}<KeyList />{/await}

@@ -24,19 +24,22 @@
   let chooser = $state<HTMLInputElement>();
 </script>
 
-<Button {disabled} onclick={() => chooser?.click()}>{@render children()}</Button>
-<input
-  bind:this={chooser}
-  type="file"
-  class="sr-only"
-  tabindex="-1"
-  aria-label={label}
-  {accept}
-  {multiple}
-  capture={camera ? 'environment' : undefined}
-  onchange={(event) => {
-    const files = [...(event.currentTarget.files ?? [])];
-    event.currentTarget.value = '';
-    if (files.length > 0) onfiles(files);
-  }}
-/>
+<!-- What is there for screen readers only must not make the page itself scroll. -->
+<span class="relative">
+  <Button {disabled} onclick={() => chooser?.click()}>{@render children()}</Button>
+  <input
+    bind:this={chooser}
+    type="file"
+    class="sr-only"
+    tabindex="-1"
+    aria-label={label}
+    {accept}
+    {multiple}
+    capture={camera ? 'environment' : undefined}
+    onchange={(event) => {
+      const files = [...(event.currentTarget.files ?? [])];
+      event.currentTarget.value = '';
+      if (files.length > 0) onfiles(files);
+    }}
+  />
+</span>

@@ -66,11 +66,14 @@
   ondragleave={() => (over = false)}
   ondrop={drop}
 >
-  <label class="block">
-    <span class="text-soft">Paste one recipe or a whole notebook, as it is written</span>
-    <textarea class="field mt-1 min-h-40" bind:value={text} placeholder={EXAMPLE}></textarea>
-  </label>
-  <PhotoPart {photo} thing="page" {mark} />
+  <div class={['grid gap-x-5', photo.file && 'min-[62.5rem]:grid-cols-2']}>
+    <label class="flex flex-col">
+      <span class="text-soft">Paste one recipe or a whole notebook, as it is written</span>
+      <textarea class="field mt-1 min-h-40 flex-1" bind:value={text} placeholder={EXAMPLE}
+      ></textarea>
+    </label>
+    <div><PhotoPart {photo} thing="page" {mark} /></div>
+  </div>
   <div class="mt-2 flex flex-wrap items-center gap-3">
     <Button main disabled={text.trim() === '' || recipes.busy || !photo.settled} onclick={read}>
       {recipes.busy ? 'Reading' : 'Read it'}
