@@ -4,6 +4,7 @@ from tests.browser.harness import BrowserTest
 
 PLACES = (
     *("/", "/pots", "/pots/new", "/pots/hen-leek-pie", "/pots/veloute/edit"),
+    "/pots/leek-cider-sauce/edit",
     *("/pots/veloute/scale", "/pots/veloute/thickening", "/pots/veloute/print"),
     "/pots/roast-shell-stock/compare",
     *("/pots/hen-leek-pie/swaps", "/menu", "/applied", "/rules", "/recipes"),

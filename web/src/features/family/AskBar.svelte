@@ -53,7 +53,7 @@
 <div
   class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[62.5rem]:col-span-1 max-[43.75rem]:flex-wrap max-[43.75rem]:gap-x-2 max-[43.75rem]:gap-y-0 max-[43.75rem]:px-3 max-[43.75rem]:py-1"
 >
-  <span class="text-name">Show me</span>
+  <span class="text-name whitespace-nowrap">Show me</span>
   {#key board.ask}
     <Combobox.Root type="single" onValueChange={choose} inputValue={words}>
       <div class="relative">
@@ -82,7 +82,7 @@
       ><X size={18} aria-hidden="true" /></IconButton
     >
   {/if}
-  <span class="text-name max-[43.75rem]:hidden">in every pot</span>
+  <span class="text-name whitespace-nowrap max-[85rem]:hidden">in every pot</span>
   <ul
     class="ml-auto flex gap-4.5 text-soft max-[43.75rem]:order-last max-[43.75rem]:ml-0 max-[43.75rem]:w-full max-[43.75rem]:flex-wrap max-[43.75rem]:gap-x-4 max-[43.75rem]:gap-y-0"
     aria-label="How many pots"

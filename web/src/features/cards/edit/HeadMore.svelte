@@ -87,7 +87,7 @@
       value={piece.class ?? ''}
       onchange={(event) => (piece.class = event.currentTarget.value || null)}
     >
-      <option value="">by what it is made of</option>
+      <option value="">by its lines</option>
       {#each classes as known (known)}<option value={known}>{asWords(known)}</option>{/each}
     </select>
   </Field>
