@@ -1,5 +1,6 @@
 <script lang="ts">
   import { QueryClientProvider } from '@tanstack/svelte-query';
+  import { onMount } from 'svelte';
   import { Router } from 'sv-router';
   import { queries } from '../api/queries';
   import Announcer from './Announcer.svelte';
@@ -10,7 +11,14 @@
   import { singleKeys } from './singleKeys.svelte';
   import { heard } from '../api/heard.svelte';
 
-  heard.begin();
+  /** What is not on the first screen comes after it, so that a phone answers sooner. */
+  let standing = $state(false);
+  onMount(() => {
+    setTimeout(() => {
+      standing = true;
+      heard.begin();
+    });
+  });
 </script>
 
 <svelte:window onkeydown={(event) => singleKeys.handle(event)} />
@@ -27,7 +35,9 @@
   >
     <Rail />
     <TopStrip />
-    <StateBanner />
+    <div class="col-start-2 max-[43.75rem]:col-start-1">
+      {#if standing}<StateBanner />{/if}
+    </div>
     <main id="place" tabindex="-1" class="relative min-h-0 min-w-0 overflow-clip outline-none">
       <Router />
     </main>

@@ -14,20 +14,17 @@
   const since = $derived(heard.lostSince?.toLocaleTimeString('sv-SE').slice(0, 5));
 </script>
 
-<div class="col-start-2 max-[43.75rem]:col-start-1">
-  {#if since}
-    <p role="alert" data-lost class="bg-brick px-5 py-3 text-head font-[650] text-porcelain">
-      Not heard from the kitchen since {since}. What is shown may have changed: ask before you
-      serve.
-    </p>
-  {/if}
-  {#if kitchen.data?.made_up}<MadeUp />{:else}<FirstSteps />{/if}
-  {#if health.data?.worry}
-    <p class="bg-clay-pale px-5 py-1 text-clay" data-worry>{health.data.worry}</p>
-  {/if}
-  {#if kitchen.data?.in_the_clear}
-    <p class="bg-clay-pale px-5 py-1 text-clay" data-in-the-clear>
-      Whoever is on this network can read and change what is sent. Start the kitchen with --tls.
-    </p>
-  {/if}
-</div>
+{#if since}
+  <p role="alert" data-lost class="bg-brick px-5 py-3 text-head font-[650] text-porcelain">
+    Not heard from the kitchen since {since}. What is shown may have changed: ask before you serve.
+  </p>
+{/if}
+{#if kitchen.data?.made_up}<MadeUp />{:else}<FirstSteps />{/if}
+{#if health.data?.worry}
+  <p class="bg-clay-pale px-5 py-1 text-clay" data-worry>{health.data.worry}</p>
+{/if}
+{#if kitchen.data?.in_the_clear}
+  <p class="bg-clay-pale px-5 py-1 text-clay" data-in-the-clear>
+    Whoever is on this network can read and change what is sent. Start the kitchen with --tls.
+  </p>
+{/if}

@@ -3,12 +3,11 @@
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
-  import { Combobox } from 'bits-ui';
   import type { Schema } from '../../api/client';
   import { LEVELS, levelWord } from '../../ui/marks/levels';
   import PotMark from '../../ui/marks/PotMark.svelte';
   import Button from '../../ui/Button.svelte';
-  import Options from '../../ui/Options.svelte';
+  import AskList from './AskList.svelte';
   import type { Ask, Board } from './board.svelte';
   import { verdictColour, verdictWord } from './verdicts';
 
@@ -18,67 +17,57 @@
     onrecord
   }: { board: Board; kitchen: Schema['KitchenOut'] | undefined; onrecord: () => void } = $props();
 
-  let words = $state('');
+  /** The box's list is built when somebody comes to it: see FindBox. */
+  let entered = $state<'box' | 'list' | null>(null);
+  const box =
+    'h-11 w-52 border-b-[3px] border-ladle bg-transparent px-1.5 pr-8 font-name text-name font-[650] placeholder:text-ink';
   const VERDICTS = ['does_not_suit', 'ask', 'suits'] as const;
 
   const asks = $derived<Ask[]>([
     ...(kitchen?.flags ?? []).map((f) => ({ what: 'flag' as const, id: f.id, name: f.name })),
     ...(kitchen?.diets ?? []).map((d) => ({ what: 'diet' as const, id: d.id, name: d.name }))
   ]);
-
-  const shown = $derived(
-    words === board.ask?.name
-      ? asks
-      : asks.filter((ask) => ask.name.toLowerCase().includes(words.toLowerCase()))
-  );
-
-  const options = $derived(
-    shown.map((ask) => ({
-      value: ask.what + ask.id,
-      label: ask.name,
-      note: ask.what === 'diet' ? 'diet' : ''
-    }))
-  );
-
-  function choose(key: string) {
-    show(asks.find((ask) => ask.what + ask.id === key) ?? null);
-  }
-
-  function show(ask: Ask | null) {
-    board.ask = ask;
-    words = ask?.name ?? '';
-  }
 </script>
 
 <div
   class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[62.5rem]:col-span-1 max-[43.75rem]:flex-wrap max-[43.75rem]:gap-x-2 max-[43.75rem]:gap-y-0 max-[43.75rem]:px-3 max-[43.75rem]:py-1"
 >
   <span class="text-name whitespace-nowrap">Show me</span>
-  {#key board.ask}
-    <Combobox.Root type="single" onValueChange={choose} inputValue={words}>
-      <div class="relative">
-        <Combobox.Input
-          id="ask"
-          aria-label="Flag or diet to show"
-          placeholder="a flag or a diet"
-          autocomplete="off"
-          defaultValue={words}
-          class="h-11 w-52 border-b-[3px] border-ladle bg-transparent px-1.5 pr-8 font-name text-name font-[650] placeholder:text-ink"
-          onfocus={(event) => event.currentTarget.select()}
-          oninput={(event) => (words = event.currentTarget.value)}
-        />
-        <Combobox.Trigger
-          class="absolute top-0 right-0 grid h-11 w-8 place-items-center"
-          aria-label="List the flags and diets"
-        >
-          <ChevronDown size={18} aria-hidden="true" />
-        </Combobox.Trigger>
-      </div>
-      <Options entries={options} empty="No such flag or diet." />
-    </Combobox.Root>
-  {/key}
+  {#if entered}
+    <AskList
+      {asks}
+      {box}
+      asked={board.ask}
+      listed={entered === 'list'}
+      onchoose={(ask) => (board.ask = ask)}
+    />
+  {:else}
+    <div class="relative">
+      <input
+        id="ask"
+        role="combobox"
+        aria-expanded="false"
+        aria-controls="ask-list"
+        aria-autocomplete="list"
+        aria-label="Flag or diet to show"
+        placeholder="a flag or a diet"
+        autocomplete="off"
+        class={box}
+        onfocus={() => (entered = 'box')}
+      />
+      <div id="ask-list" hidden></div>
+      <button
+        type="button"
+        class="absolute top-0 right-0 grid h-11 w-8 place-items-center"
+        aria-label="List the flags and diets"
+        onclick={() => (entered = 'list')}
+      >
+        <ChevronDown size={18} aria-hidden="true" />
+      </button>
+    </div>
+  {/if}
   {#if board.ask}
-    <IconButton label="Show nothing in particular" onclick={() => show(null)}
+    <IconButton label="Show nothing in particular" onclick={() => (board.ask = null)}
       ><X size={18} aria-hidden="true" /></IconButton
     >
   {/if}
