@@ -3,11 +3,22 @@
 import io
 import json
 import unittest
+from pathlib import Path
 from typing import Any
 
+from tests.runner.__main__ import SUITES
 from tests.runner.lanes import Lanes, Suite
 from tests.runner.outcome import Outcome, Remembered
 from tests.runner.worker import Recorder
+
+TESTS = Path(__file__).resolve().parents[1]
+
+
+class Suites(unittest.TestCase):
+    def test_every_test_module_belongs_to_a_suite(self) -> None:
+        folders = {path.parent.name for path in TESTS.glob("*/test_*.py")}
+        self.assertEqual(folders - {*SUITES}, set())
+        self.assertEqual(list(TESTS.glob("test_*.py")), [])
 
 
 class Mixed(unittest.TestCase):

@@ -12,7 +12,7 @@ from tests.runner.checks import BIN, CHECKS, CORE_COVERAGE, COVERAGE
 from tests.runner.lanes import Lanes, Suite
 from tests.runner.outcome import ROOT, Outcome, Remembered
 
-SUITES = ("browser", "files", "store", "api", "core")
+SUITES = ("browser", "files", "store", "api", "labels", "recipes", "core")
 SLOWEST = 10
 
 
