@@ -7,7 +7,7 @@ from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.bases import shipped_bases
+from yellow_ladle.core.swaps.bases import freest_of, shipped_bases
 from yellow_ladle.core.vocabulary.classes import GROUP, expanded, pot_classes
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -68,7 +68,7 @@ class _Bringing:
         if wanted in shipped_bases():
             return self._own(wanted) or self._base(wanted)
         classes = expanded([wanted]) if wanted.startswith(GROUP) else (wanted,)
-        held = self._held(classes)
+        held = freest_of(self._reading, classes)
         if held is not None:
             return held
         known = shipped_bases().values()
@@ -85,13 +85,6 @@ class _Bringing:
         made = self._reading.book.preparations
         held = self._reading.offered.get(wanted.class_ or "", ())
         return next((id for id in held if id in made and made[id].name == wanted.name), None)
-
-    def _held(self, classes: tuple[str, ...]) -> str | None:
-        masks = self._reading.masks
-        for class_ in classes:
-            if held := self._reading.offered.get(class_, ()):
-                return min(held, key=lambda item: (masks[item].bit_count(), item))
-        return None
 
     def _good(self, class_: str) -> str:
         if class_ not in self._bought:

@@ -145,10 +145,17 @@ def _item(
     if wanted in shipped_bases():
         return ids.get(wanted)
     classes = expanded([wanted]) if wanted.startswith(GROUP) else (wanted,)
+    if (held := freest_of(reading, classes)) is not None:
+        return held
+    return next((by_class[class_] for class_ in classes if class_ in by_class), None)
+
+
+def freest_of(reading: Reading, classes: Iterable[str]) -> str | None:
+    """Of the first class that the kitchen holds, the item of which most is known to be free."""
     for class_ in classes:
         if held := reading.offered.get(class_, ()):
             return min(held, key=lambda item: (reading.masks[item].bit_count(), item))
-    return next((by_class[class_] for class_ in classes if class_ in by_class), None)
+    return None
 
 
 def _preparation(row: Table) -> Preparation:
