@@ -23,6 +23,7 @@ from yellow_ladle.core.amounts.phrases import (
     BUTTERS,
     CONTAINER,
     EACH,
+    EACH_OF,
     LENGTH,
     LOOSE,
     NO_AMOUNT,
@@ -30,6 +31,7 @@ from yellow_ladle.core.amounts.phrases import (
     OR_ELSE,
     PARTITIVE,
     PLUS,
+    SIZED,
     SIZES,
     SOME,
     SOME_OF,
@@ -38,7 +40,13 @@ from yellow_ladle.core.amounts.phrases import (
     WORD,
 )
 from yellow_ladle.core.amounts.understood import SIZELESS, UNREAD, UNSURE, Understood
-from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
+from yellow_ladle.core.vocabulary.units import (
+    Spoons,
+    Unit,
+    not_measured_in,
+    shipped_units,
+    sizeless_measures,
+)
 
 MAX_TYPED = 400
 """Signs in one line of a recipe; anything longer is not one."""
@@ -148,12 +156,17 @@ class _Reader:
         if unit is not None:
             if AND_MORE.match(rest):
                 return UNSURE.format(text=text)
-            left = any(_goes_on(words) or self._measures(words) for words in (rest, item))
+            left = any(
+                _goes_on(words) or self._measures(words) or EACH_OF.match(words)
+                for words in (rest, item)
+            )
             return UNSURE.format(text=text) if left else ""
         if _goes_on(item) or self._measures(item):
             return UNSURE.format(text=text)
         if not rest.strip() and self.plain.lower() in ARTICLES:
             return UNREAD.format(text=text)
+        if _is_sizeless(rest.lstrip() or item):
+            return UNSURE.format(text=text)
         if (container := CONTAINER.match(rest) or CONTAINER.match(item)) is not None:
             return SIZELESS.format(what=container["what"].lower())
         glued = self.at > 0 and self.plain[self.at - 1].isdigit() and rest[:1].isalpha()
@@ -318,7 +331,11 @@ class _Reader:
             self._skip(re.compile(r"\s*"))
             if sized is not None:
                 self.notes.append(sized["how"].lower())
-                self.about = self.about or sized["how"].lower() in ABOUT_HOW
+                self.about = self.about or ABOUT_HOW.match(sized["how"]) is not None
+            if (how := SIZED.match(self.plain, self.at)) is not None:
+                self.at = how.end()
+                self.notes.append(how["how"].lower())
+                self.about = self.about or ABOUT_HOW.match(how["how"]) is not None
             self._skip(OF)
             return self.known[unit].gives_way_to.get(self.spoons, unit)
         self.at = start
@@ -356,6 +373,15 @@ def _is_name(unit: Unit, rest: str) -> bool:
     """Whether the word of a unit is a part of a name here: the noix of noix de muscade."""
     words = OF.sub("", rest.strip(), count=1).lower()
     return bool(unit.not_before) and words.startswith(unit.not_before)
+
+
+def _is_sizeless(words: str) -> bool:
+    """Whether words begin with a measure whose size nobody wrote: a splash, a glass."""
+    sized = SIZES.match(words)
+    for begins, end in _beginnings(words, sized.end() if sized else 0):
+        if begins in sizeless_measures():
+            return not words[end:].lower().lstrip().startswith(not_measured_in())
+    return False
 
 
 def _goes_on(words: str) -> bool:

@@ -9,14 +9,18 @@ ONES = {
     **{"thirteen": 13, "fourteen": 14, "fifteen": 15, "sixteen": 16, "seventeen": 17},
     **{"eighteen": 18, "nineteen": 19},
     **{"un": 1, "une": 1, "una": 1, "uno": 1, "ein": 1, "eine": 1, "einen": 1, "zwei": 2},
-    **{"drei": 3, "deux": 2, "trois": 3, "dos": 2, "tres": 3, "due": 2, "tre": 3},
+    **{"drei": 3, "vier": 4, "fünf": 5, "sechs": 6, "sieben": 7, "acht": 8, "neun": 9, "zehn": 10},
+    **{"zwölf": 12, "deux": 2, "trois": 3, "quatre": 4, "cinq": 5, "sept": 7, "huit": 8, "neuf": 9},
+    **{"dix": 10, "douze": 12, "dos": 2, "tres": 3, "cuatro": 4, "cinco": 5, "seis": 6, "siete": 7},
+    **{"ocho": 8, "nueve": 9, "diez": 10, "doce": 12, "due": 2, "tre": 3, "quattro": 4},
+    **{"cinque": 5, "sei": 6, "sette": 7, "otto": 8, "nove": 9, "dieci": 10, "dodici": 12},
 }
 TENS = {
     **{"twenty": 20, "thirty": 30, "forty": 40, "fifty": 50, "sixty": 60, "seventy": 70},
     **{"eighty": 80, "ninety": 90},
 }
 TIMES = {
-    **{"hundred": 100, "thousand": 1000, "dozen": 12, "dozens": 12},
+    **{"hundred": 100, "thousand": 1000, "dozen": 12, "dozens": 12, "doz": 12, "dz": 12},
     **{"dutzend": 12, "douzaine": 12, "docena": 12, "dozzina": 12},
 }
 PARTS = {

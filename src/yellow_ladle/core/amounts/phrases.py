@@ -7,13 +7,15 @@ from yellow_ladle.core.amounts.numerals import GLYPHS
 ABOUT = re.compile(r"(?:about|approx\.?|approximately|around|roughly|ca\.?|c\.|~)\s*", re.I)
 CONTAINERS = (
     *("tin", "can", "jar", "bottle", "packet", "pack", "package", "pot", "tub", "carton", "sachet"),
-    *("bag", "box", "block", "tube", "punnet", "dose", "glas", "flasche", "packung", "päckchen"),
+    *("bag", "box", "block", "tube", "punnet", "dose", "glass", "glas", "flasche", "packung"),
+    *("päckchen", "pckg", "pck", "pkg", "pkt", "tüte", "sobre", "bustina", "bustine", "brik"),
+    *("sachet", "pot", "barquette", "bandeja", "vaschetta", "panetto", "schale", "topf"),
     *("becher", "beutel", "boîte", "bocal", "bouteille", "paquet", "brique", "lata", "bote"),
     *("botella", "paquete", "tarro", "lattina", "scatoletta", "vasetto", "bottiglia"),
     *("confezione", "barattolo"),
 )
 CONTAINER = re.compile(
-    rf"(?P<what>{'|'.join(CONTAINERS)})(?:s|es|n|e|i)?(?=[\s,(]|$)\s*(?:of|de|von|di|d')?\s*", re.I
+    rf"(?P<what>{'|'.join(CONTAINERS)})(?:s|es|n|e|i)?(?=[\s,(.]|$)\.?(?!\s(?:noodle|vermicelli))\s*(?:of|de|von|di|d')?\s*", re.I
 )
 EACH = re.compile(r",?\s*(?:each|apiece|je|chacun[e]?|cada un[oa]|ciascun[oa])$", re.I)
 LENGTH = re.compile(
@@ -21,7 +23,11 @@ LENGTH = re.compile(
     r"(?:piece|length|knob|chunk|strip|stick|thumb)s?(?=[\s,]|$)\s*",
     re.I,
 )
-ABOUT_HOW = ("heaped", "heaping", "scant", "rounded", "good", "generous")
+ABOUT_HOW = re.compile(
+    r"heap|scant|round|good|gener|geh|knapp|gut|bonne|buena|bella|abbond|colm|scars|llen|bomb|bien",
+    re.I,
+)
+EACH_OF = re.compile(r"\s*each\b(?!\))", re.I)
 BUTTERS = ("butter", "margarine", "shortening", "beurre", "mantequilla", "burro", "lard")
 SOME_OF = re.compile(
     r"(?:some|a little|etwas|ein wenig|un peu (?:de\s|d['’])|un poco de|algo de|un po['’] di)\s*"
@@ -44,8 +50,15 @@ SOME = ("few", "couple", "some", "several", "handful", "lot")
 PARTITIVE = re.compile(r"of\s+an?\s+", re.I)
 SIZES = re.compile(
     r"(?:a\s+)?(?P<how>heaped|heaping|level|scant|rounded|good|generous|big|large|small|medium"
-    r"|thick|thin)"
+    r"|thick|thin|gehäufte[rsn]?|geh\.|gestrichene[rsn]?|gestr\.|knappe[rsn]?|gute[rsn]?"
+    r"|große[rsn]?|kleine[rsn]?|kl\.|dicke[rsn]?|dünne[rsn]?|bonnes?|petite?s?|grosse?s?"
+    r"|grande?s?|belles?|buena|pequeñ[ao]s?|bella|piccol[aoie]|grand[ei]|abbondant[ei])"
     r"(?:[- ]sized)?\s+",
+    re.I,
+)
+SIZED = re.compile(
+    r"(?P<how>ras[ieo]|colm[ieo]|abbondant[ei]|scars[ieo]|rasas?|colmadas?|llenas?|generosas?"
+    r"|bombée?s?|rase?s?|bien pleine?s?|gestrichen|gehäuft)(?=[\s,]|$)\s*",
     re.I,
 )
 WORD = re.compile(r"[^\W\d]+(?:['’][^\W\d]+)?\.?", re.UNICODE)

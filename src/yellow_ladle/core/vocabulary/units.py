@@ -63,6 +63,18 @@ def shipped_units() -> Mapping[str, Unit]:
 
 
 @cache
+def sizeless_measures() -> frozenset[str]:
+    """Words of measures whose size nobody can tell: a splash, a glass, a handful."""
+    return frozenset(words(section(table("units")["sizeless"])["words"]))
+
+
+@cache
+def not_measured_in() -> tuple[str, ...]:
+    """Words before which a measure without a size is a part of a name: glass noodles."""
+    return words(section(table("units")["sizeless"])["not_before"])
+
+
+@cache
 def units() -> dict[str, str]:
     """Every shipped unit's id with what it measures; without its size, so that it is quick."""
     rows = section(table("units")["unit"])

@@ -6,10 +6,12 @@ The grammar of amounts is core/amounts; what is here is the order in which a lin
 import re
 from collections.abc import Mapping
 from dataclasses import replace
+from functools import lru_cache
 
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.understood import Understood
-from yellow_ladle.core.vocabulary.units import Spoons, Unit
+from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 from yellow_ladle.files.recipes.recipe_words import listed
 
 BULLETS = "•*-–—·▪◦‣+□☐✓"
@@ -25,7 +27,12 @@ _BARE_COUNT = re.compile(
     r"(?P<item>[^\W\d_]+(?:\s[^\W\d_]+){0,2})\s(?P<count>[1-9]\d?)$",
     re.I,
 )
+_TIMES_COUNT = re.compile(r"(?P<item>[^\W\d].*?)\s*[x×]\s*(?P<count>[1-9]\d?)$", re.I)
+_WHOLE_WORD_FROM = 5
+"""Letters of a measure from which on it is written out: a full stop after it ends a sentence."""
+_MAX_GOODS_WORDS = 3
 _LAST_OF_LIST = re.compile(r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|un[ea]?\s|eine?\s)", re.I)
+_NUMBERED = re.compile(rf"{_DIGIT}|half|mezz[oa]|medi[oa]|une? demi|halbe[rs]?", re.I)
 _COMMA = re.compile(r"(?<!\d)\s*[,;]\s*|[,;]\s+")
 
 
@@ -37,7 +44,7 @@ def understood_line(
     found = understand(plain, known, spoons)
     if found.quantity is not None or starts_with_amount(plain):
         return replace(found, text=text)
-    turned = _item_first(plain, known, spoons)
+    turned = _item_first(plain, known, spoons) or _amount_between(plain, known, spoons)
     return replace(turned or found, text=text)
 
 
@@ -72,6 +79,13 @@ def is_amount(text: str, known: Mapping[str, Unit] | None = None) -> Understood 
     return found if whole else None
 
 
+def is_abbreviation(word: str) -> bool:
+    """Whether a word before a full stop is a measure, so that the stop ends no sentence: `oz.`"""
+    unit = word.lower()
+    amount = is_amount(f"2 {unit}") if len(unit) < _WHOLE_WORD_FROM else None
+    return amount is not None and shipped_units()[amount.unit or ""].size is not None
+
+
 def has_amount_after_gap(text: str) -> bool:
     """Whether a line ends in an amount that a sign parts from its item: `Flour: 250 g`."""
     return any(is_amount(text[gap.end() :]) is not None for gap in _BETWEEN.finditer(text))
@@ -104,10 +118,32 @@ def run_in(text: str) -> list[str]:
             parts.append(text[at : comma.start()])
             at = comma.end()
     parts.append(text[at:])
+    if len(parts) > 1:
+        parts = [piece for part in parts for piece in _goods_behind(part)]
     ends = _last_of_list(parts[-1])
     if len(parts) > 1 or (len(ends) > 1 and _opens_an_amount(parts[0])):
         parts[-1:] = ends
     return [part.strip() for part in parts if part.strip()] if len(parts) > 1 else [text]
+
+
+def _goods_behind(part: str) -> list[str]:
+    """A part, and what is listed behind it without an amount: `1 tsp mace, thyme`.
+
+    What only says how it is cut or cooked stays with it.
+    """
+    pieces = _COMMA.split(part)
+    while len(pieces) > 1 and is_goods(pieces[-1]):
+        pieces.pop()
+    at = len(pieces)
+    behind = _COMMA.split(part)[at:]
+    return [", ".join(pieces), *behind] if behind else [part]
+
+
+@lru_cache(maxsize=4096)
+def is_goods(text: str) -> bool:
+    """Whether a few words are a name whose class is certain: `thyme`, and not `finely cut`."""
+    few = 0 < len(text.split()) <= _MAX_GOODS_WORDS and not re.search(r"\d", text)
+    return few and class_of_name(text).certain
 
 
 def _last_of_list(text: str) -> list[str]:
@@ -133,15 +169,34 @@ def _opens_an_amount(text: str) -> bool:
 def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> Understood | None:
     """`Butter ..... 100 g`, `Flour: 250 g`, `Carrots 2 kg`, with the amount at the end."""
     for gap in _BETWEEN.finditer(text):
-        found = _turned(text[: gap.start()], text[gap.end() :], known, spoons, bare=True)
+        amount, comma, note = text[gap.end() :].partition(",")
+        found = _turned(text[: gap.start()], amount.strip(), known, spoons, bare=True)
         if found is not None:
-            return found
-    if (counted := _BARE_COUNT.match(text)) is not None:
+            told = (found.note, note.strip())
+            return replace(found, note=", ".join(filter(None, told))) if comma else found
+    counted = _TIMES_COUNT.match(text) or _BARE_COUNT.match(text)
+    if counted is not None:
         return _turned(counted["item"], counted["count"], known, spoons, bare=True)
     last = _LAST_AMOUNT.search(text)
     if last is None:
         return None
     return _turned(text[: last.start()], text[last.end() :], known, spoons)
+
+
+def _amount_between(
+    text: str, known: Mapping[str, Unit] | None, spoons: Spoons
+) -> Understood | None:
+    """`Walnuts, 120 g, toasted`: the amount after the first comma, and what is said of the item."""
+    item, comma, rest = text.partition(", ")
+    amount, _, note = rest.partition(", ")
+    told = understand(amount, known, spoons)
+    whole = told.quantity is not None and told.unit != "piece" and not told.item
+    asked = bool(told.question) and _NUMBERED.match(amount) is not None
+    if not comma or re.search(r"\d", item) or not (whole or asked):
+        return None
+    if asked:
+        return replace(told, item=item.strip(), note=note.strip())
+    return understand(f"{amount} {item}, {note}" if note else f"{amount} {item}", known, spoons)
 
 
 def _turned(

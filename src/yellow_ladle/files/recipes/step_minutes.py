@@ -11,7 +11,12 @@ _RANGE = re.compile(r"\s*(?:-|–|—|to|or|à|ou|bis|oder|a|o)\s*", re.I)
 _AND_A_HALF = re.compile(
     r"\s*(?:and a half|et demie?|y media|e mezz[oa]|und (?:eine )?halbe?)(?!\w)", re.I
 )
-_MINUTES_OF_HOURS = re.compile(r"(\d{2})(?!\d)|\s(\d{1,2})(?![\d/]|[.,]\d|\s?[^\W\d])")
+_MINUTES_OF_HOURS = re.compile(
+    r"(\d{2})(?!\d)|\s(\d{1,2})(?![\d/]|[.,]\d|\s?(?!(?:à|au|at|in|bei|im|auf|a|en)\s)[^\W\d])", re.I
+)
+_FROM_SLASH_TO = re.compile(r"(\d)\s*/\s*(\d{1,2})(?=\s*(?:minutes|mins|minuten|minutos|minuti)\b)")
+_PRIME = re.compile(r"(?<=\d)\s?['’′](?!\w)|(?<=\d)['’′](?=\s)")
+_MORE = r"(?:\s(?:of an?|more|further|extra|weitere|autres|más|altri|altre))?"
 _SIGNS = re.compile(r"[\d¼½¾⅓⅔⅛]|(?<![^\W\d_])[^\W\d_]")
 
 
@@ -21,7 +26,8 @@ def minutes_of_step(text: str) -> float | None:
     A time that says how often something is done is no time of the step.
     """
     total, told = 0.0, False
-    plain = text
+    # In a step a stroke after a number is minutes, and "3/4 minuti" are three to four of them.
+    plain = _FROM_SLASH_TO.sub(r"\1-\2", _PRIME.sub(" min", text))
     for pattern, minutes in phrases():
         plain, found = pattern.subn(" ; ", plain)
         total += found * minutes
@@ -33,6 +39,10 @@ def minutes_of_step(text: str) -> float | None:
             at = _after(plain, sign.start())
             continue
         minutes, at = read
+        to = _RANGE.match(plain, at)
+        high = None if to is None else _time_at(plain, to.end())
+        if high is not None and high[0] >= minutes:
+            minutes, at = high
         if not _often().search(plain[: sign.start()]):
             total, told = total + minutes, True
     return round(total, 3) if told else None
@@ -78,7 +88,7 @@ def _after(text: str, at: int) -> int:
 @cache
 def _units() -> re.Pattern[str]:
     kinds = (f"(?P<{kind}>{'|'.join(listed('times', kind))})" for kind in _KINDS)
-    return re.compile(rf"[\s-]?(?:{'|'.join(kinds)})(?![^\W\d_])\.?", re.I)
+    return re.compile(rf"{_MORE}[\s-]?(?:{'|'.join(kinds)})(?![^\W\d_])\.?", re.I)
 
 
 @cache

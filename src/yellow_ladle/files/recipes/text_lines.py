@@ -1,35 +1,52 @@
 """The lines of a recipe's text, each with what can be told of it by itself."""
 
 import re
-from dataclasses import dataclass
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
 from functools import cached_property
+from operator import or_
 
 from yellow_ladle.core.amounts.understood import Understood
+from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.files.recipes.ingredient_text import (
     has_amount_after_gap,
+    is_abbreviation,
     is_bulleted,
+    is_goods,
     run_in,
     starts_with_amount,
     starts_with_digit,
     understood_line,
     without_bullet,
 )
-from yellow_ladle.files.recipes.recipe_words import beginning, is_head
+from yellow_ladle.files.recipes.recipe_words import beginning, is_head, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
+from yellow_ladle.files.recipes.table_rows import columns_of
+from yellow_ladle.files.recipes.told_steps import Language, language_of, tells_to_do
 from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of
 
 MAX_TITLE, MAX_TITLE_WORDS = 90, 12
 MAX_INGREDIENT_WORDS = 12
+MAX_ITEM_WORDS = 7
 MAX_UNMEASURED_WORDS = 8
 MIN_STEP_WORDS = 9
+MAX_TIME_WORDS = 4
+MAX_LABEL_WORDS = 4
+MAX_PART_WORDS = 3
 _HEADING = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
 _BOLD_LINE = re.compile(r"^\s*(?:\*\*|__)([^*_]+?):?(?:\*\*|__):?\s*$")
 _RULE = re.compile(r"^\s*(?:[-*_=~]\s*){3,}$")
 _NUMBER = re.compile(
-    r"^\s*(?:(?:step|schritt|étape|paso|passo|fase)\s*)?[(\[]?\d{1,2}\s*[.):\]]+\s*(?=\D)|"
+    r"^\s*(?:(?:step|schritt|étape|paso|passo|fase)\s*)?[(\[]?\d{1,2}\s*[.):\]]+-?\s*(?=\D)|"
+    r"^\s*\d{1,2}(?:[º°ªo]?\s*[/)-]|[º°ª])\s+(?=[^\W\d_]{2})|"
     r"^\s*(?:step|schritt|étape|paso|passo|fase)\s*\d{1,2}\s*[-–—:.)]*\s*",
     re.I,
 )
+_PLAIN_NUMBER = re.compile(r"^\s*(?P<number>\d{1,2})\s+(?=[^\W\d_])")
+_PAGE = re.compile(r"^\W*(?:page|seite|página|pagina|pg|p|s)\.?\s*\d{1,4}\W*$", re.I)
+_CLOCK = re.compile(r"^\s*\d{1,2}(?::|h)[0-5]\d\s+(?=[^\W\d_])")
+_FACTS = re.compile(r"\s*[|\t•·;]\s*|\s+[-–—/]\s+|[,.]\s+")
+_NAMES_TIME = re.compile(r"^\w*(?:\s\w+)?\s?(?:time|zeit)\b|^total\b", re.I)
 _PIPES = re.compile(r"^\s*\|?(.+?\|.+?)\|?\s*$")
 _PIPE_RULE = re.compile(r"^\s*\|?\s*:?-{2,}:?\s*(?:\|\s*:?-{2,}:?\s*)*\|?\s*$")
 _ENDS = re.compile(r"[.!?…][\"'”’)]?$")
@@ -43,11 +60,18 @@ class TextLine:
     level: int = 0
     after_blank: bool = False
     rule: bool = False
+    language: Language = "en"
+    counted: bool = False
+    heads_list: bool = False
 
     @cached_property
     def numbered(self) -> bool:
         """Whether it begins as one of a numbered list."""
-        return _NUMBER.match(self.text) is not None
+        return self._number is not None
+
+    @cached_property
+    def _number(self) -> re.Match[str] | None:
+        return (_PLAIN_NUMBER if self.counted else _NUMBER).match(self.text)
 
     @cached_property
     def bulleted(self) -> bool:
@@ -57,7 +81,7 @@ class TextLine:
     @cached_property
     def bare(self) -> str:
         """Its words without number, sign and emphasis."""
-        return without_bullet(_NUMBER.sub("", self.text, count=1))
+        return without_bullet(self.text[self._number.end() :] if self._number else self.text)
 
     @cached_property
     def understood(self) -> Understood:
@@ -72,39 +96,112 @@ class TextLine:
     @cached_property
     def ends(self) -> bool:
         """Whether it ends as a sentence does."""
+        last = re.search(r"([^\W\d_]+)\.[)\]]?$", self.bare)
+        if last is not None and is_abbreviation(last[1]):
+            return False
         return _ENDS.search(self.bare) is not None and not re.search(r"q\.\s?b\.$", self.bare)
+
+    @cached_property
+    def at_clock(self) -> bool:
+        """Whether it begins with a time of day: `12:30 Add the salt`."""
+        return _CLOCK.match(self.text) is not None
+
+    @cached_property
+    def names_part(self) -> bool:
+        """Whether it is short and may stand over the ingredients of a part: `Filling`."""
+        plain = self.bare.strip(" *_:")
+        if not 0 < self.words <= MAX_PART_WORDS or self.numbered or self.bulleted or self.ends:
+            return False
+        if self.is_measured or self.tells_to_do or "," in plain or not plain[0].isupper():
+            return False
+        return plain.split()[-1].lower() in listed("lines", "parts") or not is_goods(plain)
 
     @cached_property
     def tells_to_do(self) -> bool:
         """Whether it begins with what a cook does."""
-        return beginning("verbs", "words").match(self.bare) is not None
+        return tells_to_do(self.bare, self.language) and (self.words > 1 or self.ends)
 
     @cached_property
     def told_yield(self) -> Told | None:
-        """The yield that it is, if it is one."""
-        return yield_of(self.text)
+        """The yield that it is, or that it tells beside other facts; None where it tells none."""
+        return yield_of(self.text) or next(filter(None, map(yield_of, self._facts)), None)
+
+    @cached_property
+    def _facts(self) -> list[str]:
+        """What a line says that holds nothing but facts: `Serves 4 | Prep: 10 min`."""
+        parts = [part for part in _FACTS.split(self.bare) if part]
+        yields = [yield_of(part) is not None for part in parts]
+        facts = [_is_fact(part) or (any(yields) and _tells_time(part)) for part in parts]
+        whole = len(parts) > 1 and all(map(or_, yields, facts))
+        return parts if whole else []
+
+    @cached_property
+    def labelled(self) -> tuple[str, list[str]] | None:
+        """The name of a part and its ingredients on one line: `Roux: 50 g butter, 50 g flour`.
+
+        None of `Butter: 100 g soft`, where what stands before the colon is the item.
+        """
+        label, colon, rest = self.bare.partition(":")
+        named, parts = label.strip(" *_"), run_in(rest.strip())
+        if not colon or not named or len(named.split()) > MAX_LABEL_WORDS or re.search(r"\d", named):
+            return None
+        if self.is_head or _is_fact(self.bare) or self.tells_to_do:
+            return None
+        if not starts_with_digit(rest.strip()):
+            parts = [part.strip() for part in rest.strip(" .").split(",")]
+            return (named, parts) if len(parts) > 1 and all(map(is_goods, parts)) else None
+        read = [understood_line(part) for part in parts]
+        whole = all(found.item and (found.quantity or found.question) for found in read)
+        one = len(parts) == 1 and (is_goods(named) or not is_goods(read[0].item))
+        return None if one or not whole else (named, parts)
 
     @cached_property
     def parts(self) -> list[str]:
         """The ingredients that it lists one after another; itself alone where it lists none."""
-        return run_in(self.bare)
+        return self.bare.split(", ") if self.lists_goods else run_in(self.bare)
+
+    @cached_property
+    def lists_goods(self) -> bool:
+        """Whether it names several goods and says of none how much: `Bread, bay, mustard`.
+
+        Salt, herbs and spices stay with what they are listed behind.
+        """
+        names = self.bare.split(", ")
+        behind = [class_of_name(name).class_ for name in names[1:]]
+        several = not set(behind) <= set(listed("lines", "seasonings"))
+        return several and not self.ends and all(map(is_goods, names))
 
     @cached_property
     def is_measured(self) -> bool:
         """Whether it is an ingredient with an amount, before or after it."""
-        if self.is_time or self.told_yield is not None:
+        if self.is_time or self.told_yield is not None or self.counted or self.at_clock:
             return False
-        if len(self.parts) > 1 and (
+        if self.labelled is not None:
+            return True
+        if len(self.parts) > 1 and not any(_is_time(part) for part in self.parts) and (
             starts_with_amount(self.bare)
             or all(understood_line(part).quantity is not None for part in self.parts)
         ):
             return True
         if self.tells_to_do and not starts_with_digit(self.bare):
-            # "Slice onions thin" is a step, "Brown onions: 100 g" is not.
-            return has_amount_after_gap(self.bare)
-        if self.words > MAX_INGREDIENT_WORDS + (4 if self.bulleted else 0):
+            # "Slice onions thin" is a step, "Brown onions: 100 g" and "brown stock 5 l" are not.
+            said_of_goods = beginning("verbs", "of_goods").match(self.bare) is not None
+            return has_amount_after_gap(self.bare) or (
+                said_of_goods
+                and self.understood.quantity is not None
+                and self.words <= MAX_ITEM_WORDS
+                and not self.ends
+                and minutes_of_step(self.bare) is None
+            )
+        begins = starts_with_amount(self.bare)
+        # However much is said after it, a short item with its measure is an ingredient.
+        item = self.understood.item.split()
+        short = begins and self.understood.unit is not None and len(item) <= MAX_ITEM_WORDS
+        if self.words > MAX_INGREDIENT_WORDS + (4 if self.bulleted else 0) and (
+            not short or self.ends
+        ):
             return False
-        if starts_with_amount(self.bare):
+        if begins:
             sentence = self.ends and self.words > MAX_UNMEASURED_WORDS and not self.bulleted
             return not sentence and bool(self.understood.item)
         return self.understood.quantity is not None
@@ -118,10 +215,7 @@ class TextLine:
     @cached_property
     def is_time(self) -> bool:
         """Whether its first amount is a time: `20-25 Min. köcheln lassen`."""
-        return (
-            starts_with_amount(self.bare)
-            and minutes_of_step(" ".join(self.bare.split()[:3])) is not None
-        )
+        return _is_time(self.bare)
 
     @cached_property
     def is_unmeasured(self) -> bool:
@@ -139,6 +233,7 @@ class TextLine:
             return False
         return (
             self.tells_to_do
+            or self.at_clock
             or self.ends
             or (self.numbered and self.words > 1)
             or minutes_of_step(self.bare) is not None
@@ -148,9 +243,7 @@ class TextLine:
     @cached_property
     def is_about(self) -> bool:
         """Whether it only says how long, how hard or where from: `Prep time: 15 minutes`."""
-        before, colon, after = self.bare.partition(":")
-        known = beginning("lines", "about").fullmatch(before.strip(" *_"))
-        return bool(colon and after.strip() and known)
+        return _is_fact(self.bare) or bool(self._facts)
 
     @cached_property
     def section(self) -> str | None:
@@ -196,7 +289,7 @@ class TextLine:
             and len(self.text) <= MAX_TITLE
             and self.words <= MAX_TITLE_WORDS
             and (not self.ends or apart(self.bare)[1] is not None)
-            and not self.numbered
+            and (not self.numbered or self.heads_list)
             and not self.bulleted
             and not self.is_head
             and not self.is_about
@@ -206,13 +299,37 @@ class TextLine:
         )
 
 
+def _is_time(text: str) -> bool:
+    """Whether the first amount of a text is a time."""
+    return starts_with_amount(text) and minutes_of_step(" ".join(text.split()[:3])) is not None
+
+
+def _is_fact(text: str) -> bool:
+    """Whether a text says how long, how hard or where from, and nothing else."""
+    before, colon, after = text.partition(":")
+    known = beginning("lines", "about").fullmatch(before.strip(" *_"))
+    if colon:
+        # "Preparation: 20 min" is a fact, "Preparation: peel the leeks" are the steps.
+        return bool(after.strip() and known) or (is_head(before, "method") and _is_time(after.strip()))
+    # Without its colon "Cook 5 minutes" is a step.
+    return bool(known is None and _tells_time(text) and _NAMES_TIME.search(text))
+
+
+def _tells_time(text: str) -> bool:
+    """Whether a text is a time and nothing else, with or without what takes it: `Prep 20 min`."""
+    lead = beginning("lines", "about").match(text)
+    rest = text[lead.end() :].strip() if lead else text
+    return bool(rest) and _is_time(rest) and len(rest.split()) <= MAX_TIME_WORDS
+
+
 def text_lines(text: str) -> list[TextLine]:
     """The lines of a text that say something; tables become rows with tabs between their cells."""
     found: list[TextLine] = []
+    language = language_of(text)
     blank = True
-    for raw in text.replace("\r\n", "\n").replace("\r", "\n").replace("\x0c", "\n").split("\n"):
-        line = raw.rstrip().replace(" ", " ")
-        if not line.strip() or (_PIPE_RULE.match(line) and "|" in line):
+    for raw in _rows(text):
+        line = raw.rstrip().replace("\u00a0", " ")
+        if not line.strip() or (_PIPE_RULE.match(line) and "|" in line) or _PAGE.match(line):
             blank = blank or not line.strip()
             continue
         if _RULE.match(line):
@@ -226,8 +343,93 @@ def text_lines(text: str) -> list[TextLine]:
         elif bold is not None:
             found.append(TextLine(bold[1].strip(), 7, blank))
         else:
-            cells = _PIPES.match(line)
-            row = "\t".join(c.strip() for c in cells[1].split("|")) if cells else line.strip()
-            found.append(TextLine(row, 0, blank))
+            head, row = _headed(_row(line))
+            if head:
+                found.append(TextLine(head, 0, blank))
+            found.append(TextLine(row, 0, blank and not head))
         blank = False
+    return _heading_lists(_counted([replace(line, language=language) for line in found]))
+
+
+def _heading_lists(lines: list[TextLine]) -> list[TextLine]:
+    """The lines with those marked that stand, numbered or not, over lines with amounts."""
+    found = list(lines)
+    for at, line in enumerate(lines[:-1]):
+        told = line.tells_to_do or line.ends or minutes_of_step(line.bare) is not None
+        beneath = lines[at + 1 : at + 3]
+        over = all(later.is_measured and not later.numbered for later in beneath)
+        if over and len(beneath) > 1 and not told and not line.is_measured and line.bare:
+            found[at] = replace(line, heads_list=line.words <= MAX_TITLE_WORDS // 2)
     return found
+
+
+def _rows(text: str) -> list[str]:
+    """The lines of a text, those of a table in semicolons with tabs instead."""
+    lines = re.split(r"\r\n|[\r\n\x0c]", text)
+    return [
+        line.replace(";", "\t") if columns_of(lines[head].replace(";", "\t")) else line
+        for line, head in zip(lines, _heads_of_blocks(lines), strict=True)
+    ]
+
+
+def _heads_of_blocks(lines: list[str]) -> Iterator[int]:
+    """For every line the place of the first one of its block."""
+    head = 0
+    for at, line in enumerate(lines):
+        if at == 0 or not lines[at - 1].strip() or not line.strip():
+            head = at
+        yield head
+
+
+def _headed(line: str) -> tuple[str, str]:
+    """The heading that a line begins with, and the rest: `Ingredients: 1 kg mussels, cider`."""
+    head, colon, rest = line.partition(":")
+    rest = rest.strip()
+    heads = any(is_head(head, what) for what in ("ingredients", "method"))
+    facts = not rest or _is_time(rest) or yield_of(rest, bare=True) is not None
+    return (head, rest) if colon and heads and not facts else ("", line)
+
+
+def _row(line: str) -> str:
+    """A line as it stands, without the sign of a quotation; cells between pipes parted by tabs."""
+    plain = re.sub(r"^\s*(?:>\s*)+", "", line).strip()
+    cells = _PIPES.match(plain)
+    if cells is None:
+        return plain
+    return "\t".join(cell.strip() for cell in cells[1].split("|"))
+
+
+def _counted(lines: list[TextLine]) -> list[TextLine]:
+    """The lines with those marked that are numbered without a sign: `1 Melt the butter`.
+
+    Such numbers begin at one and go on by one, and half of what they count tells what to do;
+    otherwise they are the amounts of ingredients.
+    """
+    found = list(lines)
+    at = 0
+    while at < len(lines):
+        run = list(_counted_from(lines, at))
+        told = sum(_is_told(lines[n]) for n in run)
+        if len(run) > 1 and 2 * told >= len(run):
+            for n in run:
+                found[n] = replace(lines[n], counted=True)
+        at = run[-1] + 1 if run else at + 1
+    return found
+
+
+def _counted_from(lines: Sequence[TextLine], at: int) -> Iterator[int]:
+    """The places of the lines that are numbered from one on, the first of them at a place."""
+    wanted = 1
+    for here in range(at, len(lines)):
+        number = _PLAIN_NUMBER.match(lines[here].text)
+        if number is not None and int(number["number"]) == wanted:
+            wanted += 1
+            yield here
+        elif wanted == 1 or lines[here].level or lines[here].rule:
+            return
+
+
+def _is_told(line: TextLine) -> bool:
+    """Whether what follows the number of a line tells what to do, how long, or is a sentence."""
+    rest = TextLine(_PLAIN_NUMBER.sub("", line.text, count=1), language=line.language)
+    return rest.tells_to_do or rest.ends or minutes_of_step(rest.bare) is not None

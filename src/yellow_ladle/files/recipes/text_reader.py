@@ -6,6 +6,7 @@ headings the ingredients are the first run of lines with amounts. A title after 
 recipe, with ingredients after it, begins the next one.
 """
 
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
@@ -15,7 +16,8 @@ from yellow_ladle.files.recipes.recipe_words import beginning
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.table_rows import Columns, columns_of
 from yellow_ladle.files.recipes.text_lines import TextLine, text_lines
-from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of
+from yellow_ladle.files.recipes.told_steps import tells_to_do
+from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of, yield_said_in
 
 LOOK_AHEAD = 12
 """Lines after a title among which its ingredients have to begin."""
@@ -42,12 +44,14 @@ class _Draft:
 
     def recipe(self) -> Recipe:
         # Of a text that is only told, without any list, what is told are the steps.
-        told = self.said if not self.lines and not self.steps else []
-        steps = [RecipeStep(text, minutes_of_step(text)) for text in told if text]
+        # Beside a list, what is done with an amount is: "The day before, soak 500 g salt cod."
+        only_told = not self.lines and not self.steps
+        told = [text for text in self.said if text and (only_told or _does_with_amount(text))]
+        steps = [RecipeStep(text, minutes_of_step(text)) for text in told]
         return Recipe(
             (self.name or UNNAMED)[:200],
             tuple(self.lines),
-            tuple(self.steps or steps),
+            (*steps, *self.steps),
             "" if self.told is None else self.told.text,
             portions=None if self.told is None else self.told.portions,
             yield_=None if self.told is None else self.told.yield_,
@@ -123,7 +127,7 @@ class _TextReader:
         if not draft.steps and self._zone != "notes":
             return bool(line.level) and line.level == draft.level and self._starts_recipe(at)
         begins_section = beginning("lines", "sections").match(line.bare) is not None
-        apart_ = line.after_blank or bool(line.level)
+        apart_ = line.after_blank or bool(line.level) or line.heads_list
         return apart_ and not begins_section and self._starts_recipe(at)
 
     def _starts_recipe(self, at: int) -> bool:
@@ -206,7 +210,9 @@ class _TextReader:
             self._after_notes(line)
         elif self._zone in ("before", "over") and (listed := _listing(line)) is not None:
             self._take_listed(*listed)
-        elif line.is_about or (self._draft.told is None and self._yields(line)):
+        elif self._draft.told is None and self._yields(line):
+            pass
+        elif line.is_about and self._zone != "steps":
             pass
         elif self._zone in ("before", "over"):
             self._before(at, line)
@@ -218,7 +224,7 @@ class _TextReader:
     def _yields(self, line: TextLine) -> bool:
         """Takes a line that is a yield; `Ingredients for 4` opens the ingredients besides."""
         bare = not self._draft.lines and not self._draft.steps and not self._headed
-        told = yield_of(line.text, bare=bare)
+        told = yield_of(line.text, bare=bare) or line.told_yield
         if told is None:
             return False
         self._draft.told = told
@@ -233,6 +239,8 @@ class _TextReader:
             self._ingredient(at, line)
         elif line.section is not None and self._leads_to_ingredients(at):
             self._zone, self._section = "ingredients", line.section
+        elif line.names_part and line.after_blank and line.heads_list:
+            self._zone, self._section = "ingredients", line.bare
         elif self._is_first_ingredient(at, line):
             self._zone = "ingredients"
             self._ingredient(at, line)
@@ -240,6 +248,7 @@ class _TextReader:
             self._zone = "steps"
             self._step(at, line)
         else:
+            self._draft.told = self._draft.told or yield_said_in(line.bare)
             self._draft.said.append(line.bare)
 
     def _take_listed(self, told: Told | None, parts: list[str]) -> None:
@@ -267,7 +276,11 @@ class _TextReader:
         if self._columns is not None and "\t" in line.text:
             self._draft.lines.append(RecipeLine(self._columns.line(line.text), self._section))
             return
-        if len(line.parts) > 1 and line.is_measured:
+        if line.labelled is not None:
+            label, parts = line.labelled
+            self._draft.lines += [RecipeLine(part, label) for part in parts]
+            return
+        if len(line.parts) > 1 and (line.is_measured or line.lists_goods):
             self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]
             return
         if line.is_measured or (line.bulleted and not self._is_step_here(line)):
@@ -275,6 +288,9 @@ class _TextReader:
             return
         if (name := line.section) is not None and self._heads_a_section(at):
             self._section = name
+            return
+        if line.names_part and line.after_blank and line.heads_list:
+            self._section = line.bare
             return
         if self._is_step_here(line):
             self._zone, self._section = "steps", ""
@@ -324,6 +340,7 @@ class _TextReader:
         if (told := self._told_late(line)) is not None:
             self._draft.told = told
             return
+        self._draft.told = self._draft.told or yield_said_in(line.bare)
         steps.append(RecipeStep(line.bare, minutes_of_step(line.bare), self._section))
 
     def _headed_steps(self, at: int) -> bool:
@@ -342,6 +359,9 @@ class _TextReader:
         before = self.lines[at - 1]
         if line.numbered or line.bulleted or line.after_blank or before.rule:
             return False
+        if before.numbered and not before.bare:
+            # "Step 2" alone on its line heads what follows.
+            return False
         if before.numbered or (self._draft.steps and _in_numbered_list(self.lines, at)):
             return True
         return not before.ends and len(before.text) >= MIN_WRAPPED
@@ -349,6 +369,11 @@ class _TextReader:
     def _after_notes(self, line: TextLine) -> None:
         if self._draft.told is None:
             self._draft.told = yield_of(line.text)
+
+
+def _does_with_amount(text: str) -> bool:
+    """Whether a text tells to do something with so much of something."""
+    return tells_to_do(text) and re.search(r"\d\s?(?:g|kg|ml|l|cl|oz|lb)\b", text) is not None
 
 
 def _in_numbered_list(lines: Sequence[TextLine], at: int) -> bool:

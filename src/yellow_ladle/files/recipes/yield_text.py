@@ -11,6 +11,12 @@ from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 _LEAD = re.compile(r"^\s*(?:about|approx\.?|ca\.?|etwa|environ|unos|circa|up to|\()\s*", re.I)
 _BRACKETED = re.compile(r"\s*\(([^()]*)\)\s*$")
 _DASHED = re.compile(r"\s+[-–—,]\s+(?=\S)|\s{2,}|\t")
+_FOR = re.compile(
+    r"(?<=\s)(?:for|pour|für|para|per)\s+(?!(?:an?|une?|eine?|una)\s)(?=[^\W_]+(?:\s[^\W\d_]+)?$)",
+    re.I,
+)
+_TIMES = re.compile(r"\s+[x×]\s?(\d{1,4})$", re.I)
+_SENTENCE = re.compile(r"(?<=[.!?])\s+")
 _MAKES = re.compile(r"(?:makes|yields?|gives|donne|ergibt|rinde|resa|batch|quantity)(?!\w)", re.I)
 MAX_WORDS = 6
 """Words that may follow the number of a yield: `8 servings as a starter`."""
@@ -63,6 +69,12 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     return Told(text.strip(), None, Yield(low, found.unit)) if amount else None
 
 
+def yield_said_in(text: str) -> Told | None:
+    """The yield that one of several sentences is: `A family favourite. Serves 6.`"""
+    sentences = _SENTENCE.split(text)
+    return next(filter(None, map(yield_of, sentences)), None) if len(sentences) > 1 else None
+
+
 def apart(title: str) -> tuple[str, Told | None]:
     """A title without the yield that stands at its end, and the yield."""
     bracket = _BRACKETED.search(title)
@@ -72,7 +84,11 @@ def apart(title: str) -> tuple[str, Told | None]:
         told = yield_of(title[gap.end() :], bare=True)
         if told is not None:
             return title[: gap.start()].strip(" -–—,:"), told
-    return title.strip(), None
+    if (times := _TIMES.search(title)) is not None:
+        return title[: times.start()].strip(" -–—,:"), Told(times[0].strip(), float(times[1]))
+    told = next(filter(None, (yield_of(title[n.start() :]) for n in _FOR.finditer(title))), None)
+    # "Fish pie for twelve" is a name, and says for how many it is.
+    return title.strip(), told
 
 
 def _names_people(item: str) -> bool:
