@@ -225,15 +225,17 @@ class _Reader:
                 approximate=True,
                 question=self.question,
             )
-        self.at = 0
+        self.at, text = 0, self.plain[:60]
         self._skip(SOME_OF)
         named = NO_AMOUNT.search(self.plain)
         item, note = self._rest()
         if named is not None and named.start() > 0 and not note:
             note, item = named[0].strip(" ,()"), self.plain[self.at : named.start()].strip(" ,(")
+        if _is_sizeless(self.plain):
+            return Understood(self.typed, item=item, note=note, question=UNSURE.format(text=text))
         measure = unit is not None or any(sign.isdigit() for sign in self.plain)
         asks = measure or not any(sign.isalpha() for sign in item)
-        question = UNREAD.format(text=self.plain[:60]) if asks else ""
+        question = UNREAD.format(text=text) if asks else ""
         return Understood(self.typed, item=item, note=note, question=question)
 
     def _number(self) -> float | None:
@@ -356,7 +358,7 @@ class _Reader:
         if (aside := ASIDE.search(rest)) is not None:
             self.notes.append(aside["said"].lower())
             rest = rest[: aside.start()]
-        item, _, after = rest.partition(",")
+        item, _, after = _at_comma(rest)
         item = OF.sub("", item, count=1) if OF.match(item) else item
         notes = (*self.notes, after.strip(), beyond)
         return item.strip(), ", ".join(note for note in notes if note)
@@ -367,6 +369,12 @@ class _Reader:
             return False
         self.at = found.end()
         return bool(found[0])
+
+
+def _at_comma(text: str) -> tuple[str, str, str]:
+    """A text parted at its first comma that is none of a number: `coq de 2,5 kg, découpé`."""
+    comma = re.search(r"(?<!\d),|,(?!\d)", text)
+    return (text, "", "") if comma is None else (text[: comma.start()], ",", text[comma.end() :])
 
 
 def _is_name(unit: Unit, rest: str) -> bool:

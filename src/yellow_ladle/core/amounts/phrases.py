@@ -15,7 +15,7 @@ CONTAINERS = (
     *("confezione", "barattolo"),
 )
 CONTAINER = re.compile(
-    rf"(?P<what>{'|'.join(CONTAINERS)})(?:s|es|n|e|i)?(?=[\s,(.]|$)\.?(?!\s(?:noodle|vermicelli))\s*(?:of|de|von|di|d')?\s*", re.I
+    rf"(?P<what>{'|'.join(CONTAINERS)})(?:s|es|n|e|i)?(?=[\s,(.]|$)\.?(?!\s(?:noodle|vermicelli))\s*(?:(?:of|de|von|di)\b|d['’])?\s*", re.I
 )
 EACH = re.compile(r",?\s*(?:each|apiece|je|chacun[e]?|cada un[oa]|ciascun[oa])$", re.I)
 LENGTH = re.compile(

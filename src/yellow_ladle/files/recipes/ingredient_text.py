@@ -9,24 +9,33 @@ from dataclasses import replace
 from functools import lru_cache
 
 from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.amounts.phrases import ABOUT
 from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 from yellow_ladle.files.recipes.recipe_words import listed
+from yellow_ladle.files.recipes.told_steps import tells_to_do
 
 BULLETS = "•*-–—·▪◦‣+□☐✓"
 _BULLET = re.compile(rf"^\s*[{re.escape(BULLETS)}]+\s+|^\s*•\s*")
 _DIGIT = "[\\d¼½¾⅓⅔⅛]"
 _CHECK_BOX = re.compile(r"^\s*\[[ xX]?\]\s*")
 _BETWEEN = re.compile(r"\s*(?:\.{2,}|…+|\t+|\s{2,}|:|\s[-–—=]\s|\|)\s*")
-_LAST_AMOUNT = re.compile(r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s)\s*[^\W\d_]*\.?$)", re.I)
-_SIGNS_BETWEEN = tuple(map(re.compile, (r"\s[/·|+]\s", r";\s*", r",\s+")))
+_LAST_AMOUNT = re.compile(r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s)(?:\s*[^\W\d_]+\.?){0,4}$)", re.I)
+_SIGNS_BETWEEN = tuple(map(re.compile, (r"\s[/·|+—–]\s", r";\s*", r",\s+")))
 _BARE_COUNT = re.compile(
     r"(?!(?:see|voir|siehe|ver|vedi|day|step|part|no|nr|tag|jour|día|giorno|teil)\b)"
     r"(?!.*\b(?:page|seite|página|pagina)\b)"
     r"(?P<item>[^\W\d_]+(?:\s[^\W\d_]+){0,2})\s(?P<count>[1-9]\d?)$",
     re.I,
 )
+_BRACKETED = re.compile(
+    r"(?P<item>[^\W\d][^(),;:]*?)\s*\((?P<amount>[\d¼½¾⅓⅔⅛][^()]*)\)(?P<note>,.*|)$"
+)
+_MIDDLE = re.compile(
+    r"(?P<item>[^\W\d][^\d,;:()]*?)\s(?P<amount>[\d¼½¾⅓⅔⅛][\d.,/¼½¾⅓⅔⅛]*\s?[^\W\d_]+\.?)\s(?P<note>[^\d]+)$"
+)
+_ABOUT_AFTER = re.compile(r"\s(?:environ|approx\.?|aprox\.?|circa|ca\.?|or so)$", re.I)
 _TIMES_COUNT = re.compile(r"(?P<item>[^\W\d].*?)\s*[x×]\s*(?P<count>[1-9]\d?)$", re.I)
 _WHOLE_WORD_FROM = 5
 """Letters of a measure from which on it is written out: a full stop after it ends a sentence."""
@@ -108,8 +117,10 @@ def run_in(text: str) -> list[str]:
     text = text.strip(" .")
     for sign in _SIGNS_BETWEEN:
         parts = [part.strip() for part in sign.split(text) if part.strip()]
-        if len(parts) > 1 and all(_is_whole(part) for part in parts):
-            return [*parts[:-1], *_last_of_list(parts[-1])]
+        whole = [_is_whole(part) for part in parts]
+        goods = _COMMA.split(parts[-1]) if parts else []
+        if sum(whole) > 1 and all(whole[:-1]) and (whole[-1] or all(map(is_goods, goods))):
+            return [*parts[:-1], *(_last_of_list(parts[-1]) if whole[-1] else goods)]
     parts = []
     at = 0
     for comma in _COMMA.finditer(text):
@@ -168,19 +179,30 @@ def _opens_an_amount(text: str) -> bool:
 
 def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> Understood | None:
     """`Butter ..... 100 g`, `Flour: 250 g`, `Carrots 2 kg`, with the amount at the end."""
+    if (bracketed := _BRACKETED.match(text)) is not None:
+        note = bracketed["note"].strip(" ,")
+        found = _turned(bracketed["item"], bracketed["amount"], known, spoons, bare=True)
+        return found and replace(found, note=note or found.note)
     for gap in _BETWEEN.finditer(text):
         amount, comma, note = text[gap.end() :].partition(",")
         found = _turned(text[: gap.start()], amount.strip(), known, spoons, bare=True)
         if found is not None:
             told = (found.note, note.strip())
             return replace(found, note=", ".join(filter(None, told))) if comma else found
+    middle = _MIDDLE.match(text)
+    if middle is not None and not tells_to_do(text) and not ABOUT.match(text):
+        found = _turned(middle["item"], middle["amount"], known, spoons)
+        if found is not None and found.unit is not None:
+            note = ", ".join(filter(None, (middle["note"].strip(" ,"), found.note)))
+            return replace(found, note=note)
     counted = _TIMES_COUNT.match(text) or _BARE_COUNT.match(text)
     if counted is not None:
         return _turned(counted["item"], counted["count"], known, spoons, bare=True)
-    last = _LAST_AMOUNT.search(text)
-    if last is None:
-        return None
-    return _turned(text[: last.start()], text[last.end() :], known, spoons)
+    ends = (
+        _turned(text[: last.start()], text[last.end() :], known, spoons)
+        for last in _LAST_AMOUNT.finditer(text)
+    )
+    return next(filter(None, ends), None)
 
 
 def _amount_between(
@@ -207,6 +229,7 @@ def _turned(
     *,
     bare: bool = False,
 ) -> Understood | None:
+    amount = _ABOUT_AFTER.sub("", amount)
     told = is_amount(amount, known)
     if told is None or not re.search(r"[^\W\d_]", item) or (told.unit == "piece" and not bare):
         return None

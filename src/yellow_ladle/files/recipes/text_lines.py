@@ -42,8 +42,10 @@ _NUMBER = re.compile(
     r"^\s*(?:step|schritt|étape|paso|passo|fase)\s*\d{1,2}\s*[-–—:.)]*\s*",
     re.I,
 )
-_PLAIN_NUMBER = re.compile(r"^\s*(?P<number>\d{1,2})\s+(?=[^\W\d_])")
+_PLAIN_NUMBER = re.compile(r"^\s*(?P<number>\d{1,2})\s+(?=[^\W_])")
 _PAGE = re.compile(r"^\W*(?:page|seite|página|pagina|pg|p|s)\.?\s*\d{1,4}\W*$", re.I)
+_BRACKETED = re.compile(r"\s*\([^()]*\)\s*$")
+_AND = re.compile(r"\s+(?:and|&|et|und|y|e)\s+", re.I)
 _CLOCK = re.compile(r"^\s*\d{1,2}(?::|h)[0-5]\d\s+(?=[^\W\d_])")
 _FACTS = re.compile(r"\s*[|\t•·;]\s*|\s+[-–—/]\s+|[,.]\s+")
 _NAMES_TIME = re.compile(r"^\w*(?:\s\w+)?\s?(?:time|zeit)\b|^total\b", re.I)
@@ -102,6 +104,16 @@ class TextLine:
         return _ENDS.search(self.bare) is not None and not re.search(r"q\.\s?b\.$", self.bare)
 
     @cached_property
+    def _ends_in_yield(self) -> bool:
+        """Whether the last of its cells is a yield: `Leek tart | serves 4`."""
+        return "\t" in self.text and yield_of(self.text.rpartition("\t")[2]) is not None
+
+    @cached_property
+    def starts_small(self) -> bool:
+        """Whether it begins with a small letter."""
+        return self.bare[:1].islower()
+
+    @cached_property
     def at_clock(self) -> bool:
         """Whether it begins with a time of day: `12:30 Add the salt`."""
         return _CLOCK.match(self.text) is not None
@@ -148,7 +160,7 @@ class TextLine:
         if self.is_head or _is_fact(self.bare) or self.tells_to_do:
             return None
         if not starts_with_digit(rest.strip()):
-            parts = [part.strip() for part in rest.strip(" .").split(",")]
+            parts = _names_in(rest)
             return (named, parts) if len(parts) > 1 and all(map(is_goods, parts)) else None
         read = [understood_line(part) for part in parts]
         whole = all(found.item and (found.quantity or found.question) for found in read)
@@ -158,7 +170,7 @@ class TextLine:
     @cached_property
     def parts(self) -> list[str]:
         """The ingredients that it lists one after another; itself alone where it lists none."""
-        return self.bare.split(", ") if self.lists_goods else run_in(self.bare)
+        return _names_in(self.bare) if self.lists_goods else run_in(self.bare)
 
     @cached_property
     def lists_goods(self) -> bool:
@@ -166,10 +178,10 @@ class TextLine:
 
         Salt, herbs and spices stay with what they are listed behind.
         """
-        names = self.bare.split(", ")
+        names = _names_in(self.bare)
         behind = [class_of_name(name).class_ for name in names[1:]]
-        several = not set(behind) <= set(listed("lines", "seasonings"))
-        return several and not self.ends and all(map(is_goods, names))
+        several = "," in self.bare and not set(behind) <= set(listed("lines", "seasonings"))
+        return several and not self.ends and not self.tells_to_do and all(map(is_goods, names))
 
     @cached_property
     def is_measured(self) -> bool:
@@ -177,7 +189,9 @@ class TextLine:
         if self.is_time or self.told_yield is not None or self.counted or self.at_clock:
             return False
         if self.labelled is not None:
-            return True
+            return re.search(r"\d", self.bare) is not None
+        if self._ends_in_yield:
+            return False
         if len(self.parts) > 1 and not any(_is_time(part) for part in self.parts) and (
             starts_with_amount(self.bare)
             or all(understood_line(part).quantity is not None for part in self.parts)
@@ -273,7 +287,7 @@ class TextLine:
         before, colon, after = self.bare.partition(":")
         if what == "notes" and colon and after.strip() and is_head(before, what):
             return True
-        named = apart(self.bare.strip(" :"))[0]
+        named = _BRACKETED.sub("", apart(self.bare.strip(" :"))[0])
         return len(named.split()) <= 5 and is_head(named, what)
 
     @cached_property
@@ -294,9 +308,18 @@ class TextLine:
             and not self.is_head
             and not self.is_about
             and self.told_yield is None
-            and "\t" not in self.text
+            and ("\t" not in self.text or self._ends_in_yield)
             and (bool(self.level) or not self._is_counted or apart(self.bare)[1] is not None)
         )
+
+
+def _names_in(text: str) -> list[str]:
+    """The names that a text lists by commas, and by an "and" where each side is goods."""
+    found: list[str] = []
+    for name in re.split(r",\s+", text.strip(" .")):
+        both = _AND.split(name)
+        found += both if all(map(is_goods, both)) else [name]
+    return found
 
 
 def _is_time(text: str) -> bool:
@@ -344,9 +367,9 @@ def text_lines(text: str) -> list[TextLine]:
             found.append(TextLine(bold[1].strip(), 7, blank))
         else:
             head, row = _headed(_row(line))
-            if head:
-                found.append(TextLine(head, 0, blank))
-            found.append(TextLine(row, 0, blank and not head))
+            rows = [head] if head else []
+            rows += _list_and_steps(row, language)
+            found += [TextLine(row, 0, blank and n == 0) for n, row in enumerate(rows)]
         blank = False
     return _heading_lists(_counted([replace(line, language=language) for line in found]))
 
@@ -366,10 +389,16 @@ def _heading_lists(lines: list[TextLine]) -> list[TextLine]:
 def _rows(text: str) -> list[str]:
     """The lines of a text, those of a table in semicolons with tabs instead."""
     lines = re.split(r"\r\n|[\r\n\x0c]", text)
-    return [
-        line.replace(";", "\t") if columns_of(lines[head].replace(";", "\t")) else line
-        for line, head in zip(lines, _heads_of_blocks(lines), strict=True)
-    ]
+    heads = _heads_of_blocks(lines)
+    return [_parted(line, lines[head]) for line, head in zip(lines, heads, strict=True)]
+
+
+def _parted(line: str, head: str) -> str:
+    """A line with tabs between the cells that its block's first line shows it to have."""
+    for sign in (r"\s*;\s*", r"\s{2,}"):
+        if columns_of(re.sub(sign, "\t", head.strip())) is not None:
+            return re.sub(sign, "\t", line.strip())
+    return line
 
 
 def _heads_of_blocks(lines: list[str]) -> Iterator[int]:
@@ -388,6 +417,20 @@ def _headed(line: str) -> tuple[str, str]:
     heads = any(is_head(head, what) for what in ("ingredients", "method"))
     facts = not rest or _is_time(rest) or yield_of(rest, bare=True) is not None
     return (head, rest) if colon and heads and not facts else ("", line)
+
+
+def _list_and_steps(line: str, language: Language) -> list[str]:
+    """A line parted where a list of ingredients ends and tells what to do with them.
+
+    `Wrappers: 300 g flour, 160 ml water. Knead, rest 1 h.`
+    """
+    for stop in re.finditer(r"(?<=[^\W\d_]{3})\.\s+", line):
+        listed_, told = line[: stop.start()], line[stop.end() :]
+        first = TextLine(listed_, language=language)
+        several = len(first.parts) > 1 or first.labelled is not None
+        if several and first.is_measured and tells_to_do(told, language):
+            return [listed_, told]
+    return [line]
 
 
 def _row(line: str) -> str:

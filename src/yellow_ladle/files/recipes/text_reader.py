@@ -15,7 +15,12 @@ from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe, RecipeLine, Recip
 from yellow_ladle.files.recipes.recipe_words import beginning
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.table_rows import Columns, columns_of
-from yellow_ladle.files.recipes.text_lines import TextLine, text_lines
+from yellow_ladle.files.recipes.text_lines import (
+    MAX_PART_WORDS,
+    MAX_UNMEASURED_WORDS,
+    TextLine,
+    text_lines,
+)
 from yellow_ladle.files.recipes.told_steps import tells_to_do
 from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of, yield_said_in
 
@@ -102,6 +107,8 @@ class _TextReader:
     def _begins(self, at: int) -> bool:
         """Whether a line is the title of the first recipe, or of the next one."""
         line = self.lines[at]
+        if at == 0 and self._stands_alone(line):
+            return True
         if not line.may_be_title:
             return False
         if line.is_measured and self.drafts and not self.drafts[-1].steps:
@@ -111,6 +118,11 @@ class _TextReader:
         draft = self._draft
         if self._zone == "over":
             return True
+        if not draft.name and not draft.lines and not draft.steps and draft.told is None:
+            # What stands before the first title: the bar of a page, a greeting.
+            if not line.is_step:
+                self.drafts.pop()
+            return not line.is_step
         if not draft.lines and not draft.steps:
             # The title of a book stands before that of its first recipe.
             if self._is_first_of_several(at):
@@ -129,6 +141,14 @@ class _TextReader:
         begins_section = beginning("lines", "sections").match(line.bare) is not None
         apart_ = line.after_blank or bool(line.level) or line.heads_list
         return apart_ and not begins_section and self._starts_recipe(at)
+
+    def _stands_alone(self, line: TextLine) -> bool:
+        """Whether the first line is short and by itself: a name, also with a full stop."""
+        following = self._after(0)
+        short = line.words <= MAX_UNMEASURED_WORDS and not line.numbered and not line.bulleted
+        beside = line.is_measured or line.tells_to_do or line.is_head or line.told_yield is not None
+        beside = beside or "\t" in line.text
+        return short and not beside and following is not None and following.after_blank
 
     def _starts_recipe(self, at: int) -> bool:
         """Whether after a title come a heading of ingredients or an ingredient, before any step."""
@@ -239,9 +259,9 @@ class _TextReader:
             self._ingredient(at, line)
         elif line.section is not None and self._leads_to_ingredients(at):
             self._zone, self._section = "ingredients", line.section
-        elif line.names_part and line.after_blank and line.heads_list:
+        elif line.heads_list and self._names_part(at):
             self._zone, self._section = "ingredients", line.bare
-        elif self._is_first_ingredient(at, line):
+        elif self._is_first_ingredient(at, line) or self._is_in_list(at):
             self._zone = "ingredients"
             self._ingredient(at, line)
         elif line.numbered and line.is_step and not line.is_measured:
@@ -268,6 +288,24 @@ class _TextReader:
             and following.is_measured
         )
 
+    def _names_part(self, at: int) -> bool:
+        """Whether a line over others is the name of a part: it begins a block, or they are marked."""
+        line = self.lines[at]
+        marked = self.lines[at + 1].bulleted and not line.bulleted and not line.is_step
+        return (line.names_part and line.after_blank) or (marked and line.words <= MAX_PART_WORDS)
+
+    def _is_in_list(self, at: int) -> bool:
+        """Whether a line that is no sentence has one with an amount beneath it in its block."""
+        line = self.lines[at]
+        if line.is_step or line.words > MAX_UNMEASURED_WORDS or not self._draft.name or line.level:
+            return False
+        for later in self.lines[at + 1 :]:
+            if later.after_blank or later.rule or later.is_step or later.section is not None:
+                return False
+            if later.is_measured:
+                return True
+        return False
+
     def _leads_to_ingredients(self, at: int) -> bool:
         following = self._after(at)
         return following is not None and (following.is_measured or following.bulleted)
@@ -289,7 +327,7 @@ class _TextReader:
         if (name := line.section) is not None and self._heads_a_section(at):
             self._section = name
             return
-        if line.names_part and line.after_blank and line.heads_list:
+        if line.heads_list and self._names_part(at):
             self._section = line.bare
             return
         if self._is_step_here(line):
@@ -324,6 +362,9 @@ class _TextReader:
         return following is not None and following.is_step and not following.is_measured
 
     def _step(self, at: int, line: TextLine) -> None:
+        if line.labelled is not None and line.is_measured and not self._headed:
+            self._ingredient(at, line)
+            return
         section = line.section
         if section is not None and not line.numbered and not line.is_step:
             if self._leads_to_ingredients(at) and not self._headed_steps(at):
@@ -364,7 +405,17 @@ class _TextReader:
             return False
         if before.numbered or (self._draft.steps and _in_numbered_list(self.lines, at)):
             return True
-        return not before.ends and len(before.text) >= MIN_WRAPPED
+        if before.ends or (line.tells_to_do and not line.starts_small):
+            return False
+        within = before.bulleted or self._draft.steps[-1].text[:1].isupper()
+        broken = before.bare.endswith(",") or self._fills_its_line(at - 1)
+        return (line.starts_small and within and broken) or len(before.text) >= MIN_WRAPPED
+
+    def _fills_its_line(self, at: int) -> bool:
+        """Whether the first word of the next line would have made a line the longest of its block."""
+        following = self.lines[at + 1].text.split()
+        block = _block(self.lines, at)
+        return len(self.lines[at].text) + 1 + len(following[0]) > max(len(b.text) for b in block)
 
     def _after_notes(self, line: TextLine) -> None:
         if self._draft.told is None:
@@ -374,6 +425,13 @@ class _TextReader:
 def _does_with_amount(text: str) -> bool:
     """Whether a text tells to do something with so much of something."""
     return tells_to_do(text) and re.search(r"\d\s?(?:g|kg|ml|l|cl|oz|lb)\b", text) is not None
+
+
+def _block(lines: Sequence[TextLine], at: int) -> Sequence[TextLine]:
+    """The lines between two blank ones among which a line stands."""
+    starts = [n for n, line in enumerate(lines) if line.after_blank]
+    first = max((n for n in starts if n <= at), default=0)
+    return lines[first : min((n for n in starts if n > at), default=len(lines))]
 
 
 def _in_numbered_list(lines: Sequence[TextLine], at: int) -> bool:

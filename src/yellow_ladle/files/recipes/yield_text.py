@@ -4,6 +4,7 @@ import re
 from dataclasses import dataclass
 
 from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.book.book import Yield
 from yellow_ladle.files.recipes.recipe_words import beginning, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
@@ -48,7 +49,7 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     if second is not None:
         rest = rest[second.end() :].strip(" :.*_")
     rest = _LEAD.sub("", rest)
-    if minutes_of_step(rest) is not None:
+    if minutes_of_step(rest) is not None or number_at(rest, 0) is None:
         return None
     found = understand(rest)
     if (
@@ -63,6 +64,8 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     if found.unit == "piece" and lead is not None:
         makes = _MAKES.match(plain) is not None
         return Told(text.strip(), None, Yield(low, "piece")) if makes else Told(text.strip(), low)
+    if bare and found.unit == "piece" and not found.item and re.search(r"[^\W\d_]", rest):
+        return Told(text.strip(), None, Yield(low, "piece"))
     if found.unit is None or found.unit in ("portion", "piece") or found.item:
         return None
     amount = lead is not None or bare
@@ -81,7 +84,7 @@ def apart(title: str) -> tuple[str, Told | None]:
     if bracket is not None and (told := yield_of(bracket[1], bare=True)) is not None:
         return title[: bracket.start()].strip(" -–—,:"), told
     for gap in _DASHED.finditer(title):
-        told = yield_of(title[gap.end() :], bare=True)
+        told = yield_of(_BRACKETED.sub("", title[gap.end() :]), bare=True)
         if told is not None:
             return title[: gap.start()].strip(" -–—,:"), told
     if (times := _TIMES.search(title)) is not None:
