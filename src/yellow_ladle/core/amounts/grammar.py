@@ -263,7 +263,7 @@ class _Reader:
         at = container.end() if container else self.at
         bracket = BRACKET.match(self.plain, at)
         if bracket is not None:
-            each = EACH.sub("", bracket[1])
+            each = re.sub(r"(?<=\d)-(?=[^\W\d_])", " ", EACH.sub("", bracket[1]))
             inside = understand(each, self.known, self.spoons)
             if inside.quantity is not None and inside.unit != "piece" and not inside.item:
                 self.at = bracket.end()
@@ -358,7 +358,7 @@ class _Reader:
         if (aside := ASIDE.search(rest)) is not None:
             self.notes.append(aside["said"].lower())
             rest = rest[: aside.start()]
-        item, _, after = _at_comma(rest)
+        item, _, after = at_comma(rest)
         item = OF.sub("", item, count=1) if OF.match(item) else item
         notes = (*self.notes, after.strip(), beyond)
         return item.strip(), ", ".join(note for note in notes if note)
@@ -371,7 +371,7 @@ class _Reader:
         return bool(found[0])
 
 
-def _at_comma(text: str) -> tuple[str, str, str]:
+def at_comma(text: str) -> tuple[str, str, str]:
     """A text parted at its first comma that is none of a number: `coq de 2,5 kg, découpé`."""
     comma = re.search(r"(?<!\d),|,(?!\d)", text)
     return (text, "", "") if comma is None else (text[: comma.start()], ",", text[comma.end() :])

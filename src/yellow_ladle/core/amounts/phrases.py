@@ -4,7 +4,11 @@ import re
 
 from yellow_ladle.core.amounts.numerals import GLYPHS
 
-ABOUT = re.compile(r"(?:about|approx\.?|approximately|around|roughly|ca\.?|c\.|~)\s*", re.I)
+ABOUT = re.compile(
+    r"(?:(?:about|approx|approximately|around|roughly|ca|circa|env|environ|etwa|unos|unas)(?=[\s\d¼-¾]|\.)"
+    r"\.?|c\.|~)\s*",
+    re.I,
+)
 CONTAINERS = (
     *("tin", "can", "jar", "bottle", "packet", "pack", "package", "pot", "tub", "carton", "sachet"),
     *("bag", "box", "block", "tube", "punnet", "dose", "glass", "glas", "flasche", "packung"),
@@ -38,7 +42,7 @@ AND_MORE = re.compile(r"\s*(?:and|plus|y|et|e|und)\s", re.I)
 OR_ELSE = re.compile(r"\s*[/|]\s*(?=[\d¼½¾⅓⅔⅛])")
 NO_AMOUNT = re.compile(
     r"(?:,?\s*\(?\b(?:to taste|as needed|as required|to serve|to finish|optional|for \w+ing"
-    r"|q\.?\s?s\.?|q\.?\s?b\.?|nach geschmack|nach bedarf|au goût|al gusto|quanto basta)\)?)$",
+    r"|q\.?\s?s\.?|q\.?\s?b\.?|c/s|c\.\s?s\.|nach geschmack|nach bedarf|au goût|al gusto|quanto basta)\)?)$",
     re.I,
 )
 TO = re.compile(r"\s*(?:-|–|—|to|or|à|ou|bis|oder|a(?=\s*\d)|o(?=\s*\d))\s*", re.I)

@@ -6,11 +6,12 @@ The grammar of amounts is core/amounts; what is here is the order in which a lin
 import re
 from collections.abc import Mapping
 from dataclasses import replace
-from functools import lru_cache
+from functools import cache, lru_cache
 
-from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.amounts.grammar import at_comma, understand
+from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.amounts.phrases import ABOUT
-from yellow_ladle.core.amounts.understood import Understood
+from yellow_ladle.core.amounts.understood import UNSURE, Understood
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 from yellow_ladle.files.recipes.recipe_words import listed
@@ -26,7 +27,7 @@ _SIGNS_BETWEEN = tuple(map(re.compile, (r"\s[/·|+—–]\s", r";\s*", r",\s+"))
 _BARE_COUNT = re.compile(
     r"(?!(?:see|voir|siehe|ver|vedi|day|step|part|no|nr|tag|jour|día|giorno|teil)\b)"
     r"(?!.*\b(?:page|seite|página|pagina)\b)"
-    r"(?P<item>[^\W\d_]+(?:\s[^\W\d_]+){0,2})\s(?P<count>[1-9]\d?)$",
+    r"(?P<item>[^\W\d_]+(?:\s[^\W\d_]+){0,2})\s(?P<count>[1-9]\d{0,4})$",
     re.I,
 )
 _BRACKETED = re.compile(
@@ -35,6 +36,7 @@ _BRACKETED = re.compile(
 _MIDDLE = re.compile(
     r"(?P<item>[^\W\d][^\d,;:()]*?)\s(?P<amount>[\d¼½¾⅓⅔⅛][\d.,/¼½¾⅓⅔⅛]*\s?[^\W\d_]+\.?)\s(?P<note>[^\d]+)$"
 )
+_BARE_HUNDREDS = re.compile(r"(?:[2-9][05]|\d{2,}[05])")
 _ABOUT_AFTER = re.compile(r"\s(?:environ|approx\.?|aprox\.?|circa|ca\.?|or so)$", re.I)
 _TIMES_COUNT = re.compile(r"(?P<item>[^\W\d].*?)\s*[x×]\s*(?P<count>[1-9]\d?)$", re.I)
 _WHOLE_WORD_FROM = 5
@@ -50,11 +52,24 @@ def understood_line(
 ) -> Understood:
     """What an ingredient line says, its amount before or after its item."""
     plain = without_bullet(text)
+    if (optional := _optional().match(plain)) is not None:
+        found = understood_line(plain[optional.end() :], known, spoons)
+        told = ", ".join(filter(None, (optional[1].lower(), found.note)))
+        return replace(found, text=text, note=told)
     found = understand(plain, known, spoons)
     if found.quantity is not None or starts_with_amount(plain):
         return replace(found, text=text)
-    turned = _item_first(plain, known, spoons) or _amount_between(plain, known, spoons)
+    turned = (
+        _item_first(plain, known, spoons)
+        or _amount_between(plain, known, spoons)
+        or _item_first_with_note(plain, known, spoons)
+    )
     return replace(turned or found, text=text)
+
+
+@cache
+def _optional() -> re.Pattern[str]:
+    return re.compile(rf"({'|'.join(map(re.escape, listed('lines', 'optional')))})\s*:\s*", re.I)
 
 
 def without_bullet(text: str) -> str:
@@ -166,7 +181,8 @@ def _is_whole(part: str) -> bool:
     """Whether a part is an ingredient with its amount."""
     found = understood_line(part)
     counted = starts_with_digit(part) or found.unit != "piece"
-    return found.quantity is not None and bool(found.item) and (counted or len(part.split()) < 3)
+    few = len(re.findall(r"[^\W_]+", part)) <= _MAX_GOODS_WORDS
+    return found.quantity is not None and bool(found.item) and (counted or few)
 
 
 def _opens_an_amount(text: str) -> bool:
@@ -184,7 +200,10 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
         found = _turned(bracketed["item"], bracketed["amount"], known, spoons, bare=True)
         return found and replace(found, note=note or found.note)
     for gap in _BETWEEN.finditer(text):
-        amount, comma, note = text[gap.end() :].partition(",")
+        amount, comma, note = at_comma(text[gap.end() :])
+        asked = understand(amount, known, spoons)
+        if asked.question and number_at(amount, 0) is not None and text[: gap.start()].strip():
+            return replace(asked, item=text[: gap.start()].strip(), note=note.strip())
         found = _turned(text[: gap.start()], amount.strip(), known, spoons, bare=True)
         if found is not None:
             told = (found.note, note.strip())
@@ -205,6 +224,15 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
     return next(filter(None, ends), None)
 
 
+def _item_first_with_note(
+    text: str, known: Mapping[str, Unit] | None, spoons: Spoons
+) -> Understood | None:
+    """`Mushrooms 1 kg, finely chopped`."""
+    told, comma, note = at_comma(text)
+    found = _item_first(told, known, spoons) if comma else None
+    return found and replace(found, note=", ".join(filter(None, (found.note, note.strip()))))
+
+
 def _amount_between(
     text: str, known: Mapping[str, Unit] | None, spoons: Spoons
 ) -> Understood | None:
@@ -212,7 +240,8 @@ def _amount_between(
     item, comma, rest = text.partition(", ")
     amount, _, note = rest.partition(", ")
     told = understand(amount, known, spoons)
-    whole = told.quantity is not None and told.unit != "piece" and not told.item
+    counted = re.fullmatch(rf"{_DIGIT}[\d/.,]*", amount) is not None
+    whole = told.quantity is not None and not told.item and (told.unit != "piece" or counted)
     asked = bool(told.question) and _NUMBERED.match(amount) is not None
     if not comma or re.search(r"\d", item) or not (whole or asked):
         return None
@@ -231,6 +260,10 @@ def _turned(
 ) -> Understood | None:
     amount = _ABOUT_AFTER.sub("", amount)
     told = is_amount(amount, known)
+    if told is not None and told.unit == "piece" and _BARE_HUNDREDS.fullmatch(amount):
+        # "Mirin 50" is fifty of something that nobody named.
+        whole = f"{item.strip()} {amount}"
+        return Understood(whole, item=item.strip(), question=UNSURE.format(text=whole))
     if told is None or not re.search(r"[^\W\d_]", item) or (told.unit == "piece" and not bare):
         return None
     found = understand(f"{amount} {item}", known, spoons)

@@ -13,6 +13,7 @@ from yellow_ladle.files.recipes.ingredient_text import (
     is_abbreviation,
     is_bulleted,
     is_goods,
+    is_optional,
     run_in,
     starts_with_amount,
     starts_with_digit,
@@ -157,7 +158,7 @@ class TextLine:
         named, parts = label.strip(" *_"), run_in(rest.strip())
         if not colon or not named or len(named.split()) > MAX_LABEL_WORDS or re.search(r"\d", named):
             return None
-        if self.is_head or _is_fact(self.bare) or self.tells_to_do:
+        if self.is_head or _is_fact(self.bare) or self.tells_to_do or is_optional(f"{named}:"):
             return None
         if not starts_with_digit(rest.strip()):
             parts = _names_in(rest)
@@ -416,7 +417,9 @@ def _headed(line: str) -> tuple[str, str]:
     rest = rest.strip()
     heads = any(is_head(head, what) for what in ("ingredients", "method"))
     facts = not rest or _is_time(rest) or yield_of(rest, bare=True) is not None
-    return (head, rest) if colon and heads and not facts else ("", line)
+    # "For 4: 500 g lamb, 1 onion" says for how many, and lists.
+    lists = yield_of(head) is not None and len(run_in(rest)) > 1
+    return (head, rest) if colon and (heads or lists) and not facts else ("", line)
 
 
 def _list_and_steps(line: str, language: Language) -> list[str]:
@@ -468,7 +471,7 @@ def _counted_from(lines: Sequence[TextLine], at: int) -> Iterator[int]:
         if number is not None and int(number["number"]) == wanted:
             wanted += 1
             yield here
-        elif wanted == 1 or lines[here].level or lines[here].rule:
+        elif wanted == 1 or number is not None or lines[here].level or lines[here].rule:
             return
 
 

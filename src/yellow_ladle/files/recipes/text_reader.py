@@ -408,6 +408,8 @@ class _TextReader:
         if before.ends or (line.tells_to_do and not line.starts_small):
             return False
         within = before.bulleted or self._draft.steps[-1].text[:1].isupper()
+        if line.tells_to_do and not within:
+            return False
         broken = before.bare.endswith(",") or self._fills_its_line(at - 1)
         return (line.starts_small and within and broken) or len(before.text) >= MIN_WRAPPED
 

@@ -9,9 +9,9 @@ from yellow_ladle.core.book.book import Yield
 from yellow_ladle.files.recipes.recipe_words import beginning, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 
-_LEAD = re.compile(r"^\s*(?:about|approx\.?|ca\.?|etwa|environ|unos|circa|up to|\()\s*", re.I)
+_LEAD = re.compile(r"^\s*(?:about|approx\.?|ca\.?|etwa|environ|env\.?|unos|circa|up to|\()\s*", re.I)
 _BRACKETED = re.compile(r"\s*\(([^()]*)\)\s*$")
-_DASHED = re.compile(r"\s+[-–—,]\s+(?=\S)|\s{2,}|\t")
+_DASHED = re.compile(r"\s+[-–—]\s+(?=\S)|\s*,\s+(?=\S)|\s{2,}|\t")
 _FOR = re.compile(
     r"(?<=\s)(?:for|pour|für|para|per)\s+(?!(?:an?|une?|eine?|una)\s)(?=[^\W_]+(?:\s[^\W\d_]+)?$)",
     re.I,
@@ -38,6 +38,8 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     It names the guests or begins as yields do; with `bare` an amount by itself is one, too.
     """
     plain = re.sub(r"^[x×]\s*(?=\d+$)", "for ", text.strip(" .*_#()[]"))
+    # "Per 6/8 persone" are six to eight, and no fraction.
+    plain = re.sub(r"(?<![\d/])([2-9]|\d\d)\s*/\s*(\d{1,2})(?![\d/])", r"\1-\2", plain)
     lead = beginning("yields", "before").match(plain)
     if lead is None and (joined := re.match(r"(?:serves|servs|serve)(?=\d)", plain, re.I)):
         lead = joined
@@ -48,6 +50,7 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     second = beginning("yields", "before").match(rest) if lead is not None else None
     if second is not None:
         rest = rest[second.end() :].strip(" :.*_")
+    about = _LEAD.match(rest) is not None
     rest = _LEAD.sub("", rest)
     if minutes_of_step(rest) is not None or number_at(rest, 0) is None:
         return None
@@ -64,7 +67,11 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     if found.unit == "piece" and lead is not None:
         makes = _MAKES.match(plain) is not None
         return Told(text.strip(), None, Yield(low, "piece")) if makes else Told(text.strip(), low)
-    if bare and found.unit == "piece" and not found.item and re.search(r"[^\W\d_]", rest):
+    counted = not found.item and re.search(r"[^\W\d_]", rest)
+    filled = found.item.lower().strip(".") in listed("yields", "vessels") or (
+        about and len(found.item.split()) == 1
+    )
+    if bare and found.unit == "piece" and (counted or filled):
         return Told(text.strip(), None, Yield(low, "piece"))
     if found.unit is None or found.unit in ("portion", "piece") or found.item:
         return None
