@@ -44,6 +44,7 @@ from yellow_ladle.core.vocabulary.units import (
     Spoons,
     Unit,
     not_measured_in,
+    shares,
     shipped_units,
     sizeless_measures,
 )
@@ -372,9 +373,14 @@ class _Reader:
 
 
 def at_comma(text: str) -> tuple[str, str, str]:
-    """A text parted at its first comma that is none of a number: `coq de 2,5 kg, découpé`."""
-    comma = re.search(r"(?<!\d),|,(?!\d)", text)
-    return (text, "", "") if comma is None else (text[: comma.start()], ",", text[comma.end() :])
+    """A text parted at its first comma that is none of a number and in no bracket."""
+    depth = 0
+    for at, sign in enumerate(text):
+        depth += (sign == "(") - (sign == ")")
+        of_number = text[at - 1 : at].isdigit() and text[at + 1 : at + 2].isdigit()
+        if sign == "," and depth <= 0 and not of_number:
+            return text[:at], ",", text[at + 1 :]
+    return text, "", ""
 
 
 def _is_name(unit: Unit, rest: str) -> bool:
@@ -387,8 +393,9 @@ def _is_sizeless(words: str) -> bool:
     """Whether words begin with a measure whose size nobody wrote: a splash, a glass."""
     sized = SIZES.match(words)
     for begins, end in _beginnings(words, sized.end() if sized else 0):
-        if begins in sizeless_measures():
-            return not words[end:].lower().lstrip().startswith(not_measured_in())
+        after = words[end:].lower().lstrip()
+        if begins in sizeless_measures() or (after and begins in shares()):
+            return not after.startswith(not_measured_in())
     return False
 
 

@@ -69,6 +69,12 @@ def sizeless_measures() -> frozenset[str]:
 
 
 @cache
+def shares() -> frozenset[str]:
+    """Words of amounts that are told against others: a part, a batch."""
+    return frozenset(words(section(table("units")["sizeless"])["shares"]))
+
+
+@cache
 def not_measured_in() -> tuple[str, ...]:
     """Words before which a measure without a size is a part of a name: glass noodles."""
     return words(section(table("units")["sizeless"])["not_before"])

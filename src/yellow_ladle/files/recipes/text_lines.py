@@ -5,10 +5,12 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 from operator import or_
+from unicodedata import category
 
 from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.files.recipes.ingredient_text import (
+    BULLETS,
     has_amount_after_gap,
     is_abbreviation,
     is_bulleted,
@@ -439,6 +441,9 @@ def _list_and_steps(line: str, language: Language) -> list[str]:
 def _row(line: str) -> str:
     """A line as it stands, without the sign of a quotation; cells between pipes parted by tabs."""
     plain = re.sub(r"^\s*(?:>\s*)+", "", line).strip()
+    while plain and category(plain[0]) == "So" and plain[0] not in BULLETS:
+        # A picture before a line is its bullet.
+        plain = "• " + plain[1:].lstrip("\ufe0f ")
     cells = _PIPES.match(plain)
     if cells is None:
         return plain

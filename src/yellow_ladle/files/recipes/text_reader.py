@@ -21,7 +21,6 @@ from yellow_ladle.files.recipes.text_lines import (
     TextLine,
     text_lines,
 )
-from yellow_ladle.files.recipes.told_steps import tells_to_do
 from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of, yield_said_in
 
 LOOK_AHEAD = 12
@@ -49,9 +48,9 @@ class _Draft:
 
     def recipe(self) -> Recipe:
         # Of a text that is only told, without any list, what is told are the steps.
-        # Beside a list, what is done with an amount is: "The day before, soak 500 g salt cod."
+        # Beside a list, what tells an amount is: "The day before, soak 500 g salt cod."
         only_told = not self.lines and not self.steps
-        told = [text for text in self.said if text and (only_told or _does_with_amount(text))]
+        told = [text for text in self.said if text and (only_told or _tells_amount(text))]
         steps = [RecipeStep(text, minutes_of_step(text)) for text in told]
         return Recipe(
             (self.name or UNNAMED)[:200],
@@ -109,6 +108,8 @@ class _TextReader:
         line = self.lines[at]
         if at == 0 and self._stands_alone(line):
             return True
+        if not self.drafts and self._opens_part(at):
+            return False
         if not line.may_be_title:
             return False
         if line.is_measured and self.drafts and not self.drafts[-1].steps:
@@ -149,6 +150,11 @@ class _TextReader:
         beside = line.is_measured or line.tells_to_do or line.is_head or line.told_yield is not None
         beside = beside or "\t" in line.text
         return short and not beside and following is not None and following.after_blank
+
+    def _opens_part(self, at: int) -> bool:
+        """Whether a line stands over ingredients as the name of a part: `For the pastry:`."""
+        begins = beginning("lines", "sections").match(self.lines[at].bare) is not None
+        return begins and self.lines[at].section is not None and self._leads_to_ingredients(at)
 
     def _starts_recipe(self, at: int) -> bool:
         """Whether after a title come a heading of ingredients or an ingredient, before any step."""
@@ -373,6 +379,10 @@ class _TextReader:
             return
         if not line.bare:
             return
+        if line.after_blank and not self._headed and self._lists_again(at):
+            self._zone = "ingredients"
+            self._ingredient(at, line)
+            return
         steps = self._draft.steps
         if steps and self._goes_on(at, line):
             text = f"{steps[-1].text} {line.bare}"
@@ -383,6 +393,12 @@ class _TextReader:
             return
         self._draft.told = self._draft.told or yield_said_in(line.bare)
         steps.append(RecipeStep(line.bare, minutes_of_step(line.bare), self._section))
+
+    def _lists_again(self, at: int) -> bool:
+        """Whether a block behind the steps lists ingredients."""
+        block = _block(self.lines, at)
+        listed = [line.is_measured and not line.numbered for line in block]
+        return len(listed) > 1 and all(listed)
 
     def _headed_steps(self, at: int) -> bool:
         """Whether the lines after a heading among the steps are numbered steps, not ingredients."""
@@ -424,9 +440,9 @@ class _TextReader:
             self._draft.told = yield_of(line.text)
 
 
-def _does_with_amount(text: str) -> bool:
-    """Whether a text tells to do something with so much of something."""
-    return tells_to_do(text) and re.search(r"\d\s?(?:g|kg|ml|l|cl|oz|lb)\b", text) is not None
+def _tells_amount(text: str) -> bool:
+    """Whether a text names so much of something; it must not be lost, whatever else it is."""
+    return re.search(r"\d\s?(?:g|kg|ml|l|cl|oz|lb|tsp|tbsp|cups?|el|tl)\b", text, re.I) is not None
 
 
 def _block(lines: Sequence[TextLine], at: int) -> Sequence[TextLine]:

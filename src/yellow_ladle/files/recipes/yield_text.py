@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.book.book import Yield
+from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.files.recipes.recipe_words import beginning, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 
@@ -61,6 +62,10 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
         or re.search(r"\d", found.item)
     ):
         return None
+    _, _, behind = found.item.partition(" ")
+    if behind and class_of_name(behind).certain:
+        # "2 parts sugar" is no yield.
+        return None
     low = found.quantity if found.low is None else found.low
     if found.unit == "portion" or (found.unit == "piece" and _names_people(found.item)):
         return Told(text.strip(), low)
@@ -73,7 +78,7 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     )
     if bare and found.unit == "piece" and (counted or filled):
         return Told(text.strip(), None, Yield(low, "piece"))
-    if found.unit is None or found.unit in ("portion", "piece") or found.item:
+    if found.unit is None or found.unit in ("portion", "piece") or (found.item and not filled):
         return None
     amount = lead is not None or bare
     return Told(text.strip(), None, Yield(low, found.unit)) if amount else None
