@@ -231,7 +231,7 @@ class _Reader:
         named = NO_AMOUNT.search(self.plain)
         item, note = self._rest()
         if named is not None and named.start() > 0 and not note:
-            note, item = named[0].strip(" ,()"), self.plain[self.at : named.start()].strip(" ,(")
+            note, item = named[0].strip(" ,()"), self.plain[self.at : named.start()].strip(" ,(:-–")
         if _is_sizeless(self.plain):
             return Understood(self.typed, item=item, note=note, question=UNSURE.format(text=text))
         measure = unit is not None or any(sign.isdigit() for sign in self.plain)

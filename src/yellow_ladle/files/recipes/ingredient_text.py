@@ -38,6 +38,18 @@ _MIDDLE = re.compile(
 )
 _BARE_HUNDREDS = re.compile(r"(?:[2-9][05]|\d{2,}[05])")
 _ABOUT_AFTER = re.compile(r"\s(?:environ|approx\.?|aprox\.?|circa|ca\.?|or so)$", re.I)
+_UNIT_FIRST = re.compile(
+    r"^(?P<item>|[^\W\d][^\d]*?\s)(?P<unit>(?:kg|gr?|l|lt|dl|cl|ml|pz|nr?)\b\.?)\s?"
+    r"(?P<count>\d+(?:[.,/]\d+)?)(?P<rest>\s+[^\d]+|)$",
+    re.I,
+)
+_ARTICLE_LAST = re.compile(r"\s(?:an?|un[aeo]?|eine?)\s(?:\w+\s)?[^\W\d_]+$", re.I)
+_COUNT_AND_SIZE = re.compile(
+    r"(\d+)\s+(small|medium|large|big|petits?|moyens?|gros|kleine?|mittlere?|große?|pequeñ[ao]s?"
+    r"|median[ao]s?|grandes?|piccol[aei]|medi[aeo]|grand[ei])",
+    re.I,
+)
+_OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
 _TIMES_COUNT = re.compile(r"(?P<item>[^\W\d].*?)\s*[x×]\s*(?P<count>[1-9]\d?)$", re.I)
 _WHOLE_WORD_FROM = 5
 """Letters of a measure from which on it is written out: a full stop after it ends a sentence."""
@@ -56,6 +68,7 @@ def understood_line(
         found = understood_line(plain[optional.end() :], known, spoons)
         told = ", ".join(filter(None, (optional[1].lower(), found.note)))
         return replace(found, text=text, note=told)
+    plain = _unit_behind(plain)
     found = understand(plain, known, spoons)
     if found.quantity is not None or starts_with_amount(plain):
         return replace(found, text=text)
@@ -63,6 +76,7 @@ def understood_line(
         _item_first(plain, known, spoons)
         or _amount_between(plain, known, spoons)
         or _item_first_with_note(plain, known, spoons)
+        or _sizeless_last(plain, known, spoons)
     )
     return replace(turned or found, text=text)
 
@@ -70,6 +84,16 @@ def understood_line(
 @cache
 def _optional() -> re.Pattern[str]:
     return re.compile(rf"({'|'.join(map(re.escape, listed('lines', 'optional')))})\s*:\s*", re.I)
+
+
+def _unit_behind(text: str) -> str:
+    """A line whose unit stands before its number, turned: `Rice kg 1,5`, `g 200 of flour`."""
+    found = _UNIT_FIRST.match(text)
+    if found is None:
+        return text
+    unit = "" if found["unit"].lower().rstrip(".") in ("n", "nr") else found["unit"]
+    told = (found["count"], unit, found["item"].strip(" :-–"), found["rest"].strip())
+    return " ".join(filter(None, told))
 
 
 def without_bullet(text: str) -> str:
@@ -130,6 +154,8 @@ def run_in(text: str) -> list[str]:
     last words of a list. One text where it lists no second amount.
     """
     text = text.strip(" .")
+    if _amount_between(text, None, "us") is not None:
+        return [text]
     for sign in _SIGNS_BETWEEN:
         parts = [part.strip() for part in sign.split(text) if part.strip()]
         whole = [_is_whole(part) for part in parts]
@@ -180,9 +206,10 @@ def _last_of_list(text: str) -> list[str]:
 def _is_whole(part: str) -> bool:
     """Whether a part is an ingredient with its amount."""
     found = understood_line(part)
-    counted = starts_with_digit(part) or found.unit != "piece"
-    few = len(re.findall(r"[^\W_]+", part)) <= _MAX_GOODS_WORDS
-    return found.quantity is not None and bool(found.item) and (counted or few)
+    told = re.search(_DIGIT, part) or _OF_SOME.match(part) or found.unit in ("pinch", "knob")
+    counted = starts_with_digit(part) or (found.unit != "piece" and bool(told))
+    few = re.search(_DIGIT, part) and len(re.findall(r"[^\W_]+", part)) <= _MAX_GOODS_WORDS
+    return found.quantity is not None and bool(found.item) and bool(counted or few)
 
 
 def _opens_an_amount(text: str) -> bool:
@@ -233,6 +260,15 @@ def _item_first_with_note(
     return found and replace(found, note=", ".join(filter(None, (found.note, note.strip()))))
 
 
+def _sizeless_last(
+    text: str, known: Mapping[str, Unit] | None, spoons: Spoons
+) -> Understood | None:
+    """`Parsley a handful`: asked, as nobody knows how much that is."""
+    last = _ARTICLE_LAST.search(text) if "," not in text else None
+    told = understand(text[last.start() :].strip(), known, spoons) if last else None
+    return replace(told, item=text[: last.start()]) if last and told and told.question else None
+
+
 def _amount_between(
     text: str, known: Mapping[str, Unit] | None, spoons: Spoons
 ) -> Understood | None:
@@ -243,7 +279,10 @@ def _amount_between(
     counted = re.fullmatch(rf"{_DIGIT}[\d/.,]*", amount) is not None
     whole = told.quantity is not None and not told.item and (told.unit != "piece" or counted)
     asked = bool(told.question) and _NUMBERED.match(amount) is not None
-    if not comma or re.search(r"\d", item) or not (whole or asked):
+    sized = _COUNT_AND_SIZE.fullmatch(amount)
+    if sized is not None:
+        amount, whole, note = sized[1], True, ", ".join(filter(None, (sized[2], note)))
+    if not comma or re.search(r"\d", re.sub(r"\([^()]*\)", "", item)) or not (whole or asked):
         return None
     if asked:
         return replace(told, item=item.strip(), note=note.strip())

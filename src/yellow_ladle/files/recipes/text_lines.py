@@ -4,7 +4,6 @@ import re
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
-from operator import or_
 from unicodedata import category
 
 from yellow_ladle.core.amounts.understood import Understood
@@ -129,7 +128,9 @@ class TextLine:
             return False
         if self.is_measured or self.tells_to_do or "," in plain or not plain[0].isupper():
             return False
-        return plain.split()[-1].lower() in listed("lines", "parts") or not is_goods(plain)
+        last, parts = plain.split()[-1].lower(), listed("lines", "parts")
+        compound = last.endswith(tuple(part for part in parts if len(part) > 3))
+        return last in parts or compound or not is_goods(plain)
 
     @cached_property
     def tells_to_do(self) -> bool:
@@ -147,7 +148,12 @@ class TextLine:
         parts = [part for part in _FACTS.split(self.bare) if part]
         yields = [yield_of(part) is not None for part in parts]
         facts = [_is_fact(part) or (any(yields) and _tells_time(part)) for part in parts]
-        whole = len(parts) > 1 and all(map(or_, yields, facts))
+        # "Easy", "Vegetarian", between facts and in a row with them, is one more.
+        beside = [
+            any(yields) and any(facts) and len(part.split()) < 3 and not re.search(r"\d", part)
+            for part in parts
+        ]
+        whole = len(parts) > 1 and all(map(any, zip(yields, facts, beside, strict=True)))
         return parts if whole else []
 
     @cached_property
@@ -291,7 +297,11 @@ class TextLine:
         if what == "notes" and colon and after.strip() and is_head(before, what):
             return True
         named = _BRACKETED.sub("", apart(self.bare.strip(" :"))[0])
-        return len(named.split()) <= 5 and is_head(named, what)
+        words = named.split()
+        if what == "method" and words and not self.ends and not re.search(r"[\d,:]", named):
+            # "Preparation of the filling", but no sentence.
+            return len(words) <= 5 and (is_head(named, what) or is_head(words[0], what))
+        return len(words) <= 5 and is_head(named, what)
 
     @cached_property
     def is_head(self) -> bool:
@@ -381,10 +391,13 @@ def _heading_lists(lines: list[TextLine]) -> list[TextLine]:
     """The lines with those marked that stand, numbered or not, over lines with amounts."""
     found = list(lines)
     for at, line in enumerate(lines[:-1]):
-        told = line.tells_to_do or line.ends or minutes_of_step(line.bare) is not None
+        told = line.ends or minutes_of_step(line.bare) is not None
+        told = told or (line.tells_to_do and not is_goods(line.bare))
         beneath = lines[at + 1 : at + 3]
         over = all(later.is_measured and not later.numbered for later in beneath)
-        if over and len(beneath) > 1 and not told and not line.is_measured and line.bare:
+        if line.numbered and line.after_blank and beneath and beneath[0].is_measured:
+            over = over or not beneath[0].numbered
+        if over and (len(beneath) > 1 or line.numbered) and not told and not line.is_measured and line.bare:
             found[at] = replace(line, heads_list=line.words <= MAX_TITLE_WORDS // 2)
     return found
 

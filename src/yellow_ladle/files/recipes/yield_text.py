@@ -18,6 +18,8 @@ _FOR = re.compile(
     re.I,
 )
 _TIMES = re.compile(r"\s+[x×]\s?(\d{1,4})$", re.I)
+_ABOUT_AFTER = re.compile(r"\s(?:environ|approx\.?|aprox\.?|circa|ca\.?|or so|about)$", re.I)
+_BESIDES = re.compile(r"(?<=\d)\s+(?:as|for|or)\s", re.I)
 _SENTENCE = re.compile(r"(?<=[.!?])\s+")
 _MAKES = re.compile(r"(?:makes|yields?|gives|donne|ergibt|rinde|resa|batch|quantity)(?!\w)", re.I)
 MAX_WORDS = 6
@@ -52,7 +54,11 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     if second is not None:
         rest = rest[second.end() :].strip(" :.*_")
     about = _LEAD.match(rest) is not None
-    rest = _LEAD.sub("", rest)
+    rest = _ABOUT_AFTER.sub("", _LEAD.sub("", rest))
+    weak = lead is None or lead[0].lower() in listed("yields", "weak")
+    if not weak:
+        # "Feeds 4 as a side or 2 for supper"
+        rest = _BESIDES.split(rest, maxsplit=1)[0]
     if minutes_of_step(rest) is not None or number_at(rest, 0) is None:
         return None
     found = understand(rest)
@@ -66,16 +72,19 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     if behind and class_of_name(behind).certain:
         # "2 parts sugar" is no yield.
         return None
+    counted = not found.item and re.search(r"[^\W\d_]", rest)
+    filled = found.item.lower().strip(".") in listed("yields", "vessels") or (
+        about and len(found.item.split()) == 1
+    )
     low = found.quantity if found.low is None else found.low
     if found.unit == "portion" or (found.unit == "piece" and _names_people(found.item)):
         return Told(text.strip(), low)
     if found.unit == "piece" and lead is not None:
         makes = _MAKES.match(plain) is not None
+        if weak and found.item and not filled:
+            bracket = _BRACKETED.search(plain)
+            return yield_of(bracket[1]) if bracket else None
         return Told(text.strip(), None, Yield(low, "piece")) if makes else Told(text.strip(), low)
-    counted = not found.item and re.search(r"[^\W\d_]", rest)
-    filled = found.item.lower().strip(".") in listed("yields", "vessels") or (
-        about and len(found.item.split()) == 1
-    )
     if bare and found.unit == "piece" and (counted or filled):
         return Told(text.strip(), None, Yield(low, "piece"))
     if found.unit is None or found.unit in ("portion", "piece") or (found.item and not filled):
