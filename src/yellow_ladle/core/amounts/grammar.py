@@ -68,10 +68,20 @@ def understand(
     `known` are the units with the kitchen's own measures; `spoons` decides what a bare cup, spoon,
     pint or fluid ounce is.
     """
+    return _shipped(text, spoons) if known is None else _understood(text, known, spoons)
+
+
+@lru_cache(maxsize=4096)
+def _shipped(text: str, spoons: Spoons) -> Understood:
+    """What a text says in the shipped units; the same words come again and again in a recipe."""
+    return _understood(text, shipped_units(), spoons)
+
+
+def _understood(text: str, known: Mapping[str, Unit], spoons: Spoons) -> Understood:
     plain = re.sub(r"\s+", " ", normalize("NFC", text)).strip()
     if not plain or len(plain) > MAX_TYPED:
         return Understood(text, item=plain[:MAX_TYPED], question=UNREAD.format(text=plain[:60]))
-    return _Reader(text, plain, shipped_units() if known is None else known, spoons).read()
+    return _Reader(text, plain, known, spoons).read()
 
 
 class _Reader:
@@ -168,6 +178,8 @@ class _Reader:
             return UNREAD.format(text=text)
         if _is_sizeless(rest.lstrip() or item):
             return UNSURE.format(text=text)
+        sized = SIZES.match(rest.lstrip())
+        rest = rest.lstrip()[sized.end() :] if sized else rest
         if (container := CONTAINER.match(rest) or CONTAINER.match(item)) is not None:
             return SIZELESS.format(what=container["what"].lower())
         glued = self.at > 0 and self.plain[self.at - 1].isdigit() and rest[:1].isalpha()
@@ -234,7 +246,7 @@ class _Reader:
             note, item = named[0].strip(" ,()"), self.plain[self.at : named.start()].strip(" ,(:-–")
         if _is_sizeless(self.plain):
             return Understood(self.typed, item=item, note=note, question=UNSURE.format(text=text))
-        measure = unit is not None or any(sign.isdigit() for sign in self.plain)
+        measure = unit is not None or any(sign.isnumeric() for sign in self.plain)
         asks = measure or not any(sign.isalpha() for sign in item)
         question = UNREAD.format(text=text) if asks else ""
         return Understood(self.typed, item=item, note=note, question=question)

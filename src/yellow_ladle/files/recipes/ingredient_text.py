@@ -45,8 +45,8 @@ _UNIT_FIRST = re.compile(
 )
 _ARTICLE_LAST = re.compile(r"\s(?:an?|un[aeo]?|eine?)\s(?:\w+\s)?[^\W\d_]+$", re.I)
 _COUNT_AND_SIZE = re.compile(
-    r"(\d+)\s+(small|medium|large|big|petits?|moyens?|gros|kleine?|mittlere?|große?|pequeñ[ao]s?"
-    r"|median[ao]s?|grandes?|piccol[aei]|medi[aeo]|grand[ei])",
+    r"(?P<count>\d+)\s+(?P<size>small|medium|large|big|petits?|moyens?|gros|kleine?|mittlere?|große?|pequeñ[ao]s?"
+    r"|median[ao]s?|grandes?|piccol[aei]|medi[aeo]|grand[ei])(?:\s*\((?P<weight>[^()]*)\))?",
     re.I,
 )
 _OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
@@ -54,7 +54,7 @@ _TIMES_COUNT = re.compile(r"(?P<item>[^\W\d].*?)\s*[x×]\s*(?P<count>[1-9]\d?)$"
 _WHOLE_WORD_FROM = 5
 """Letters of a measure from which on it is written out: a full stop after it ends a sentence."""
 _MAX_GOODS_WORDS = 3
-_LAST_OF_LIST = re.compile(r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|un[ea]?\s|eine?\s)", re.I)
+_LAST_OF_LIST = re.compile(r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|the\s|un[ea]?\s|eine?\s|l[ea]\s|el\s|den?\s)", re.I)
 _NUMBERED = re.compile(rf"{_DIGIT}|half|mezz[oa]|medi[oa]|une? demi|halbe[rs]?", re.I)
 _COMMA = re.compile(r"(?<!\d)\s*[,;]\s*|[,;]\s+")
 
@@ -281,7 +281,8 @@ def _amount_between(
     asked = bool(told.question) and _NUMBERED.match(amount) is not None
     sized = _COUNT_AND_SIZE.fullmatch(amount)
     if sized is not None:
-        amount, whole, note = sized[1], True, ", ".join(filter(None, (sized[2], note)))
+        told_of = filter(None, (sized["size"], sized["weight"], note))
+        amount, whole, note = sized["count"], True, ", ".join(told_of)
     if not comma or re.search(r"\d", re.sub(r"\([^()]*\)", "", item)) or not (whole or asked):
         return None
     if asked:

@@ -3,7 +3,7 @@
 import re
 from collections.abc import Iterable
 from difflib import get_close_matches
-from functools import cache
+from functools import cache, lru_cache
 
 from yellow_ladle.core.vocabulary.toml import Table, number, rows, section, table, words
 
@@ -44,6 +44,7 @@ def named(part: str) -> tuple[tuple[str, tuple[str, ...]], ...]:
     return tuple((key, words(value)) for key, value in section(_data()[part]).items())
 
 
+@lru_cache(maxsize=4096)
 def is_head(text: str, what: str) -> bool:
     """Whether a line is a heading of one part, also with a letter wrong."""
     plain = text.strip(" :*_#.-–—").lower()

@@ -187,10 +187,13 @@ class TextLine:
 
         Salt, herbs and spices stay with what they are listed behind.
         """
+        if "," not in self.bare or self.ends or re.search(r"\d", self.bare) or self.tells_to_do:
+            return False
         names = _names_in(self.bare)
-        behind = [class_of_name(name).class_ for name in names[1:]]
-        several = "," in self.bare and not set(behind) <= set(listed("lines", "seasonings"))
-        return several and not self.ends and not self.tells_to_do and all(map(is_goods, names))
+        if not all(map(is_goods, names)):
+            return False
+        behind = {class_of_name(name).class_ for name in names[1:]}
+        return not behind <= set(listed("lines", "seasonings"))
 
     @cached_property
     def is_measured(self) -> bool:
@@ -217,6 +220,8 @@ class TextLine:
                 and minutes_of_step(self.bare) is None
             )
         begins = starts_with_amount(self.bare)
+        if self.ends and not begins and minutes_of_step(self.bare) is not None:
+            return False
         # However much is said after it, a short item with its measure is an ingredient.
         item = self.understood.item.split()
         short = begins and self.understood.unit is not None and len(item) <= MAX_ITEM_WORDS

@@ -10,13 +10,15 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from yellow_ladle.files.recipes.ingredient_text import run_in
+from yellow_ladle.core.vocabulary.units import shipped_units
+from yellow_ladle.files.recipes.ingredient_text import run_in, starts_with_digit
 from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe, RecipeLine, RecipeStep
 from yellow_ladle.files.recipes.recipe_words import beginning
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.table_rows import Columns, columns_of
 from yellow_ladle.files.recipes.text_lines import (
     MAX_PART_WORDS,
+    MAX_TITLE_WORDS,
     MAX_UNMEASURED_WORDS,
     TextLine,
     text_lines,
@@ -72,6 +74,7 @@ class _TextReader:
         self._section = ""
         self._columns: Columns | None = None
         self._headed = False
+        self._listed_until = 0
 
     def read(self) -> None:
         for at, line in enumerate(self.lines):
@@ -106,7 +109,7 @@ class _TextReader:
     def _begins(self, at: int) -> bool:
         """Whether a line is the title of the first recipe, or of the next one."""
         line = self.lines[at]
-        if at == 0 and self._stands_alone(line):
+        if self._stands_alone(at):
             return True
         if not self.drafts and self._opens_part(at):
             return False
@@ -143,13 +146,32 @@ class _TextReader:
         apart_ = line.after_blank or bool(line.level) or line.heads_list
         return apart_ and not begins_section and self._starts_recipe(at)
 
-    def _stands_alone(self, line: TextLine) -> bool:
-        """Whether the first line is short and by itself: a name, also with a full stop."""
-        following = self._after(0)
-        short = line.words <= MAX_UNMEASURED_WORDS and not line.numbered and not line.bulleted
-        beside = line.is_measured or line.tells_to_do or line.is_head or line.told_yield is not None
-        beside = beside or "\t" in line.text
-        return short and not beside and following is not None and following.after_blank
+    def _stands_alone(self, at: int) -> bool:
+        """Whether a line is a name because of where it stands, whatever it ends in or begins with.
+
+        The first line, by itself or over ingredients; or a line by itself between the steps of one
+        recipe and a block of ingredients.
+        """
+        line, following = self.lines[at], self._after(at)
+        if following is None or not self._may_stand_alone(line):
+            return False
+        if not following.after_blank:
+            return at == 0 and line.ends and following.is_measured
+        if at == 0:
+            return True
+        steps = bool(self.drafts and self.drafts[-1].steps) and line.after_blank
+        return steps and all(beneath.is_measured for beneath in _block(self.lines, at + 1))
+
+    def _may_stand_alone(self, line: TextLine) -> bool:
+        """Whether a line is short, and no bullet, heading, yield, order or measured amount."""
+        short = line.words <= (MAX_UNMEASURED_WORDS if line.ends else MAX_TITLE_WORDS)
+        told = line.told_yield is not None or line.section is not None or line.tells_to_do
+        if not short or told or line.bulleted or line.is_head or line.rule or "\t" in line.text:
+            return False
+        if line.numbered:
+            return line.words <= MAX_TITLE_WORDS // 2 and not line.ends
+        unit = shipped_units().get(line.understood.unit or "")
+        return not (starts_with_digit(line.bare) and unit is not None and unit.size is not None)
 
     def _opens_part(self, at: int) -> bool:
         """Whether a line stands over ingredients as the name of a part: `For the pastry:`."""
@@ -225,6 +247,7 @@ class _TextReader:
     def _take(self, at: int, line: TextLine) -> None:
         if line.heads("ingredients"):
             self._zone, self._section, self._headed = "ingredients", "", True
+            self._listed_until = self._method_after(at)
             self._draft.told = self._draft.told or apart(line.bare.strip(" :"))[1]
         elif line.heads("method"):
             self._zone, self._section, self._headed = "steps", "", True
@@ -317,6 +340,9 @@ class _TextReader:
         return following is not None and (following.is_measured or following.bulleted)
 
     def _ingredient(self, at: int, line: TextLine) -> None:
+        if at < self._listed_until and line.numbered:
+            self._draft.lines.append(RecipeLine(line.bare, self._section))
+            return
         if self._columns is not None and "\t" in line.text:
             self._draft.lines.append(RecipeLine(self._columns.line(line.text), self._section))
             return
@@ -347,6 +373,15 @@ class _TextReader:
         else:
             # What is not understood is kept as a line, and asks.
             self._draft.lines.append(RecipeLine(line.bare, self._section))
+
+    def _method_after(self, at: int) -> int:
+        """Where the heading of the steps stands that a heading of ingredients leads to; 0 if none."""
+        for later in range(at + 1, len(self.lines)):
+            if self.lines[later].heads("ingredients"):
+                return 0
+            if self.lines[later].heads("method"):
+                return later
+        return 0
 
     def _is_step_here(self, line: TextLine) -> bool:
         """Whether a line among the ingredients begins the steps."""
@@ -466,7 +501,8 @@ def _listing(line: TextLine) -> tuple[Told | None, list[str]] | None:
     """A sentence that lists ingredients: `For 6 people you need 30 g of flour and 2 eggs.`"""
     for found in beginning("lines", "listing").finditer(line.bare):
         before, rest = line.bare[: found.start()].strip(" ,:"), line.bare[found.end() :]
-        parts = run_in(rest.strip(" :."))
-        if len(parts) > 1:
-            return (yield_of(before) if before else None), parts
+        parts, told = run_in(rest.strip(" :.")), yield_of(before) if before else None
+        # What is told before it otherwise belongs to it: "For every kilo take 800 g of sugar".
+        if len(parts) > 1 and (told is not None or not before):
+            return told, parts
     return None

@@ -2,6 +2,7 @@
 
 import re
 from dataclasses import dataclass
+from functools import lru_cache
 
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.numerals import number_at
@@ -12,7 +13,7 @@ from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 
 _LEAD = re.compile(r"^\s*(?:about|approx\.?|ca\.?|etwa|environ|env\.?|unos|circa|up to|\()\s*", re.I)
 _BRACKETED = re.compile(r"\s*\(([^()]*)\)\s*$")
-_DASHED = re.compile(r"\s+[-–—]\s+(?=\S)|\s*,\s+(?=\S)|\s{2,}|\t")
+_DASHED = re.compile(r"\s+[-–—·•|/]\s+(?=\S)|\s*,\s+(?=\S)|\s{2,}|\t")
 _FOR = re.compile(
     r"(?<=\s)(?:for|pour|für|para|per)\s+(?!(?:an?|une?|eine?|una)\s)(?=[^\W_]+(?:\s[^\W\d_]+)?$)",
     re.I,
@@ -20,6 +21,7 @@ _FOR = re.compile(
 _TIMES = re.compile(r"\s+[x×]\s?(\d{1,4})$", re.I)
 _ABOUT_AFTER = re.compile(r"\s(?:environ|approx\.?|aprox\.?|circa|ca\.?|or so|about)$", re.I)
 _BESIDES = re.compile(r"(?<=\d)\s+(?:as|for|or)\s", re.I)
+_LAST_AMOUNT = re.compile(r"(?<=[)\w])\s+(\d[\d.,]*\s?(?:kg|l|lt|ltr|litres?|liters?|L|qt|gal))$")
 _SENTENCE = re.compile(r"(?<=[.!?])\s+")
 _MAKES = re.compile(r"(?:makes|yields?|gives|donne|ergibt|rinde|resa|batch|quantity)(?!\w)", re.I)
 MAX_WORDS = 6
@@ -35,6 +37,7 @@ class Told:
     yield_: Yield | None = None
 
 
+@lru_cache(maxsize=4096)
 def yield_of(text: str, *, bare: bool = False) -> Told | None:
     """What a text says that is a yield and nothing else; None where it is none.
 
@@ -99,20 +102,32 @@ def yield_said_in(text: str) -> Told | None:
     return next(filter(None, map(yield_of, sentences)), None) if len(sentences) > 1 else None
 
 
+@lru_cache(maxsize=4096)
 def apart(title: str) -> tuple[str, Told | None]:
     """A title without the yield that stands at its end, and the yield."""
     bracket = _BRACKETED.search(title)
     if bracket is not None and (told := yield_of(bracket[1], bare=True)) is not None:
         return title[: bracket.start()].strip(" -–—,:"), told
+    if bracket is not None and _told_among(bracket[1]) is not None:
+        return title.strip(), _told_among(bracket[1])
     for gap in _DASHED.finditer(title):
         told = yield_of(_BRACKETED.sub("", title[gap.end() :]), bare=True)
         if told is not None:
             return title[: gap.start()].strip(" -–—,:"), told
     if (times := _TIMES.search(title)) is not None:
         return title[: times.start()].strip(" -–—,:"), Told(times[0].strip(), float(times[1]))
+    last = _LAST_AMOUNT.search(title)
+    if last is not None and (told := yield_of(last[1], bare=True)) is not None:
+        return title[: last.start()].strip(" -–—,:"), told
     told = next(filter(None, (yield_of(title[n.start() :]) for n in _FOR.finditer(title))), None)
     # "Fish pie for twelve" is a name, and says for how many it is.
     return title.strip(), told
+
+
+def _told_among(text: str) -> Told | None:
+    """The yield among what a bracket says: `basic recipe, makes 600 g`."""
+    parts = re.split(r"[,;]\s+", text)
+    return next(filter(None, map(yield_of, parts)), None) if len(parts) > 1 else None
 
 
 def _names_people(item: str) -> bool:
