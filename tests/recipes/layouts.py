@@ -1,4 +1,4 @@
-"""Recipes laid out in every way that cards, pages and notebooks lay them out, with what they say."""
+"""Recipes laid out as cards, pages and notebooks lay them out, with what they say."""
 
 from dataclasses import dataclass
 from textwrap import wrap
@@ -109,8 +109,15 @@ TONGUES = (
     ),
 )
 MARKS = ("", "- ", "* ", "• ", "☐ ")
-ITEM_FIRST = ("{item}: {amount}", "{item} – {amount}", "{item} ..... {amount}", "{item}     {amount}",
-              "{item} ({amount})", "{item}, {amount}", "{item} {amount}")
+ITEM_FIRST = (
+    "{item}: {amount}",
+    "{item} – {amount}",
+    "{item} ..... {amount}",
+    "{item}     {amount}",
+    "{item} ({amount})",
+    "{item}, {amount}",
+    "{item} {amount}",
+)
 
 
 @dataclass(frozen=True)
@@ -130,8 +137,17 @@ def laid_out(draw: st.DrawFn) -> Laid:
     name = draw(st.sampled_from(("Gravadella", "Skerrow pie", "Old harbour stew")))
     portions = draw(st.sampled_from(tongue.yields))
     title = draw(
-        st.sampled_from((name, f"# {name}", f"**{name}**", f"{name} ({portions})", f"{name}\n\n{portions}",
-                         f"{name}\n{portions}", f"{name} | {portions}"))
+        st.sampled_from(
+            (
+                name,
+                f"# {name}",
+                f"**{name}**",
+                f"{name} ({portions})",
+                f"{name}\n\n{portions}",
+                f"{name}\n{portions}",
+                f"{name} | {portions}",
+            )
+        )
     )
     headed = draw(st.sampled_from(("", "{}", "{}:", "## {}", "{} \n-----", "**{}**")))
     first = draw(st.booleans())
@@ -146,7 +162,9 @@ def laid_out(draw: st.DrawFn) -> Laid:
         if sections and len(goods) > 2:
             section = tongue.parts[0] if n < len(goods) // 2 else tongue.parts[1]
             if n in (0, len(goods) // 2):
-                told.append(draw(st.sampled_from(("", "\n"))) + section + draw(st.sampled_from(("", ":"))))
+                told.append(
+                    draw(st.sampled_from(("", "\n"))) + section + draw(st.sampled_from(("", ":")))
+                )
         amount, unit = draw(st.integers(2, 900)), draw(st.sampled_from(tongue.units))
         told.append(mark + form.format(item=item, amount=f"{amount} {unit}"))
         lines.append((item, amount, section))
@@ -155,11 +173,29 @@ def laid_out(draw: st.DrawFn) -> Laid:
         lines.append((bare, None, ""))
     steps = draw(st.lists(st.sampled_from(tongue.steps), min_size=2, max_size=4, unique=True))
     stop = draw(st.sampled_from((".", ""))) if draw(st.booleans()) else "."
-    number = draw(st.sampled_from(("", "{}. ", "{}) ", "{} ", "{}/ ", f"{tongue.step} {{}}: ", f"{tongue.step} {{}}\n", "- ")))
+    number = draw(
+        st.sampled_from(
+            (
+                "",
+                "{}. ",
+                "{}) ",
+                "{} ",
+                "{}/ ",
+                f"{tongue.step} {{}}: ",
+                f"{tongue.step} {{}}\n",
+                "- ",
+            )
+        )
+    )
     gap = draw(st.sampled_from(("\n", "\n\n")))
-    width = draw(st.sampled_from((200, 40))) if number != "" and "\n" not in number or gap == "\n\n" else 200
+    width = (
+        draw(st.sampled_from((200, 40)))
+        if (number != "" and "\n" not in number) or gap == "\n\n"
+        else 200
+    )
     done = [
-        number.format(n) + "\n".join(wrap(f"{step}{stop}", width)) for n, step in enumerate(steps, 1)
+        number.format(n) + "\n".join(wrap(f"{step}{stop}", width))
+        for n, step in enumerate(steps, 1)
     ]
     method = headed.format(tongue.method) + "\n" if headed else ""
     top = headed.format(tongue.ingredients) + "\n" if headed else ""

@@ -7,7 +7,8 @@ from hypothesis import strategies as st
 
 from tests.effort import examples
 from tests.recipes.measuring import Counted, fresh, measure, texts
-from yellow_ladle.files.recipes.ingredient_text import run_in, understood_line
+from yellow_ladle.files.recipes.ingredient_list import run_in
+from yellow_ladle.files.recipes.ingredient_text import understood_line
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.text_reader import text_recipes
 from yellow_ladle.files.recipes.yield_text import apart, yield_of

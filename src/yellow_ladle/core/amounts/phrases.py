@@ -19,7 +19,8 @@ CONTAINERS = (
     *("confezione", "barattolo"),
 )
 CONTAINER = re.compile(
-    rf"(?P<what>{'|'.join(CONTAINERS)})(?:s|es|n|e|i)?(?=[\s,(.]|$)\.?(?!\s(?:noodle|vermicelli))\s*(?:(?:of|de|von|di)\b|d['’])?\s*", re.I
+    rf"(?P<what>{'|'.join(CONTAINERS)})(?:s|es|n|e|i)?(?=[\s,(.]|$)\.?(?!\s(?:noodle|vermicelli))\s*(?:(?:of|de|von|di)\b|d['’])?\s*",
+    re.I,
 )
 EACH = re.compile(r",?\s*(?:each|apiece|je|chacun[e]?|cada un[oa]|ciascun[oa])$", re.I)
 LENGTH = re.compile(
@@ -42,7 +43,8 @@ AND_MORE = re.compile(r"\s*(?:and|plus|y|et|e|und)\s", re.I)
 OR_ELSE = re.compile(r"\s*[/|]\s*(?=[\d¼½¾⅓⅔⅛])")
 NO_AMOUNT = re.compile(
     r"(?:,?\s*\(?\b(?:to taste|as needed|as required|to serve|to finish|optional|for \w+ing"
-    r"|q\.?\s?s\.?|q\.?\s?b\.?|c/s|c\.\s?s\.|nach geschmack|nach bedarf|au goût|al gusto|quanto basta)\)?)$",
+    r"|q\.?\s?s\.?|q\.?\s?b\.?|c/s|c\.\s?s\.|nach geschmack|nach bedarf|au goût|al gusto"
+    r"|quanto basta)\)?)$",
     re.I,
 )
 TO = re.compile(r"\s*(?:-|–|—|to|or|à|ou|bis|oder|a(?=\s*\d)|o(?=\s*\d))\s*", re.I)

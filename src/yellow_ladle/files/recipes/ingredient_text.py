@@ -6,24 +6,22 @@ The grammar of amounts is core/amounts; what is here is the order in which a lin
 import re
 from collections.abc import Mapping
 from dataclasses import replace
-from functools import cache, lru_cache
+from functools import cache
 
 from yellow_ladle.core.amounts.grammar import at_comma, understand
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.amounts.phrases import ABOUT
 from yellow_ladle.core.amounts.understood import UNSURE, Understood
-from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 from yellow_ladle.files.recipes.recipe_words import listed
 from yellow_ladle.files.recipes.told_steps import tells_to_do
 
 BULLETS = "•*-–—·▪◦‣+□☐✓"
 _BULLET = re.compile(rf"^\s*[{re.escape(BULLETS)}]+\s+|^\s*•\s*")
-_DIGIT = "[\\d¼½¾⅓⅔⅛]"
+DIGIT = "[\\d¼½¾⅓⅔⅛]"
 _CHECK_BOX = re.compile(r"^\s*\[[ xX]?\]\s*")
 _BETWEEN = re.compile(r"\s*(?:\.{2,}|…+|\t+|\s{2,}|:|\s[-–—=]\s|\|)\s*")
 _LAST_AMOUNT = re.compile(r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s)(?:\s*[^\W\d_]+\.?){0,4}$)", re.I)
-_SIGNS_BETWEEN = tuple(map(re.compile, (r"\s[/·|+—–]\s", r";\s*", r",\s+")))
 _BARE_COUNT = re.compile(
     r"(?!(?:see|voir|siehe|ver|vedi|day|step|part|no|nr|tag|jour|día|giorno|teil)\b)"
     r"(?!.*\b(?:page|seite|página|pagina)\b)"
@@ -49,14 +47,10 @@ _COUNT_AND_SIZE = re.compile(
     r"|median[ao]s?|grandes?|piccol[aei]|medi[aeo]|grand[ei])(?:\s*\((?P<weight>[^()]*)\))?",
     re.I,
 )
-_OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
 _TIMES_COUNT = re.compile(r"(?P<item>[^\W\d].*?)\s*[x×]\s*(?P<count>[1-9]\d?)$", re.I)
 _WHOLE_WORD_FROM = 5
 """Letters of a measure from which on it is written out: a full stop after it ends a sentence."""
-_MAX_GOODS_WORDS = 3
-_LAST_OF_LIST = re.compile(r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|the\s|un[ea]?\s|eine?\s|l[ea]\s|el\s|den?\s)", re.I)
-_NUMBERED = re.compile(rf"{_DIGIT}|half|mezz[oa]|medi[oa]|une? demi|halbe[rs]?", re.I)
-_COMMA = re.compile(r"(?<!\d)\s*[,;]\s*|[,;]\s+")
+_NUMBERED = re.compile(rf"{DIGIT}|half|mezz[oa]|medi[oa]|une? demi|halbe[rs]?", re.I)
 
 
 def understood_line(
@@ -74,7 +68,7 @@ def understood_line(
         return replace(found, text=text)
     turned = (
         _item_first(plain, known, spoons)
-        or _amount_between(plain, known, spoons)
+        or amount_between(plain, known, spoons)
         or _item_first_with_note(plain, known, spoons)
         or _sizeless_last(plain, known, spoons)
     )
@@ -109,12 +103,12 @@ def is_bulleted(text: str) -> bool:
 
 def starts_with_digit(text: str) -> bool:
     """Whether a text begins with a digit or a fraction in one sign."""
-    return re.match(_DIGIT, text) is not None
+    return re.match(DIGIT, text) is not None
 
 
 def starts_with_amount(text: str) -> bool:
     """Whether a line begins with a number, in digits or with a measure after a word."""
-    if re.match(rf"\s*(?:~|ca\.?\s*)?{_DIGIT}", text):
+    if re.match(rf"\s*(?:~|ca\.?\s*)?{DIGIT}", text):
         return True
     found = understand(text)
     return found.quantity is not None and bool(found.item)
@@ -145,79 +139,6 @@ def is_optional(text: str) -> bool:
     return any(
         re.search(rf"(?<!\w){re.escape(word)}(?!\w)", told) for word in listed("lines", "optional")
     )
-
-
-def run_in(text: str) -> list[str]:
-    """The ingredients of a line that lists several: `100 g butter, 100 g flour, salt`.
-
-    Parted where an amount follows a comma; what has none stays with what is before it, but for the
-    last words of a list. One text where it lists no second amount.
-    """
-    text = text.strip(" .")
-    if _amount_between(text, None, "us") is not None:
-        return [text]
-    for sign in _SIGNS_BETWEEN:
-        parts = [part.strip() for part in sign.split(text) if part.strip()]
-        whole = [_is_whole(part) for part in parts]
-        goods = _COMMA.split(parts[-1]) if parts else []
-        if sum(whole) > 1 and all(whole[:-1]) and (whole[-1] or all(map(is_goods, goods))):
-            return [*parts[:-1], *(_last_of_list(parts[-1]) if whole[-1] else goods)]
-    parts = []
-    at = 0
-    for comma in _COMMA.finditer(text):
-        rest = text[comma.end() :]
-        if comma.start() > at and _opens_an_amount(rest):
-            parts.append(text[at : comma.start()])
-            at = comma.end()
-    parts.append(text[at:])
-    if len(parts) > 1:
-        parts = [piece for part in parts for piece in _goods_behind(part)]
-    ends = _last_of_list(parts[-1])
-    if len(parts) > 1 or (len(ends) > 1 and _opens_an_amount(parts[0])):
-        parts[-1:] = ends
-    return [part.strip() for part in parts if part.strip()] if len(parts) > 1 else [text]
-
-
-def _goods_behind(part: str) -> list[str]:
-    """A part, and what is listed behind it without an amount: `1 tsp mace, thyme`.
-
-    What only says how it is cut or cooked stays with it.
-    """
-    pieces = _COMMA.split(part)
-    while len(pieces) > 1 and is_goods(pieces[-1]):
-        pieces.pop()
-    at = len(pieces)
-    behind = _COMMA.split(part)[at:]
-    return [", ".join(pieces), *behind] if behind else [part]
-
-
-@lru_cache(maxsize=4096)
-def is_goods(text: str) -> bool:
-    """Whether a few words are a name whose class is certain: `thyme`, and not `finely cut`."""
-    few = 0 < len(text.split()) <= _MAX_GOODS_WORDS and not re.search(r"\d", text)
-    return few and class_of_name(text).certain
-
-
-def _last_of_list(text: str) -> list[str]:
-    """The last two of a list: `50 g paste and 200 g leeks`."""
-    return _LAST_OF_LIST.split(text, maxsplit=1)
-
-
-def _is_whole(part: str) -> bool:
-    """Whether a part is an ingredient with its amount."""
-    found = understood_line(part)
-    told = re.search(_DIGIT, part) or _OF_SOME.match(part) or found.unit in ("pinch", "knob")
-    counted = starts_with_digit(part) or (found.unit != "piece" and bool(told))
-    few = re.search(_DIGIT, part) and len(re.findall(r"[^\W_]+", part)) <= _MAX_GOODS_WORDS
-    return found.quantity is not None and bool(found.item) and bool(counted or few)
-
-
-def _opens_an_amount(text: str) -> bool:
-    first = _COMMA.split(text, maxsplit=1)[0]
-    if not re.match(rf"{_DIGIT}|an?\s|un[ea]?\s|ein[e]?\s", first, re.I):
-        return False
-    found = understand(first)
-    return bool(found.item) and (found.quantity is not None or bool(found.question))
 
 
 def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> Understood | None:
@@ -269,14 +190,14 @@ def _sizeless_last(
     return replace(told, item=text[: last.start()]) if last and told and told.question else None
 
 
-def _amount_between(
-    text: str, known: Mapping[str, Unit] | None, spoons: Spoons
+def amount_between(
+    text: str, known: Mapping[str, Unit] | None = None, spoons: Spoons = "us"
 ) -> Understood | None:
     """`Walnuts, 120 g, toasted`: the amount after the first comma, and what is said of the item."""
     item, comma, rest = text.partition(", ")
     amount, _, note = rest.partition(", ")
     told = understand(amount, known, spoons)
-    counted = re.fullmatch(rf"{_DIGIT}[\d/.,]*", amount) is not None
+    counted = re.fullmatch(rf"{DIGIT}[\d/.,]*", amount) is not None
     whole = told.quantity is not None and not told.item and (told.unit != "piece" or counted)
     asked = bool(told.question) and _NUMBERED.match(amount) is not None
     sized = _COUNT_AND_SIZE.fullmatch(amount)

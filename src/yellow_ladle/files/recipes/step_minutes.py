@@ -12,7 +12,8 @@ _AND_A_HALF = re.compile(
     r"\s*(?:and a half|et demie?|y media|e mezz[oa]|und (?:eine )?halbe?)(?!\w)", re.I
 )
 _MINUTES_OF_HOURS = re.compile(
-    r"(\d{2})(?!\d)|\s(\d{1,2})(?![\d/]|[.,]\d|\s?(?!(?:à|au|at|in|bei|im|auf|a|en)\s)[^\W\d])", re.I
+    r"(\d{2})(?!\d)|\s(\d{1,2})(?![\d/]|[.,]\d|\s?(?!(?:à|au|at|in|bei|im|auf|a|en)\s)[^\W\d])",
+    re.I,
 )
 _FROM_SLASH_TO = re.compile(r"(\d)\s*/\s*(\d{1,2})(?=\s*(?:minutes|mins|minuten|minutos|minuti)\b)")
 _PRIME = re.compile(r"(?<=\d)\s?['’′](?!\w)|(?<=\d)['’′](?=\s)")

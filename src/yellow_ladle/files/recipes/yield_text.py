@@ -11,7 +11,9 @@ from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.files.recipes.recipe_words import beginning, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 
-_LEAD = re.compile(r"^\s*(?:about|approx\.?|ca\.?|etwa|environ|env\.?|unos|circa|up to|\()\s*", re.I)
+_LEAD = re.compile(
+    r"^\s*(?:about|approx\.?|ca\.?|etwa|environ|env\.?|unos|circa|up to|\()\s*", re.I
+)
 _BRACKETED = re.compile(r"\s*\(([^()]*)\)\s*$")
 _DASHED = re.compile(r"\s+[-–—·•|/]\s+(?=\S)|\s*,\s+(?=\S)|\s{2,}|\t")
 _FOR = re.compile(

@@ -1,30 +1,26 @@
-"""The lines of a recipe's text, each with what can be told of it by itself."""
+"""A line of a recipe's text, with what can be told of it by itself."""
 
 import re
-from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import cached_property
-from unicodedata import category
 
 from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.files.recipes.ingredient_list import is_goods, names_in, run_in
 from yellow_ladle.files.recipes.ingredient_text import (
-    BULLETS,
     has_amount_after_gap,
     is_abbreviation,
     is_bulleted,
-    is_goods,
     is_optional,
-    run_in,
     starts_with_amount,
     starts_with_digit,
     understood_line,
     without_bullet,
 )
+from yellow_ladle.files.recipes.recipe_facts import facts_of, is_fact, is_time
 from yellow_ladle.files.recipes.recipe_words import beginning, is_head, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.table_rows import columns_of
-from yellow_ladle.files.recipes.told_steps import Language, language_of, tells_to_do
+from yellow_ladle.files.recipes.told_steps import Language, tells_to_do
 from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of
 
 MAX_TITLE, MAX_TITLE_WORDS = 90, 12
@@ -32,27 +28,17 @@ MAX_INGREDIENT_WORDS = 12
 MAX_ITEM_WORDS = 7
 MAX_UNMEASURED_WORDS = 8
 MIN_STEP_WORDS = 9
-MAX_TIME_WORDS = 4
 MAX_LABEL_WORDS = 4
 MAX_PART_WORDS = 3
-_HEADING = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
-_BOLD_LINE = re.compile(r"^\s*(?:\*\*|__)([^*_]+?):?(?:\*\*|__):?\s*$")
-_RULE = re.compile(r"^\s*(?:[-*_=~]\s*){3,}$")
 _NUMBER = re.compile(
     r"^\s*(?:(?:step|schritt|étape|paso|passo|fase)\s*)?[(\[]?\d{1,2}\s*[.):\]]+-?\s*(?=\D)|"
     r"^\s*\d{1,2}(?:[º°ªo]?\s*[/)-]|[º°ª])\s+(?=[^\W\d_]{2})|"
     r"^\s*(?:step|schritt|étape|paso|passo|fase)\s*\d{1,2}\s*[-–—:.)]*\s*",
     re.I,
 )
-_PLAIN_NUMBER = re.compile(r"^\s*(?P<number>\d{1,2})\s+(?=[^\W_])")
-_PAGE = re.compile(r"^\W*(?:page|seite|página|pagina|pg|p|s)\.?\s*\d{1,4}\W*$", re.I)
+PLAIN_NUMBER = re.compile(r"^\s*(?P<number>\d{1,2})\s+(?=[^\W_])")
 _BRACKETED = re.compile(r"\s*\([^()]*\)\s*$")
-_AND = re.compile(r"\s+(?:and|&|et|und|y|e)\s+", re.I)
 _CLOCK = re.compile(r"^\s*\d{1,2}(?::|h)[0-5]\d\s+(?=[^\W\d_])")
-_FACTS = re.compile(r"\s*[|\t•·;]\s*|\s+[-–—/]\s+|[,.]\s+")
-_NAMES_TIME = re.compile(r"^\w*(?:\s\w+)?\s?(?:time|zeit)\b|^total\b", re.I)
-_PIPES = re.compile(r"^\s*\|?(.+?\|.+?)\|?\s*$")
-_PIPE_RULE = re.compile(r"^\s*\|?\s*:?-{2,}:?\s*(?:\|\s*:?-{2,}:?\s*)*\|?\s*$")
 _ENDS = re.compile(r"[.!?…][\"'”’)]?$")
 
 
@@ -75,7 +61,7 @@ class TextLine:
 
     @cached_property
     def _number(self) -> re.Match[str] | None:
-        return (_PLAIN_NUMBER if self.counted else _NUMBER).match(self.text)
+        return (PLAIN_NUMBER if self.counted else _NUMBER).match(self.text)
 
     @cached_property
     def bulleted(self) -> bool:
@@ -144,17 +130,8 @@ class TextLine:
 
     @cached_property
     def _facts(self) -> list[str]:
-        """What a line says that holds nothing but facts: `Serves 4 | Prep: 10 min`."""
-        parts = [part for part in _FACTS.split(self.bare) if part]
-        yields = [yield_of(part) is not None for part in parts]
-        facts = [_is_fact(part) or (any(yields) and _tells_time(part)) for part in parts]
-        # "Easy", "Vegetarian", between facts and in a row with them, is one more.
-        beside = [
-            any(yields) and any(facts) and len(part.split()) < 3 and not re.search(r"\d", part)
-            for part in parts
-        ]
-        whole = len(parts) > 1 and all(map(any, zip(yields, facts, beside, strict=True)))
-        return parts if whole else []
+        """What it says if it holds nothing but facts."""
+        return facts_of(self.bare)
 
     @cached_property
     def labelled(self) -> tuple[str, list[str]] | None:
@@ -164,12 +141,17 @@ class TextLine:
         """
         label, colon, rest = self.bare.partition(":")
         named, parts = label.strip(" *_"), run_in(rest.strip())
-        if not colon or not named or len(named.split()) > MAX_LABEL_WORDS or re.search(r"\d", named):
+        if (
+            not colon
+            or not named
+            or len(named.split()) > MAX_LABEL_WORDS
+            or re.search(r"\d", named)
+        ):
             return None
-        if self.is_head or _is_fact(self.bare) or self.tells_to_do or is_optional(f"{named}:"):
+        if self.is_head or is_fact(self.bare) or self.tells_to_do or is_optional(f"{named}:"):
             return None
         if not starts_with_digit(rest.strip()):
-            parts = _names_in(rest)
+            parts = names_in(rest)
             return (named, parts) if len(parts) > 1 and all(map(is_goods, parts)) else None
         read = [understood_line(part) for part in parts]
         whole = all(found.item and (found.quantity or found.question) for found in read)
@@ -179,7 +161,7 @@ class TextLine:
     @cached_property
     def parts(self) -> list[str]:
         """The ingredients that it lists one after another; itself alone where it lists none."""
-        return _names_in(self.bare) if self.lists_goods else run_in(self.bare)
+        return names_in(self.bare) if self.lists_goods else run_in(self.bare)
 
     @cached_property
     def lists_goods(self) -> bool:
@@ -189,7 +171,7 @@ class TextLine:
         """
         if "," not in self.bare or self.ends or re.search(r"\d", self.bare) or self.tells_to_do:
             return False
-        names = _names_in(self.bare)
+        names = names_in(self.bare)
         if not all(map(is_goods, names)):
             return False
         behind = {class_of_name(name).class_ for name in names[1:]}
@@ -204,9 +186,13 @@ class TextLine:
             return re.search(r"\d", self.bare) is not None
         if self._ends_in_yield:
             return False
-        if len(self.parts) > 1 and not any(_is_time(part) for part in self.parts) and (
-            starts_with_amount(self.bare)
-            or all(understood_line(part).quantity is not None for part in self.parts)
+        if (
+            len(self.parts) > 1
+            and not any(is_time(part) for part in self.parts)
+            and (
+                starts_with_amount(self.bare)
+                or all(understood_line(part).quantity is not None for part in self.parts)
+            )
         ):
             return True
         if self.tells_to_do and not starts_with_digit(self.bare):
@@ -243,7 +229,7 @@ class TextLine:
     @cached_property
     def is_time(self) -> bool:
         """Whether its first amount is a time: `20-25 Min. köcheln lassen`."""
-        return _is_time(self.bare)
+        return is_time(self.bare)
 
     @cached_property
     def is_unmeasured(self) -> bool:
@@ -271,7 +257,7 @@ class TextLine:
     @cached_property
     def is_about(self) -> bool:
         """Whether it only says how long, how hard or where from: `Prep time: 15 minutes`."""
-        return _is_fact(self.bare) or bool(self._facts)
+        return is_fact(self.bare) or bool(self._facts)
 
     @cached_property
     def section(self) -> str | None:
@@ -329,176 +315,3 @@ class TextLine:
             and ("\t" not in self.text or self._ends_in_yield)
             and (bool(self.level) or not self._is_counted or apart(self.bare)[1] is not None)
         )
-
-
-def _names_in(text: str) -> list[str]:
-    """The names that a text lists by commas, and by an "and" where each side is goods."""
-    found: list[str] = []
-    for name in re.split(r",\s+", text.strip(" .")):
-        both = _AND.split(name)
-        found += both if all(map(is_goods, both)) else [name]
-    return found
-
-
-def _is_time(text: str) -> bool:
-    """Whether the first amount of a text is a time."""
-    return starts_with_amount(text) and minutes_of_step(" ".join(text.split()[:3])) is not None
-
-
-def _is_fact(text: str) -> bool:
-    """Whether a text says how long, how hard or where from, and nothing else."""
-    before, colon, after = text.partition(":")
-    known = beginning("lines", "about").fullmatch(before.strip(" *_"))
-    if colon:
-        # "Preparation: 20 min" is a fact, "Preparation: peel the leeks" are the steps.
-        return bool(after.strip() and known) or (is_head(before, "method") and _is_time(after.strip()))
-    # Without its colon "Cook 5 minutes" is a step.
-    return bool(known is None and _tells_time(text) and _NAMES_TIME.search(text))
-
-
-def _tells_time(text: str) -> bool:
-    """Whether a text is a time and nothing else, with or without what takes it: `Prep 20 min`."""
-    lead = beginning("lines", "about").match(text)
-    rest = text[lead.end() :].strip() if lead else text
-    return bool(rest) and _is_time(rest) and len(rest.split()) <= MAX_TIME_WORDS
-
-
-def text_lines(text: str) -> list[TextLine]:
-    """The lines of a text that say something; tables become rows with tabs between their cells."""
-    found: list[TextLine] = []
-    language = language_of(text)
-    blank = True
-    for raw in _rows(text):
-        line = raw.rstrip().replace("\u00a0", " ")
-        if not line.strip() or (_PIPE_RULE.match(line) and "|" in line) or _PAGE.match(line):
-            blank = blank or not line.strip()
-            continue
-        if _RULE.match(line):
-            found.append(TextLine("", after_blank=True, rule=True))
-            blank = True
-            continue
-        heading = _HEADING.match(line)
-        bold = _BOLD_LINE.match(line)
-        if heading is not None:
-            found.append(TextLine(heading[2].strip(" *_"), len(heading[1]), True))
-        elif bold is not None:
-            found.append(TextLine(bold[1].strip(), 7, blank))
-        else:
-            head, row = _headed(_row(line))
-            rows = [head] if head else []
-            rows += _list_and_steps(row, language)
-            found += [TextLine(row, 0, blank and n == 0) for n, row in enumerate(rows)]
-        blank = False
-    return _heading_lists(_counted([replace(line, language=language) for line in found]))
-
-
-def _heading_lists(lines: list[TextLine]) -> list[TextLine]:
-    """The lines with those marked that stand, numbered or not, over lines with amounts."""
-    found = list(lines)
-    for at, line in enumerate(lines[:-1]):
-        told = line.ends or minutes_of_step(line.bare) is not None
-        told = told or (line.tells_to_do and not is_goods(line.bare))
-        beneath = lines[at + 1 : at + 3]
-        over = all(later.is_measured and not later.numbered for later in beneath)
-        if line.numbered and line.after_blank and beneath and beneath[0].is_measured:
-            over = over or not beneath[0].numbered
-        if over and (len(beneath) > 1 or line.numbered) and not told and not line.is_measured and line.bare:
-            found[at] = replace(line, heads_list=line.words <= MAX_TITLE_WORDS // 2)
-    return found
-
-
-def _rows(text: str) -> list[str]:
-    """The lines of a text, those of a table in semicolons with tabs instead."""
-    lines = re.split(r"\r\n|[\r\n\x0c]", text)
-    heads = _heads_of_blocks(lines)
-    return [_parted(line, lines[head]) for line, head in zip(lines, heads, strict=True)]
-
-
-def _parted(line: str, head: str) -> str:
-    """A line with tabs between the cells that its block's first line shows it to have."""
-    for sign in (r"\s*;\s*", r"\s{2,}"):
-        if columns_of(re.sub(sign, "\t", head.strip())) is not None:
-            return re.sub(sign, "\t", line.strip())
-    return line
-
-
-def _heads_of_blocks(lines: list[str]) -> Iterator[int]:
-    """For every line the place of the first one of its block."""
-    head = 0
-    for at, line in enumerate(lines):
-        if at == 0 or not lines[at - 1].strip() or not line.strip():
-            head = at
-        yield head
-
-
-def _headed(line: str) -> tuple[str, str]:
-    """The heading that a line begins with, and the rest: `Ingredients: 1 kg mussels, cider`."""
-    head, colon, rest = line.partition(":")
-    rest = rest.strip()
-    heads = any(is_head(head, what) for what in ("ingredients", "method"))
-    facts = not rest or _is_time(rest) or yield_of(rest, bare=True) is not None
-    # "For 4: 500 g lamb, 1 onion" says for how many, and lists.
-    lists = yield_of(head) is not None and len(run_in(rest)) > 1
-    return (head, rest) if colon and (heads or lists) and not facts else ("", line)
-
-
-def _list_and_steps(line: str, language: Language) -> list[str]:
-    """A line parted where a list of ingredients ends and tells what to do with them.
-
-    `Wrappers: 300 g flour, 160 ml water. Knead, rest 1 h.`
-    """
-    for stop in re.finditer(r"(?<=[^\W\d_]{3})\.\s+", line):
-        listed_, told = line[: stop.start()], line[stop.end() :]
-        first = TextLine(listed_, language=language)
-        several = len(first.parts) > 1 or first.labelled is not None
-        if several and first.is_measured and tells_to_do(told, language):
-            return [listed_, told]
-    return [line]
-
-
-def _row(line: str) -> str:
-    """A line as it stands, without the sign of a quotation; cells between pipes parted by tabs."""
-    plain = re.sub(r"^\s*(?:>\s*)+", "", line).strip()
-    while plain and category(plain[0]) == "So" and plain[0] not in BULLETS:
-        # A picture before a line is its bullet.
-        plain = "• " + plain[1:].lstrip("\ufe0f ")
-    cells = _PIPES.match(plain)
-    if cells is None:
-        return plain
-    return "\t".join(cell.strip() for cell in cells[1].split("|"))
-
-
-def _counted(lines: list[TextLine]) -> list[TextLine]:
-    """The lines with those marked that are numbered without a sign: `1 Melt the butter`.
-
-    Such numbers begin at one and go on by one, and half of what they count tells what to do;
-    otherwise they are the amounts of ingredients.
-    """
-    found = list(lines)
-    at = 0
-    while at < len(lines):
-        run = list(_counted_from(lines, at))
-        told = sum(_is_told(lines[n]) for n in run)
-        if len(run) > 1 and 2 * told >= len(run):
-            for n in run:
-                found[n] = replace(lines[n], counted=True)
-        at = run[-1] + 1 if run else at + 1
-    return found
-
-
-def _counted_from(lines: Sequence[TextLine], at: int) -> Iterator[int]:
-    """The places of the lines that are numbered from one on, the first of them at a place."""
-    wanted = 1
-    for here in range(at, len(lines)):
-        number = _PLAIN_NUMBER.match(lines[here].text)
-        if number is not None and int(number["number"]) == wanted:
-            wanted += 1
-            yield here
-        elif wanted == 1 or number is not None or lines[here].level or lines[here].rule:
-            return
-
-
-def _is_told(line: TextLine) -> bool:
-    """Whether what follows the number of a line tells what to do, how long, or is a sentence."""
-    rest = TextLine(_PLAIN_NUMBER.sub("", line.text, count=1), language=line.language)
-    return rest.tells_to_do or rest.ends or minutes_of_step(rest.bare) is not None

@@ -1,0 +1,104 @@
+"""Ingredients that are listed on one line: `100 g butter, 100 g flour, salt`."""
+
+import re
+from functools import lru_cache
+
+from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.files.recipes.ingredient_text import (
+    DIGIT,
+    amount_between,
+    starts_with_digit,
+    understood_line,
+)
+
+_SIGNS_BETWEEN = tuple(map(re.compile, (r"\s[/·|+—–]\s", r";\s*", r",\s+")))
+_OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
+_MAX_GOODS_WORDS = 3
+_LAST_OF_LIST = re.compile(
+    r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|the\s|un[ea]?\s|eine?\s|l[ea]\s|el\s|den?\s)", re.I
+)
+_COMMA = re.compile(r"(?<!\d)\s*[,;]\s*|[,;]\s+")
+_AND = re.compile(r"\s+(?:and|&|et|und|y|e)\s+", re.I)
+
+
+def run_in(text: str) -> list[str]:
+    """The ingredients of a line that lists several: `100 g butter, 100 g flour, salt`.
+
+    Parted where an amount follows a comma; what has none stays with what is before it, but for the
+    last words of a list. One text where it lists no second amount.
+    """
+    text = text.strip(" .")
+    if amount_between(text) is not None:
+        return [text]
+    for sign in _SIGNS_BETWEEN:
+        parts = [part.strip() for part in sign.split(text) if part.strip()]
+        whole = [_is_whole(part) for part in parts]
+        goods = _COMMA.split(parts[-1]) if parts else []
+        if sum(whole) > 1 and all(whole[:-1]) and (whole[-1] or all(map(is_goods, goods))):
+            return [*parts[:-1], *(_last_of_list(parts[-1]) if whole[-1] else goods)]
+    parts = []
+    at = 0
+    for comma in _COMMA.finditer(text):
+        rest = text[comma.end() :]
+        if comma.start() > at and _opens_an_amount(rest):
+            parts.append(text[at : comma.start()])
+            at = comma.end()
+    parts.append(text[at:])
+    if len(parts) > 1:
+        parts = [piece for part in parts for piece in _goods_behind(part)]
+    ends = _last_of_list(parts[-1])
+    if len(parts) > 1 or (len(ends) > 1 and _opens_an_amount(parts[0])):
+        parts[-1:] = ends
+    return [part.strip() for part in parts if part.strip()] if len(parts) > 1 else [text]
+
+
+def _goods_behind(part: str) -> list[str]:
+    """A part, and what is listed behind it without an amount: `1 tsp mace, thyme`.
+
+    What only says how it is cut or cooked stays with it.
+    """
+    pieces = _COMMA.split(part)
+    while len(pieces) > 1 and is_goods(pieces[-1]):
+        pieces.pop()
+    at = len(pieces)
+    behind = _COMMA.split(part)[at:]
+    return [", ".join(pieces), *behind] if behind else [part]
+
+
+@lru_cache(maxsize=4096)
+def is_goods(text: str) -> bool:
+    """Whether a few words are a name whose class is certain: `thyme`, and not `finely cut`."""
+    few = 0 < len(text.split()) <= _MAX_GOODS_WORDS and not re.search(r"\d", text)
+    return few and class_of_name(text).certain
+
+
+def _last_of_list(text: str) -> list[str]:
+    """The last two of a list: `50 g paste and 200 g leeks`."""
+    return _LAST_OF_LIST.split(text, maxsplit=1)
+
+
+def _is_whole(part: str) -> bool:
+    """Whether a part is an ingredient with its amount."""
+    found = understood_line(part)
+    told = re.search(DIGIT, part) or _OF_SOME.match(part) or found.unit in ("pinch", "knob")
+    counted = starts_with_digit(part) or (found.unit != "piece" and bool(told))
+    few = re.search(DIGIT, part) and len(re.findall(r"[^\W_]+", part)) <= _MAX_GOODS_WORDS
+    return found.quantity is not None and bool(found.item) and bool(counted or few)
+
+
+def _opens_an_amount(text: str) -> bool:
+    first = _COMMA.split(text, maxsplit=1)[0]
+    if not re.match(rf"{DIGIT}|an?\s|un[ea]?\s|ein[e]?\s", first, re.I):
+        return False
+    found = understand(first)
+    return bool(found.item) and (found.quantity is not None or bool(found.question))
+
+
+def names_in(text: str) -> list[str]:
+    """The names that a text lists by commas, and by an "and" where each side is goods."""
+    found: list[str] = []
+    for name in re.split(r",\s+", text.strip(" .")):
+        both = _AND.split(name)
+        found += both if all(map(is_goods, both)) else [name]
+    return found

@@ -1,0 +1,170 @@
+"""How a text is laid out: its lines, with headings, lists and tables however they are written."""
+
+import re
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
+from unicodedata import category
+
+from yellow_ladle.files.recipes.ingredient_list import is_goods, run_in
+from yellow_ladle.files.recipes.ingredient_text import BULLETS
+from yellow_ladle.files.recipes.recipe_facts import is_time
+from yellow_ladle.files.recipes.recipe_words import is_head
+from yellow_ladle.files.recipes.step_minutes import minutes_of_step
+from yellow_ladle.files.recipes.table_rows import columns_of
+from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, PLAIN_NUMBER, TextLine
+from yellow_ladle.files.recipes.told_steps import Language, language_of, tells_to_do
+from yellow_ladle.files.recipes.yield_text import yield_of
+
+_HEADING = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
+_BOLD_LINE = re.compile(r"^\s*(?:\*\*|__)([^*_]+?):?(?:\*\*|__):?\s*$")
+_RULE = re.compile(r"^\s*(?:[-*_=~]\s*){3,}$")
+_PAGE = re.compile(r"^\W*(?:page|seite|página|pagina|pg|p|s)\.?\s*\d{1,4}\W*$", re.I)
+_PIPES = re.compile(r"^\s*\|?(.+?\|.+?)\|?\s*$")
+_PIPE_RULE = re.compile(r"^\s*\|?\s*:?-{2,}:?\s*(?:\|\s*:?-{2,}:?\s*)*\|?\s*$")
+
+
+def text_lines(text: str) -> list[TextLine]:
+    """The lines of a text that say something; tables become rows with tabs between their cells."""
+    found: list[TextLine] = []
+    language = language_of(text)
+    blank = True
+    for raw in _rows(text):
+        line = raw.rstrip().replace("\u00a0", " ")
+        if not line.strip() or (_PIPE_RULE.match(line) and "|" in line) or _PAGE.match(line):
+            blank = blank or not line.strip()
+            continue
+        if _RULE.match(line):
+            found.append(TextLine("", after_blank=True, rule=True))
+            blank = True
+            continue
+        heading = _HEADING.match(line)
+        bold = _BOLD_LINE.match(line)
+        if heading is not None:
+            found.append(TextLine(heading[2].strip(" *_"), len(heading[1]), True))
+        elif bold is not None:
+            found.append(TextLine(bold[1].strip(), 7, blank))
+        else:
+            head, row = _headed(_row(line))
+            rows = [head] if head else []
+            rows += _list_and_steps(row, language)
+            found += [TextLine(row, 0, blank and n == 0) for n, row in enumerate(rows)]
+        blank = False
+    return _heading_lists(_counted([replace(line, language=language) for line in found]))
+
+
+def _heading_lists(lines: list[TextLine]) -> list[TextLine]:
+    """The lines with those marked that stand, numbered or not, over lines with amounts."""
+    found = list(lines)
+    for at, line in enumerate(lines[:-1]):
+        told = line.ends or minutes_of_step(line.bare) is not None
+        told = told or (line.tells_to_do and not is_goods(line.bare))
+        beneath = lines[at + 1 : at + 3]
+        over = all(later.is_measured and not later.numbered for later in beneath)
+        if line.numbered and line.after_blank and beneath and beneath[0].is_measured:
+            over = over or not beneath[0].numbered
+        if (
+            over
+            and (len(beneath) > 1 or line.numbered)
+            and not told
+            and not line.is_measured
+            and line.bare
+        ):
+            found[at] = replace(line, heads_list=line.words <= MAX_TITLE_WORDS // 2)
+    return found
+
+
+def _rows(text: str) -> list[str]:
+    """The lines of a text, those of a table in semicolons with tabs instead."""
+    lines = re.split(r"\r\n|[\r\n\x0c]", text)
+    heads = _heads_of_blocks(lines)
+    return [_parted(line, lines[head]) for line, head in zip(lines, heads, strict=True)]
+
+
+def _parted(line: str, head: str) -> str:
+    """A line with tabs between the cells that its block's first line shows it to have."""
+    for sign in (r"\s*;\s*", r"\s{2,}"):
+        if columns_of(re.sub(sign, "\t", head.strip())) is not None:
+            return re.sub(sign, "\t", line.strip())
+    return line
+
+
+def _heads_of_blocks(lines: list[str]) -> Iterator[int]:
+    """For every line the place of the first one of its block."""
+    head = 0
+    for at, line in enumerate(lines):
+        if at == 0 or not lines[at - 1].strip() or not line.strip():
+            head = at
+        yield head
+
+
+def _headed(line: str) -> tuple[str, str]:
+    """The heading that a line begins with, and the rest: `Ingredients: 1 kg mussels, cider`."""
+    head, colon, rest = line.partition(":")
+    rest = rest.strip()
+    heads = any(is_head(head, what) for what in ("ingredients", "method"))
+    facts = not rest or is_time(rest) or yield_of(rest, bare=True) is not None
+    # "For 4: 500 g lamb, 1 onion" says for how many, and lists.
+    lists = yield_of(head) is not None and len(run_in(rest)) > 1
+    return (head, rest) if colon and (heads or lists) and not facts else ("", line)
+
+
+def _list_and_steps(line: str, language: Language) -> list[str]:
+    """A line parted where a list of ingredients ends and tells what to do with them.
+
+    `Wrappers: 300 g flour, 160 ml water. Knead, rest 1 h.`
+    """
+    for stop in re.finditer(r"(?<=[^\W\d_]{3})\.\s+", line):
+        listed_, told = line[: stop.start()], line[stop.end() :]
+        first = TextLine(listed_, language=language)
+        several = len(first.parts) > 1 or first.labelled is not None
+        if several and first.is_measured and tells_to_do(told, language):
+            return [listed_, told]
+    return [line]
+
+
+def _row(line: str) -> str:
+    """A line as it stands, without the sign of a quotation; cells between pipes parted by tabs."""
+    plain = re.sub(r"^\s*(?:>\s*)+", "", line).strip()
+    while plain and category(plain[0]) == "So" and plain[0] not in BULLETS:
+        # A picture before a line is its bullet.
+        plain = "• " + plain[1:].lstrip("\ufe0f ")
+    cells = _PIPES.match(plain)
+    if cells is None:
+        return plain
+    return "\t".join(cell.strip() for cell in cells[1].split("|"))
+
+
+def _counted(lines: list[TextLine]) -> list[TextLine]:
+    """The lines with those marked that are numbered without a sign: `1 Melt the butter`.
+
+    Such numbers begin at one and go on by one, and half of what they count tells what to do;
+    otherwise they are the amounts of ingredients.
+    """
+    found = list(lines)
+    at = 0
+    while at < len(lines):
+        run = list(_counted_from(lines, at))
+        told = sum(_is_told(lines[n]) for n in run)
+        if len(run) > 1 and 2 * told >= len(run):
+            for n in run:
+                found[n] = replace(lines[n], counted=True)
+        at = run[-1] + 1 if run else at + 1
+    return found
+
+
+def _counted_from(lines: Sequence[TextLine], at: int) -> Iterator[int]:
+    """The places of the lines that are numbered from one on, the first of them at a place."""
+    wanted = 1
+    for here in range(at, len(lines)):
+        number = PLAIN_NUMBER.match(lines[here].text)
+        if number is not None and int(number["number"]) == wanted:
+            wanted += 1
+            yield here
+        elif wanted == 1 or number is not None or lines[here].level or lines[here].rule:
+            return
+
+
+def _is_told(line: TextLine) -> bool:
+    """Whether what follows the number of a line tells what to do, how long, or is a sentence."""
+    rest = TextLine(PLAIN_NUMBER.sub("", line.text, count=1), language=line.language)
+    return rest.tells_to_do or rest.ends or minutes_of_step(rest.bare) is not None

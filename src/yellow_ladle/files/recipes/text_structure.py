@@ -1,0 +1,147 @@
+"""What the lines of a text say by where they stand: blocks, and what leads to what."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from yellow_ladle.files.recipes.recipe_words import beginning
+from yellow_ladle.files.recipes.table_rows import columns_of
+from yellow_ladle.files.recipes.text_line import (
+    MAX_PART_WORDS,
+    MAX_UNMEASURED_WORDS,
+    TextLine,
+)
+
+LOOK_AHEAD = 12
+"""Lines after a title among which its ingredients have to begin."""
+
+
+@dataclass(frozen=True)
+class TextStructure:
+    """The lines of a text. Places count from 0."""
+
+    lines: Sequence[TextLine]
+
+    def after(self, at: int) -> TextLine | None:
+        """The line that follows one; None after the last."""
+        return self.lines[at + 1] if at + 1 < len(self.lines) else None
+
+    def block(self, at: int) -> Sequence[TextLine]:
+        """The lines between two blank ones among which a line stands."""
+        starts = [n for n, line in enumerate(self.lines) if line.after_blank]
+        first = max((n for n in starts if n <= at), default=0)
+        return self.lines[first : min((n for n in starts if n > at), default=len(self.lines))]
+
+    def leads_to_ingredients(self, at: int) -> bool:
+        """Whether an ingredient follows a line."""
+        following = self.after(at)
+        return following is not None and (following.is_measured or following.bulleted)
+
+    def leads_to_steps(self, at: int) -> bool:
+        """Whether what follows a line tells what to do."""
+        following = self.after(at)
+        return following is not None and following.is_step and not following.is_measured
+
+    def starts_recipe(self, at: int) -> bool:
+        """Whether after a title come a heading of ingredients or an ingredient, before any step."""
+        for line in self.lines[at + 1 : at + 1 + LOOK_AHEAD]:
+            if line.heads("ingredients") or columns_of(line.text) is not None:
+                return True
+            if line.is_measured:
+                return True
+            if line.heads("method") or line.heads("notes") or line.rule:
+                return False
+            if line.told_yield is not None or line.is_about or line.section is not None:
+                continue
+            # Whatever else is a sentence may be what is told before the ingredients.
+            if line.is_step and (line.numbered or line.tells_to_do):
+                return False
+        return False
+
+    def is_first_of_several(self, at: int) -> bool:
+        """Whether a title after a title is that of the first of several whole recipes."""
+        return self._is_whole_recipe(at) and any(
+            self._is_whole_recipe(later) for later in range(at + 1, len(self.lines))
+        )
+
+    def _is_whole_recipe(self, at: int) -> bool:
+        """Whether a line is a title with ingredients right beneath it and steps after these."""
+        line = self.lines[at]
+        if not line.after_blank or not line.may_be_title or not self.leads_to_ingredients(at):
+            return False
+        if beginning("lines", "sections").match(line.bare) is not None:
+            return False
+        for later in self.lines[at + 1 :]:
+            if later.is_measured or later.bulleted:
+                continue
+            if later.is_step:
+                return True
+            if later.after_blank and (later.may_be_title or later.section is not None):
+                return False
+        return False
+
+    def has_steps_before_heading(self, at: int) -> bool:
+        """Whether what stands under a heading has steps of its own."""
+        level = self.lines[at].level
+        for line in self.lines[at + 1 :]:
+            if line.level and line.level <= level:
+                return False
+            if line.heads("method") or (line.is_step and not line.is_measured):
+                return True
+        return False
+
+    def count_of_level(self, level: int) -> int:
+        """How many headings of a level there are besides the usual ones."""
+        return sum(line.level == level and not line.is_head for line in self.lines)
+
+    def method_after(self, at: int) -> int:
+        """The place of the next heading of steps, before one of ingredients; 0 where none is."""
+        for later in range(at + 1, len(self.lines)):
+            if self.lines[later].heads("ingredients"):
+                return 0
+            if self.lines[later].heads("method"):
+                return later
+        return 0
+
+    def names_part(self, at: int) -> bool:
+        """Whether a line stands over ingredients as the name of their part.
+
+        It begins a block, or is the one line of a list that has no bullet.
+        """
+        line = self.lines[at]
+        if not line.heads_list:
+            return False
+        marked = self.lines[at + 1].bulleted and not line.bulleted and not line.is_step
+        return (line.names_part and line.after_blank) or (marked and line.words <= MAX_PART_WORDS)
+
+    def is_in_list(self, at: int) -> bool:
+        """Whether a line that is no sentence has one with an amount beneath it in its block."""
+        line = self.lines[at]
+        if line.is_step or line.words > MAX_UNMEASURED_WORDS or line.level:
+            return False
+        for later in self.lines[at + 1 :]:
+            if later.after_blank or later.rule or later.is_step or later.section is not None:
+                return False
+            if later.is_measured:
+                return True
+        return False
+
+    def lists_ingredients(self, at: int) -> bool:
+        """Whether a line begins a block of several ingredients with amounts."""
+        block = self.block(at)
+        measured = all(line.is_measured and not line.numbered for line in block)
+        return self.lines[at].after_blank and len(block) > 1 and measured
+
+    def in_numbered_list(self, at: int) -> bool:
+        """Whether the block that a line stands in began with a number."""
+        for line in reversed(self.lines[:at]):
+            if line.numbered:
+                return True
+            if line.after_blank:
+                return False
+        return False
+
+    def fills_its_line(self, at: int) -> bool:
+        """Whether the first word of the next line would have made this the longest of its block."""
+        following = self.lines[at + 1].text.split()
+        longest = max(len(line.text) for line in self.block(at))
+        return len(self.lines[at].text) + 1 + len(following[0]) > longest
