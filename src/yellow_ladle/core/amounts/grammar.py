@@ -10,20 +10,25 @@ from collections.abc import Mapping
 from functools import lru_cache
 from unicodedata import normalize
 
-from yellow_ladle.core.amounts.misspelt import looks_like_a_measure, names_goods
-from yellow_ladle.core.amounts.number_words import ARTICLES, part_at, times_at
-from yellow_ladle.core.amounts.numerals import GLYPHS, number_at
+from yellow_ladle.core.amounts.beginnings import (
+    at_comma,
+    beginnings,
+    is_name,
+    is_sizeless,
+    words_of,
+)
+from yellow_ladle.core.amounts.doubt import doubt_of
+from yellow_ladle.core.amounts.number_words import part_at, times_at
+from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.amounts.phrases import (
     ABOUT,
     ABOUT_HOW,
     AND_A_FRACTION,
-    AND_MORE,
     ASIDE,
     BRACKET,
     BUTTERS,
     CONTAINER,
     EACH,
-    EACH_OF,
     LENGTH,
     LOOSE,
     NO_AMOUNT,
@@ -33,31 +38,22 @@ from yellow_ladle.core.amounts.phrases import (
     PLUS,
     SIZED,
     SIZES,
-    SOME,
     SOME_OF,
     TIMES,
     TO,
-    WORD,
 )
-from yellow_ladle.core.amounts.understood import SIZELESS, UNREAD, UNSURE, Understood
+from yellow_ladle.core.amounts.understood import UNREAD, UNSURE, Understood
 from yellow_ladle.core.vocabulary.units import (
     Spoons,
     Unit,
-    not_measured_in,
-    shares,
     shipped_units,
-    sizeless_measures,
 )
 
 MAX_TYPED = 400
 """Signs in one line of a recipe; anything longer is not one."""
 
-MAX_UNIT_WORDS = 4
 MAX_APART = 1.3
 """How far a measure may be from the same told in another one: both are rounded."""
-_MEASURES_FROM = 4
-"""Letters from which on the beginning of a word is taken for a measure: `litres` in `litrefuls`."""
-_SHORT_MEASURES = ("cup", "tsp", "tbs", "tbsp")
 
 
 def understand(
@@ -88,7 +84,7 @@ class _Reader:
     def __init__(self, typed: str, plain: str, known: Mapping[str, Unit], spoons: Spoons) -> None:
         self.typed, self.plain = typed, plain
         self.known, self.spoons = known, spoons
-        self.words = _words_of(tuple(known.values()))
+        self.words = words_of(tuple(known.values()))
         self.at = 0
         self.question = ""
         self.about = False
@@ -133,7 +129,7 @@ class _Reader:
             high = None if high is None else high + more
         item, note = self._rest()
         if not self.question:
-            self.question = self._doubt(unit, item)
+            self.question = doubt_of(self.plain, self.at, unit, item, self.known)
         if unit == "stick" and item and not any(word in item.lower() for word in BUTTERS):
             unit = "piece"
         about = unit is not None and self.known[unit].about
@@ -160,47 +156,6 @@ class _Reader:
         item, note = self._rest()
         return Understood(self.typed, count, "piece", item=item, note=note, approximate=True)
 
-    def _doubt(self, unit: str | None, item: str) -> str:
-        """What is to be asked where words of the amount are left over before the item."""
-        rest = self.plain[self.at :]
-        text = self.plain[:60]
-        if unit is not None:
-            if AND_MORE.match(rest):
-                return UNSURE.format(text=text)
-            left = any(
-                _goes_on(words) or self._measures(words) or EACH_OF.match(words)
-                for words in (rest, item)
-            )
-            return UNSURE.format(text=text) if left else ""
-        if _goes_on(item) or self._measures(item):
-            return UNSURE.format(text=text)
-        if not rest.strip() and self.plain.lower() in ARTICLES:
-            return UNREAD.format(text=text)
-        if _is_sizeless(rest.lstrip() or item):
-            return UNSURE.format(text=text)
-        sized = SIZES.match(rest.lstrip())
-        rest = rest.lstrip()[sized.end() :] if sized else rest
-        if (container := CONTAINER.match(rest) or CONTAINER.match(item)) is not None:
-            return SIZELESS.format(what=container["what"].lower())
-        glued = self.at > 0 and self.plain[self.at - 1].isdigit() and rest[:1].isalpha()
-        if glued or re.match(r"\s*(?:%|\d|of\s+an?\b|[/×*=])", rest, re.I):
-            return UNSURE.format(text=text)
-        word = re.match(r"\s*([^\W\d_]+)", rest)
-        if word is None:
-            return ""
-        first = word[1].lower()
-        if len(first) == 1 or first in SOME:
-            return UNSURE.format(text=text)
-        begins = any(
-            first.startswith(measure)
-            for measure in self.words
-            if self.known[self.words[measure]].kind != "piece"
-            and (len(measure) >= _MEASURES_FROM or measure in _SHORT_MEASURES)
-        )
-        measures = (m for m in self.words if self.known[self.words[m]].kind != "piece")
-        asks = looks_like_a_measure(first, measures) or (begins and not names_goods(first))
-        return UNSURE.format(text=text) if asks else ""
-
     def _loose(self) -> Understood | None:
         """`a glug of oil`: a measure that nobody knows is kept as typed."""
         found = LOOSE.match(self.plain, self.at)
@@ -212,16 +167,6 @@ class _Reader:
             return None
         question = UNREAD.format(text=self.plain[:60])
         return Understood(self.typed, item=found["item"].strip(), question=question)
-
-    def _measures(self, rest: str) -> bool:
-        """Whether what is left begins with one more measure."""
-        for word, end in _beginnings(rest, 0):
-            unit = self.known.get(self.words.get(word, ""))
-            if unit is not None and _is_name(unit, rest[end:]):
-                continue
-            if unit is not None and unit.kind != "piece" and unit.size:
-                return True
-        return False
 
     def _without_number(self) -> Understood:
         """`pinch of salt` is one pinch, `salt to taste` no amount; anything else is asked."""
@@ -244,7 +189,7 @@ class _Reader:
         item, note = self._rest()
         if named is not None and named.start() > 0 and not note:
             note, item = named[0].strip(" ,()"), self.plain[self.at : named.start()].strip(" ,(:-–")
-        if _is_sizeless(self.plain):
+        if is_sizeless(self.plain):
             return Understood(self.typed, item=item, note=note, question=UNSURE.format(text=text))
         measure = unit is not None or any(sign.isnumeric() for sign in self.plain)
         asks = measure or not any(sign.isalpha() for sign in item)
@@ -338,9 +283,9 @@ class _Reader:
         if (sized := SIZES.match(self.plain, self.at)) is not None:
             self.at = sized.end()
         self._skip(PARTITIVE)
-        for text, end in _beginnings(self.plain, self.at):
+        for text, end in beginnings(self.plain, self.at):
             unit = self.words.get(text)
-            if unit is None or _is_name(self.known[unit], self.plain[end:]):
+            if unit is None or is_name(self.known[unit], self.plain[end:]):
                 continue
             self.at = end
             self._skip(re.compile(r"\s*"))
@@ -382,52 +327,3 @@ class _Reader:
             return False
         self.at = found.end()
         return bool(found[0])
-
-
-def at_comma(text: str) -> tuple[str, str, str]:
-    """A text parted at its first comma that is none of a number and in no bracket."""
-    depth = 0
-    for at, sign in enumerate(text):
-        depth += (sign == "(") - (sign == ")")
-        of_number = text[at - 1 : at].isdigit() and text[at + 1 : at + 2].isdigit()
-        if sign == "," and depth <= 0 and not of_number:
-            return text[:at], ",", text[at + 1 :]
-    return text, "", ""
-
-
-def _is_name(unit: Unit, rest: str) -> bool:
-    """Whether the word of a unit is a part of a name here: the noix of noix de muscade."""
-    words = OF.sub("", rest.strip(), count=1).lower()
-    return bool(unit.not_before) and words.startswith(unit.not_before)
-
-
-def _is_sizeless(words: str) -> bool:
-    """Whether words begin with a measure whose size nobody wrote: a splash, a glass."""
-    sized = SIZES.match(words)
-    for begins, end in _beginnings(words, sized.end() if sized else 0):
-        after = words[end:].lower().lstrip()
-        if begins in sizeless_measures() or (after and begins in shares()):
-            return not after.startswith(not_measured_in())
-    return False
-
-
-def _goes_on(words: str) -> bool:
-    """Whether words begin with more of an amount: a number, a per cent sign, a dozen."""
-    return bool(re.match(rf"\s*[\d{GLYPHS}/%*=×-]", words) or times_at(words, 0))
-
-
-def _beginnings(text: str, at: int) -> list[tuple[str, int]]:
-    """`fl oz milk`, `fl oz`, `fl` of `fl. oz. milk`: beginnings with their ends, longest first."""
-    found: list[tuple[str, int]] = []
-    words: list[str] = []
-    while len(words) < MAX_UNIT_WORDS and (word := WORD.match(text, at)) is not None:
-        words.append(word[0].rstrip(".").lower())
-        found.append((" ".join(words), word.end()))
-        gap = re.compile(r"\s?").match(text, word.end())
-        at = gap.end() if gap else word.end()
-    return found[::-1]
-
-
-@lru_cache(maxsize=64)
-def _words_of(known: tuple[Unit, ...]) -> dict[str, str]:
-    return {word.lower(): unit.id for unit in known for word in (*unit.words, unit.id)}

@@ -8,7 +8,8 @@ from collections.abc import Mapping
 from dataclasses import replace
 from functools import cache
 
-from yellow_ladle.core.amounts.grammar import at_comma, understand
+from yellow_ladle.core.amounts.beginnings import at_comma
+from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.amounts.phrases import ABOUT
 from yellow_ladle.core.amounts.understood import UNSURE, Understood

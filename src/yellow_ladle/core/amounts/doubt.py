@@ -1,0 +1,75 @@
+"""What is to be asked of an amount: where a word of it was not understood, or means two things."""
+
+import re
+from collections.abc import Mapping
+
+from yellow_ladle.core.amounts.beginnings import (
+    beginnings,
+    goes_on,
+    is_name,
+    is_sizeless,
+    words_of,
+)
+from yellow_ladle.core.amounts.misspelt import looks_like_a_measure, names_goods
+from yellow_ladle.core.amounts.number_words import ARTICLES
+from yellow_ladle.core.amounts.phrases import AND_MORE, CONTAINER, EACH_OF, SIZES, SOME
+from yellow_ladle.core.amounts.understood import SIZELESS, UNREAD, UNSURE
+from yellow_ladle.core.vocabulary.units import Unit
+
+_MEASURES_FROM = 4
+"""Letters from which on the beginning of a word is taken for a measure: `litres` in `litrefuls`."""
+_SHORT_MEASURES = ("cup", "tsp", "tbs", "tbsp")
+
+
+def doubt_of(plain: str, at: int, unit: str | None, item: str, known: Mapping[str, Unit]) -> str:
+    """What is to be asked where words of the amount are left over before the item."""
+    rest = plain[at:]
+    text = plain[:60]
+    words = words_of(tuple(known.values()))
+    if unit is not None:
+        if AND_MORE.match(rest):
+            return UNSURE.format(text=text)
+        more = any(
+            goes_on(left) or _measures(left, known) or EACH_OF.match(left) for left in (rest, item)
+        )
+        return UNSURE.format(text=text) if more else ""
+    if goes_on(item) or _measures(item, known):
+        return UNSURE.format(text=text)
+    if not rest.strip() and plain.lower() in ARTICLES:
+        return UNREAD.format(text=text)
+    if is_sizeless(rest.lstrip() or item):
+        return UNSURE.format(text=text)
+    sized = SIZES.match(rest.lstrip())
+    rest = rest.lstrip()[sized.end() :] if sized else rest
+    if (container := CONTAINER.match(rest) or CONTAINER.match(item)) is not None:
+        return SIZELESS.format(what=container["what"].lower())
+    glued = at > 0 and plain[at - 1].isdigit() and rest[:1].isalpha()
+    if glued or re.match(r"\s*(?:%|\d|of\s+an?\b|[/×*=])", rest, re.I):
+        return UNSURE.format(text=text)
+    word = re.match(r"\s*([^\W\d_]+)", rest)
+    if word is None:
+        return ""
+    first = word[1].lower()
+    if len(first) == 1 or first in SOME:
+        return UNSURE.format(text=text)
+    begins = any(
+        first.startswith(measure)
+        for measure in words
+        if known[words[measure]].kind != "piece"
+        and (len(measure) >= _MEASURES_FROM or measure in _SHORT_MEASURES)
+    )
+    measures = (m for m in words if known[words[m]].kind != "piece")
+    asks = looks_like_a_measure(first, measures) or (begins and not names_goods(first))
+    return UNSURE.format(text=text) if asks else ""
+
+
+def _measures(rest: str, known: Mapping[str, Unit]) -> bool:
+    """Whether what is left begins with one more measure."""
+    words = words_of(tuple(known.values()))
+    for word, end in beginnings(rest, 0):
+        unit = known.get(words.get(word, ""))
+        if unit is not None and is_name(unit, rest[end:]):
+            continue
+        if unit is not None and unit.kind != "piece" and unit.size:
+            return True
+    return False
