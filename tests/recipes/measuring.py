@@ -67,8 +67,10 @@ def measure(chosen: Iterator[dict[str, Any]]) -> Counted:
         counted.recipes_found += sum(recipe["name"] in names for recipe in wanted)
         if [recipe.name for recipe in found] != [recipe["name"] for recipe in wanted]:
             counted.faults.append(f"names: {[recipe.name for recipe in found]}")
-        for recipe in wanted:
-            _compare(counted, recipe, names.get(recipe["name"], Recipe("")))
+        # A recipe whose name was read otherwise is still there, if as many were found.
+        places = found if len(found) == len(wanted) else [Recipe("")] * len(wanted)
+        for recipe, there in zip(wanted, places, strict=True):
+            _compare(counted, recipe, names.get(recipe["name"], there))
     return counted
 
 

@@ -188,7 +188,10 @@ class _Reader:
         named = NO_AMOUNT.search(self.plain)
         item, note = self._rest()
         if named is not None and named.start() > 0 and not note:
-            note, item = named[0].strip(" ,()"), self.plain[self.at : named.start()].strip(" ,(:-–")
+            note, item = (
+                named[0].strip(" ,()"),
+                self.plain[self.at : named.start()].strip(" ,(:-–.…"),
+            )
         if is_sizeless(self.plain):
             return Understood(self.typed, item=item, note=note, question=UNSURE.format(text=text))
         measure = unit is not None or any(sign.isnumeric() for sign in self.plain)
@@ -315,7 +318,7 @@ class _Reader:
         rest = BRACKET.sub("", rest).strip()
         if (aside := ASIDE.search(rest)) is not None:
             self.notes.append(aside["said"].lower())
-            rest = rest[: aside.start()]
+            rest = rest[: aside.start()].rstrip(" .…:-–")
         item, _, after = at_comma(rest)
         item = OF.sub("", item, count=1) if OF.match(item) else item
         notes = (*self.notes, after.strip(), beyond)

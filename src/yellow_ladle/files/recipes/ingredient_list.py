@@ -4,6 +4,7 @@ import re
 from functools import lru_cache
 
 from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.amounts.phrases import EACH
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.files.recipes.ingredient_text import (
     DIGIT,
@@ -11,6 +12,7 @@ from yellow_ladle.files.recipes.ingredient_text import (
     starts_with_digit,
     understood_line,
 )
+from yellow_ladle.files.recipes.recipe_words import listed
 
 _SIGNS_BETWEEN = tuple(map(re.compile, (r"\s[/·|+—–]\s", r";\s*", r",\s+")))
 _OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
@@ -34,9 +36,14 @@ def run_in(text: str) -> list[str]:
     for sign in _SIGNS_BETWEEN:
         parts = [part.strip() for part in sign.split(text) if part.strip()]
         whole = [_is_whole(part) for part in parts]
-        goods = _COMMA.split(parts[-1]) if parts else []
-        if sum(whole) > 1 and all(whole[:-1]) and (whole[-1] or all(map(is_goods, goods))):
-            return [*parts[:-1], *(_last_of_list(parts[-1]) if whole[-1] else goods)]
+        if sum(whole) > 1 and all(whole):
+            return [*parts[:-1], *_last_of_list(parts[-1])]
+        # What is listed last without an amount: "mustard 20 g, oil 1 l, salt, pepper".
+        first = whole.index(False) if False in whole else 0
+        if first > 1 and not any(whole[first:]):
+            goods = [name for part in parts[first:] for name in _COMMA.split(part)]
+            if all(map(is_goods, goods)):
+                return [*parts[:first], *goods]
     parts = []
     at = 0
     for comma in _COMMA.finditer(text):
@@ -70,7 +77,8 @@ def _goods_behind(part: str) -> list[str]:
 def is_goods(text: str) -> bool:
     """Whether a few words are a name whose class is certain: `thyme`, and not `finely cut`."""
     few = 0 < len(text.split()) <= _MAX_GOODS_WORDS and not re.search(r"\d", text)
-    return few and class_of_name(text).certain
+    named = text.lower() in listed("lines", "goods")
+    return few and (named or class_of_name(text).certain)
 
 
 def _last_of_list(text: str) -> list[str]:
@@ -92,6 +100,8 @@ def _opens_an_amount(text: str) -> bool:
     if not re.match(rf"{DIGIT}|an?\s|un[ea]?\s|ein[e]?\s", first, re.I):
         return False
     found = understand(first)
+    if EACH.search(first):
+        return False
     return bool(found.item) and (found.quantity is not None or bool(found.question))
 
 

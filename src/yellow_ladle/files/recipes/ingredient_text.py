@@ -33,7 +33,7 @@ _BRACKETED = re.compile(
     r"(?P<item>[^\W\d][^(),;:]*?)\s*\((?P<amount>[\d¼½¾⅓⅔⅛][^()]*)\)(?P<note>,.*|)$"
 )
 _MIDDLE = re.compile(
-    r"(?P<item>[^\W\d][^\d,;:()]*?)\s(?P<amount>[\d¼½¾⅓⅔⅛][\d.,/¼½¾⅓⅔⅛]*\s?[^\W\d_]+\.?)\s(?P<note>[^\d]+)$"
+    r"(?P<item>[^\W\d][^\d,;:()+&]*?)\s(?P<amount>[\d¼½¾⅓⅔⅛][\d.,/¼½¾⅓⅔⅛]*\s?[^\W\d_]+\.?)\s(?P<note>[^\d]+)$"
 )
 _BARE_HUNDREDS = re.compile(r"(?:[2-9][05]|\d{2,}[05])")
 _ABOUT_AFTER = re.compile(r"\s(?:environ|approx\.?|aprox\.?|circa|ca\.?|or so)$", re.I)

@@ -141,6 +141,8 @@ class TextLine:
         """
         label, colon, rest = self.bare.partition(":")
         named, parts = label.strip(" *_"), run_in(rest.strip())
+        if (part := beginning("lines", "sections").match(named)) is not None:
+            named = named[part.end() :].strip(" '’") or named
         if (
             not colon
             or not named
@@ -151,6 +153,8 @@ class TextLine:
         if self.is_head or is_fact(self.bare) or self.tells_to_do or is_optional(f"{named}:"):
             return None
         if not starts_with_digit(rest.strip()):
+            if len(parts) > 1 and all(understood_line(part).quantity for part in parts):
+                return named, parts
             parts = names_in(rest)
             return (named, parts) if len(parts) > 1 and all(map(is_goods, parts)) else None
         read = [understood_line(part) for part in parts]
@@ -174,7 +178,8 @@ class TextLine:
         names = names_in(self.bare)
         if not all(map(is_goods, names)):
             return False
-        behind = {class_of_name(name).class_ for name in names[1:]}
+        unnamed = listed("lines", "goods")
+        behind = {class_of_name(n).class_ for n in names[1:] if n.lower() not in unnamed}
         return not behind <= set(listed("lines", "seasonings"))
 
     @cached_property
@@ -186,15 +191,16 @@ class TextLine:
             return re.search(r"\d", self.bare) is not None
         if self._ends_in_yield:
             return False
-        if (
-            len(self.parts) > 1
-            and not any(is_time(part) for part in self.parts)
-            and (
-                starts_with_amount(self.bare)
-                or all(understood_line(part).quantity is not None for part in self.parts)
-            )
-        ):
-            return True
+        if len(self.parts) > 1 and not any(map(is_time, self.parts)):
+            told = [understood_line(part).quantity is not None for part in self.parts]
+            goods = [
+                not measured and is_goods(part)
+                for measured, part in zip(told, self.parts, strict=True)
+            ]
+            if starts_with_amount(self.bare) or (
+                sum(told) > 1 and sum(told) + sum(goods) == len(told)
+            ):
+                return True
         if self.tells_to_do and not starts_with_digit(self.bare):
             # "Slice onions thin" is a step, "Brown onions: 100 g" and "brown stock 5 l" are not.
             said_of_goods = beginning("verbs", "of_goods").match(self.bare) is not None

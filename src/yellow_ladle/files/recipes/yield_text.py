@@ -15,7 +15,7 @@ _LEAD = re.compile(
     r"^\s*(?:about|approx\.?|ca\.?|etwa|environ|env\.?|unos|circa|up to|\()\s*", re.I
 )
 _BRACKETED = re.compile(r"\s*\(([^()]*)\)\s*$")
-_DASHED = re.compile(r"\s+[-–—·•|/]\s+(?=\S)|\s*,\s+(?=\S)|\s{2,}|\t")
+_DASHED = re.compile(r"\s+[-–—·•|/]{1,3}\s+(?=\S)|\s*,\s+(?=\S)|\s{2,}|\t")
 _FOR = re.compile(
     r"(?<=\s)(?:for|pour|für|para|per)\s+(?!(?:an?|une?|eine?|una)\s)(?=[^\W_]+(?:\s[^\W\d_]+)?$)",
     re.I,
@@ -110,8 +110,9 @@ def apart(title: str) -> tuple[str, Told | None]:
     bracket = _BRACKETED.search(title)
     if bracket is not None and (told := yield_of(bracket[1], bare=True)) is not None:
         return title[: bracket.start()].strip(" -–—,:"), told
-    if bracket is not None and _told_among(bracket[1]) is not None:
-        return title.strip(), _told_among(bracket[1])
+    if bracket is not None and (told := _told_in(bracket[1])) is not None:
+        # What else the bracket says belongs to the name.
+        return title.strip(), told
     for gap in _DASHED.finditer(title):
         told = yield_of(_BRACKETED.sub("", title[gap.end() :]), bare=True)
         if told is not None:
@@ -126,10 +127,12 @@ def apart(title: str) -> tuple[str, Told | None]:
     return title.strip(), told
 
 
-def _told_among(text: str) -> Told | None:
-    """The yield among what a bracket says: `basic recipe, makes 600 g`."""
+def _told_in(text: str) -> Told | None:
+    """The yield among what a bracket says: `basic recipe, makes 600 g`, `starter for 8`."""
     parts = re.split(r"[,;]\s+", text)
-    return next(filter(None, map(yield_of, parts)), None) if len(parts) > 1 else None
+    ends = (text[found.start() :] for found in _FOR.finditer(text))
+    told = filter(None, map(yield_of, (*(parts if len(parts) > 1 else ()), *ends)))
+    return next(told, None)
 
 
 def _names_people(item: str) -> bool:
