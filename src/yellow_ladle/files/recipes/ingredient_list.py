@@ -37,7 +37,9 @@ def run_in(text: str) -> list[str]:
         parts = [part.strip() for part in sign.split(text) if part.strip()]
         whole = [_is_whole(part) for part in parts]
         if sum(whole) > 1 and all(whole):
-            return [*parts[:-1], *_last_of_list(parts[-1])]
+            # "1 kg cheese, 100 g flour, 4 yolks + 4 eggs" lists by two signs.
+            inner = [piece for part in parts[:-1] for piece in run_in(part)]
+            return [*inner, *_last_of_list(parts[-1])]
         # What is listed last without an amount: "mustard 20 g, oil 1 l, salt, pepper".
         first = whole.index(False) if False in whole else 0
         if first > 1 and not any(whole[first:]):

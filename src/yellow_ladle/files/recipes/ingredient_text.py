@@ -35,7 +35,9 @@ _BRACKETED = re.compile(
 _MIDDLE = re.compile(
     r"(?P<item>[^\W\d][^\d,;:()+&]*?)\s(?P<amount>[\d¼½¾⅓⅔⅛][\d.,/¼½¾⅓⅔⅛]*\s?[^\W\d_]+\.?)\s(?P<note>[^\d]+)$"
 )
-_BARE_HUNDREDS = re.compile(r"(?:[2-9][05]|\d{2,}[05])")
+_BARE_TENS = re.compile(r"(?:[2-9][05]|\d{2,}[05])")
+_HUNDREDS = 3
+"""Digits from which on not even "lemons 100" is a count that needs no question."""
 _ABOUT_AFTER = re.compile(r"\s(?:environ|approx\.?|aprox\.?|circa|ca\.?|or so)$", re.I)
 _UNIT_FIRST = re.compile(
     r"^(?P<item>|[^\W\d][^\d]*?\s)(?P<unit>(?:kg|gr?|l|lt|dl|cl|ml|pz|nr?)\b\.?)\s?"
@@ -222,7 +224,8 @@ def _turned(
 ) -> Understood | None:
     amount = _ABOUT_AFTER.sub("", amount)
     told = is_amount(amount, known)
-    if told is not None and told.unit == "piece" and _BARE_HUNDREDS.fullmatch(amount):
+    several = re.search(r"[^\W\d]{3}s\b", item) is not None and len(amount) < _HUNDREDS
+    if told is not None and told.unit == "piece" and _BARE_TENS.fullmatch(amount) and not several:
         # "Mirin 50" is fifty of something that nobody named.
         whole = f"{item.strip()} {amount}"
         return Understood(whole, item=item.strip(), question=UNSURE.format(text=whole))

@@ -41,11 +41,13 @@ def is_fact(text: str) -> bool:
             is_head(before, "method") and is_time(after.strip())
         )
     # Without its colon "Cook 5 minutes" is a step.
-    return bool(known is None and tells_time(text) and _NAMES_TIME.search(text))
+    bare = re.fullmatch(r"(?:prep|cook|total)\s+\d+", text, re.I) is not None
+    return bare or bool(known is None and tells_time(text) and _NAMES_TIME.search(text))
 
 
 def tells_time(text: str) -> bool:
     """Whether a text is a time and nothing else, with or without what takes it: `Prep 20 min`."""
     lead = beginning("lines", "about").match(text)
     rest = text[lead.end() :].strip() if lead else text
-    return bool(rest) and is_time(rest) and len(rest.split()) <= MAX_TIME_WORDS
+    timed = is_time(rest) or (lead is not None and rest.isdigit())
+    return bool(rest) and timed and len(rest.split()) <= MAX_TIME_WORDS

@@ -8,7 +8,7 @@ from unicodedata import category
 from yellow_ladle.files.recipes.ingredient_list import is_goods, run_in
 from yellow_ladle.files.recipes.ingredient_text import BULLETS
 from yellow_ladle.files.recipes.recipe_facts import is_time
-from yellow_ladle.files.recipes.recipe_words import is_head
+from yellow_ladle.files.recipes.recipe_words import is_head, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.table_rows import columns_of
 from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, PLAIN_NUMBER, TextLine
@@ -58,19 +58,18 @@ def _heading_lists(lines: list[TextLine]) -> list[TextLine]:
     for at, line in enumerate(lines[:-1]):
         told = line.ends or minutes_of_step(line.bare) is not None
         told = told or (line.tells_to_do and not is_goods(line.bare))
-        beneath = lines[at + 1 : at + 3]
-        over = all(later.is_measured and not later.numbered for later in beneath)
-        if line.numbered and line.after_blank and beneath and beneath[0].is_measured:
-            over = over or not beneath[0].numbered
-        if (
-            over
-            and (len(beneath) > 1 or line.numbered)
-            and not told
-            and not line.is_measured
-            and line.bare
-        ):
+        if not told and not line.is_measured and line.bare and _is_over_list(lines, at):
             found[at] = replace(line, heads_list=line.words <= MAX_TITLE_WORDS // 2)
     return found
+
+
+def _is_over_list(lines: Sequence[TextLine], at: int) -> bool:
+    """Whether two ingredients follow a line, or one if it is numbered or names a usual part."""
+    line, beneath = lines[at], lines[at + 1 : at + 3]
+    measured = [later.is_measured and not later.numbered for later in beneath]
+    usual = line.bare.lower().rstrip(":") in listed("lines", "parts")
+    one = (line.numbered or usual) and line.after_blank and measured[0]
+    return one or (len(measured) > 1 and all(measured))
 
 
 def _rows(text: str) -> list[str]:
@@ -125,6 +124,7 @@ def _list_and_steps(line: str, language: Language) -> list[str]:
 def _row(line: str) -> str:
     """A line as it stands, without the sign of a quotation; cells between pipes parted by tabs."""
     plain = re.sub(r"^\s*(?:>\s*)+", "", line).strip()
+    plain = re.sub(r"^[-*](?=[^\W\d])(?!\*)(?![^*]*\*)", "- ", plain)
     while plain and category(plain[0]) == "So" and plain[0] not in BULLETS:
         # A picture before a line is its bullet.
         plain = "• " + plain[1:].lstrip("\ufe0f ")

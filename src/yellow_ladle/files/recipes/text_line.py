@@ -4,6 +4,7 @@ import re
 from dataclasses import dataclass
 from functools import cached_property
 
+from yellow_ladle.core.amounts.phrases import NO_AMOUNT
 from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.files.recipes.ingredient_list import is_goods, names_in, run_in
@@ -114,13 +115,14 @@ class TextLine:
             return False
         if self.is_measured or self.tells_to_do or "," in plain or not plain[0].isupper():
             return False
-        last, parts = plain.split()[-1].lower(), listed("lines", "parts")
-        compound = last.endswith(tuple(part for part in parts if len(part) > 3))
-        return last in parts or compound or not is_goods(plain)
+        return True
 
     @cached_property
     def tells_to_do(self) -> bool:
         """Whether it begins with what a cook does."""
+        if beginning("verbs", "of_goods").match(self.bare) and NO_AMOUNT.search(self.bare):
+            # "Toast, to serve"
+            return False
         return tells_to_do(self.bare, self.language) and (self.words > 1 or self.ends)
 
     @cached_property

@@ -171,6 +171,10 @@ class _TextReader:
         if len(line.parts) > 1 and (line.is_measured or line.lists_goods):
             self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]
             return
+        if self._lists_otherwise(at, line):
+            self._zone, self._section = "steps", ""
+            self._step(at, line)
+            return
         if line.is_measured or (line.bulleted and not self._is_step_here(line)):
             self._draft.lines.append(RecipeLine(line.bare, self._section))
             return
@@ -191,6 +195,13 @@ class _TextReader:
         else:
             # What is not understood is kept as a line, and asks.
             self._draft.lines.append(RecipeLine(line.bare, self._section))
+
+    def _lists_otherwise(self, at: int, line: TextLine) -> bool:
+        """Whether a block with bullets begins behind ingredients that had none: the steps."""
+        before = self.page.lines[at - 1]
+        listed = line.bulleted and line.after_blank and not line.is_measured
+        behind = bool(self._draft.lines) and not before.bulleted and before.section is None
+        return listed and behind and not before.is_head
 
     def _is_step_here(self, line: TextLine) -> bool:
         """Whether a line among the ingredients begins the steps."""

@@ -17,7 +17,7 @@ _LEAD = re.compile(
 _BRACKETED = re.compile(r"\s*\(([^()]*)\)\s*$")
 _DASHED = re.compile(r"\s+[-–—·•|/]{1,3}\s+(?=\S)|\s*,\s+(?=\S)|\s{2,}|\t")
 _FOR = re.compile(
-    r"(?<=\s)(?:for|pour|für|para|per)\s+(?!(?:an?|une?|eine?|una)\s)(?=[^\W_]+(?:\s[^\W\d_]+)?$)",
+    r"(?<=\s)(?:for|pour|für|f\.|para|per)\s+(?!(?:an?|une?|eine?|una)\s)(?=[^\W_]+(?:\s[^\W\d_]+)?$)",
     re.I,
 )
 _TIMES = re.compile(r"\s+[x×]\s?(\d{1,4})$", re.I)
