@@ -14,10 +14,13 @@ from yellow_ladle.core.amounts.misspelt import looks_like_a_measure, names_goods
 from yellow_ladle.core.amounts.number_words import ARTICLES
 from yellow_ladle.core.amounts.phrases import AND_MORE, CONTAINER, EACH_OF, SIZES, SOME
 from yellow_ladle.core.amounts.understood import SIZELESS, UNREAD, UNSURE
-from yellow_ladle.core.vocabulary.units import Unit
+from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.core.vocabulary.units import Unit, uncounted_classes
 
 _MEASURES_FROM = 4
 """Letters from which on the beginning of a word is taken for a measure: `litres` in `litrefuls`."""
+_TWO_AMOUNTS = re.compile(r"[:;=+/]\s*\d")
+"""A second amount within a name: `1 l water : 50 g salt`."""
 _SHORT_MEASURES = ("cup", "tsp", "tbs", "tbsp")
 
 
@@ -32,12 +35,13 @@ def doubt_of(plain: str, at: int, unit: str | None, item: str, known: Mapping[st
         more = any(
             goes_on(left) or _measures(left, known) or EACH_OF.match(left) for left in (rest, item)
         )
+        more = more or _TWO_AMOUNTS.search(item) is not None
         return UNSURE.format(text=text) if more else ""
     if goes_on(item) or _measures(item, known):
         return UNSURE.format(text=text)
     if not rest.strip() and plain.lower() in ARTICLES:
         return UNREAD.format(text=text)
-    if is_sizeless(rest.lstrip() or item):
+    if is_sizeless(rest.lstrip() or item) or _is_uncounted(item) or _TWO_AMOUNTS.search(item):
         return UNSURE.format(text=text)
     sized = SIZES.match(rest.lstrip())
     rest = rest.lstrip()[sized.end() :] if sized else rest
@@ -61,6 +65,12 @@ def doubt_of(plain: str, at: int, unit: str | None, item: str, known: Mapping[st
     measures = (m for m in words if known[words[m]].kind != "piece")
     asks = looks_like_a_measure(first, measures) or (begins and not names_goods(first))
     return UNSURE.format(text=text) if asks else ""
+
+
+def _is_uncounted(item: str) -> bool:
+    """Whether a bare number before a name counts nothing: the 400 of "400 milk"."""
+    guess = class_of_name(item)
+    return guess.certain and guess.class_ in uncounted_classes()
 
 
 def _measures(rest: str, known: Mapping[str, Unit]) -> bool:

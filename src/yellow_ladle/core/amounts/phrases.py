@@ -43,7 +43,8 @@ AND_MORE = re.compile(r"\s*(?:and|plus|y|et|e|und)\s", re.I)
 OR_ELSE = re.compile(r"\s*[/|]\s*(?=[\d¼½¾⅓⅔⅛])")
 NO_AMOUNT = re.compile(
     r"(?:,?\s*\(?\b(?:to taste|as needed|as required|to serve|to finish|optional|for \w+ing"
-    r"|q\.?\s?s\.?|q\.?\s?b\.?|c/s|c\.\s?s\.|(?:nach|n\.) (?:geschmack|bedarf|belieben)|selon le goût|à volonté|a piacere|au goût|al gusto"
+    r"|q\.?\s?s\.?|q\.?\s?b\.?|c/s|c\.\s?s\.|(?:nach|n\.) (?:geschmack|bedarf|belieben)"
+    r"|selon le goût|à volonté|a piacere|au goût|al gusto"
     r"|quanto basta)\)?)$",
     re.I,
 )

@@ -75,6 +75,12 @@ def shares() -> frozenset[str]:
 
 
 @cache
+def uncounted_classes() -> frozenset[str]:
+    """Classes of goods that are weighed or poured, and not counted."""
+    return frozenset(words(section(table("units")["uncounted"])["classes"]))
+
+
+@cache
 def not_measured_in() -> tuple[str, ...]:
     """Words before which a measure without a size is a part of a name: glass noodles."""
     return words(section(table("units")["sizeless"])["not_before"])

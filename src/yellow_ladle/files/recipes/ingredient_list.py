@@ -14,9 +14,10 @@ from yellow_ladle.files.recipes.ingredient_text import (
 )
 from yellow_ladle.files.recipes.recipe_words import listed
 
-_SIGNS_BETWEEN = tuple(map(re.compile, (r"\s[/·|+—–]\s", r";\s*", r",\s+")))
+_SIGNS_BETWEEN = tuple(map(re.compile, (r"\t", r"\s[/·|+—–]\s", r";\s*", r",\s+")))
 _OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
 _MAX_GOODS_WORDS = 3
+_MIN_LIST = 2
 _LAST_OF_LIST = re.compile(
     r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|the\s|un[ea]?\s|eine?\s|l[ea]\s|el\s|den?\s)", re.I
 )
@@ -46,6 +47,8 @@ def run_in(text: str) -> list[str]:
             goods = [name for part in parts[first:] for name in _COMMA.split(part)]
             if all(map(is_goods, goods)):
                 return [*parts[:first], *goods]
+    if (listed_ := _items_first(text)) is not None:
+        return listed_
     parts = []
     at = 0
     for comma in _COMMA.finditer(text):
@@ -60,6 +63,25 @@ def run_in(text: str) -> list[str]:
     if len(parts) > 1 or (len(ends) > 1 and _opens_an_amount(parts[0])):
         parts[-1:] = ends
     return [part.strip() for part in parts if part.strip()] if len(parts) > 1 else [text]
+
+
+def _items_first(text: str) -> list[str] | None:
+    """The ingredients of a list that tells amounts last, with what in it is not understood.
+
+    `Onion 1 kg, chopped, garlic 100 g, tins 5 kg x2`: what is neither goods nor holds a number is
+    said of the one before it. None where fewer than two tell their amount last.
+    """
+    pieces = [piece.strip() for piece in _COMMA.split(text) if piece.strip()]
+    last = [_is_whole(piece) and not starts_with_digit(piece) for piece in pieces]
+    if sum(last) < _MIN_LIST or not last[0]:
+        return None
+    found: list[str] = []
+    for piece, whole in zip(pieces, last, strict=True):
+        if whole or is_goods(piece) or re.search(DIGIT, piece):
+            found.append(piece)
+        else:
+            found[-1] += f", {piece}"
+    return found
 
 
 def _goods_behind(part: str) -> list[str]:

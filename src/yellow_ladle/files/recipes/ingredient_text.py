@@ -22,7 +22,9 @@ _BULLET = re.compile(rf"^\s*[{re.escape(BULLETS)}]+\s+|^\s*•\s*")
 DIGIT = "[\\d¼½¾⅓⅔⅛]"
 _CHECK_BOX = re.compile(r"^\s*\[[ xX]?\]\s*")
 _BETWEEN = re.compile(r"\s*(?:\.{2,}|…+|\t+|\s{2,}|:|\s[-–—=]\s|\|)\s*")
-_LAST_AMOUNT = re.compile(r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s)(?:\s*[^\W\d_]+\.?){0,4}$)", re.I)
+_LAST_AMOUNT = re.compile(
+    r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s|un[aeo]?\s|eine?\s)(?:\s*[^\W\d_]+\.?){0,4}$)", re.I
+)
 _BARE_COUNT = re.compile(
     r"(?!(?:see|voir|siehe|ver|vedi|day|step|part|no|nr|tag|jour|día|giorno|teil)\b)"
     r"(?!.*\b(?:page|seite|página|pagina)\b)"
@@ -166,7 +168,7 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
             note = ", ".join(filter(None, (middle["note"].strip(" ,"), found.note)))
             return replace(found, note=note)
     counted = _TIMES_COUNT.match(text) or _BARE_COUNT.match(text)
-    if counted is not None:
+    if counted is not None and not re.search(r"\d", counted["item"]):
         return _turned(counted["item"], counted["count"], known, spoons, bare=True)
     ends = (
         _turned(text[: last.start()], text[last.end() :], known, spoons)

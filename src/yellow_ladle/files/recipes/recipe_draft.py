@@ -43,4 +43,5 @@ class RecipeDraft:
 
 def _tells_amount(text: str) -> bool:
     """Whether a text names so much of something; it must not be lost, whatever else it is."""
-    return re.search(r"\d\s?(?:g|kg|ml|l|cl|oz|lb|tsp|tbsp|cups?|el|tl)\b", text, re.I) is not None
+    measured = re.search(r"\d\s?(?:g|kg|ml|l|cl|oz|lb|tsp|tbsp|cups?|el|tl)\b", text, re.I)
+    return measured is not None or len(re.findall(r"\d+ [^\W\d]{3}", text)) > 2

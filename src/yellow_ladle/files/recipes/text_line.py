@@ -39,6 +39,11 @@ _NUMBER = re.compile(
 )
 PLAIN_NUMBER = re.compile(r"^\s*(?P<number>\d{1,2})\s+(?=[^\W_])")
 _BRACKETED = re.compile(r"\s*\([^()]*\)\s*$")
+_HEAT = re.compile(
+    r"\d{2,3}\s?(?:°|º|degrees?\b|deg\b|grad\b|degrés?\b|grados\b|gradi\b|(?-i:[CF])(?![\w.]))",
+    re.I,
+)
+_PER_CENT = re.compile(r"[^\W\d][^\d]*?(?:\.{2,}|:|\s)\s*\d+(?:[.,]\d+)?\s?%")
 _CLOCK = re.compile(r"^\s*\d{1,2}(?::|h)[0-5]\d\s+(?=[^\W\d_])")
 _ENDS = re.compile(r"[.!?…][\"'”’)]?$")
 
@@ -113,9 +118,7 @@ class TextLine:
         plain = self.bare.strip(" *_:")
         if not 0 < self.words <= MAX_PART_WORDS or self.numbered or self.bulleted or self.ends:
             return False
-        if self.is_measured or self.tells_to_do or "," in plain or not plain[0].isupper():
-            return False
-        return True
+        return not (self.is_measured or self.tells_to_do or "," in plain or not plain[0].isupper())
 
     @cached_property
     def tells_to_do(self) -> bool:
@@ -152,7 +155,9 @@ class TextLine:
             or re.search(r"\d", named)
         ):
             return None
-        if self.is_head or is_fact(self.bare) or self.tells_to_do or is_optional(f"{named}:"):
+        if self.is_head or is_fact(self.bare) or is_optional(f"{named}:"):
+            return None
+        if self.tells_to_do and not starts_with_digit(rest.strip()):
             return None
         if not starts_with_digit(rest.strip()):
             if len(parts) > 1 and all(understood_line(part).quantity for part in parts):
@@ -189,6 +194,10 @@ class TextLine:
         """Whether it is an ingredient with an amount, before or after it."""
         if self.is_time or self.told_yield is not None or self.counted or self.at_clock:
             return False
+        if _HEAT.match(self.bare):
+            return False
+        if _PER_CENT.fullmatch(self.bare):
+            return True
         if self.labelled is not None:
             return re.search(r"\d", self.bare) is not None
         if self._ends_in_yield:
@@ -256,6 +265,7 @@ class TextLine:
         return (
             self.tells_to_do
             or self.at_clock
+            or _HEAT.match(self.bare) is not None
             or self.ends
             or (self.numbered and self.words > 1)
             or minutes_of_step(self.bare) is not None

@@ -219,7 +219,8 @@ class _TextReader:
         ) and not self.page.leads_to_steps(at)
 
     def _step(self, at: int, line: TextLine) -> None:
-        if line.labelled is not None and line.is_measured and not self._headed:
+        labelled = line.labelled is not None and line.is_measured and not line.tells_to_do
+        if labelled and not self._headed:
             self._ingredient(at, line)
             return
         section = line.section
