@@ -19,8 +19,8 @@ from yellow_ladle.core.vocabulary.units import Unit, uncounted_classes
 
 _MEASURES_FROM = 4
 """Letters from which on the beginning of a word is taken for a measure: `litres` in `litrefuls`."""
-_TWO_AMOUNTS = re.compile(r"[:;=+/]\s*\d")
-"""A second amount within a name: `1 l water : 50 g salt`."""
+_TWO_AMOUNTS = re.compile(r"[:;=+/]\s*\d|[^\W\d]{6}\.\s+[^\W\d]")
+"""A second amount or sentence within a name: `1 l water : 50 g salt`."""
 _SHORT_MEASURES = ("cup", "tsp", "tbs", "tbsp")
 
 

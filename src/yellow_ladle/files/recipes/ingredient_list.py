@@ -36,7 +36,8 @@ def run_in(text: str) -> list[str]:
         return [text]
     for sign in _SIGNS_BETWEEN:
         parts = [part.strip() for part in sign.split(text) if part.strip()]
-        whole = [_is_whole(part) for part in parts]
+        # Only a comma may part what is said of an ingredient, too.
+        whole = [_is_whole(part, asked="," not in sign.pattern) for part in parts]
         if sum(whole) > 1 and all(whole):
             # "1 kg cheese, 100 g flour, 4 yolks + 4 eggs" lists by two signs.
             inner = [piece for part in parts[:-1] for piece in run_in(part)]
@@ -110,13 +111,14 @@ def _last_of_list(text: str) -> list[str]:
     return _LAST_OF_LIST.split(text, maxsplit=1)
 
 
-def _is_whole(part: str) -> bool:
+def _is_whole(part: str, *, asked: bool = False) -> bool:
     """Whether a part is an ingredient with its amount."""
     found = understood_line(part)
     told = re.search(DIGIT, part) or _OF_SOME.match(part) or found.unit in ("pinch", "knob")
     counted = starts_with_digit(part) or (found.unit != "piece" and bool(told))
     few = re.search(DIGIT, part) and len(re.findall(r"[^\W_]+", part)) <= _MAX_GOODS_WORDS
-    return found.quantity is not None and bool(found.item) and bool(counted or few)
+    told = found.quantity is not None or (asked and bool(found.question))
+    return told and bool(found.item) and bool(counted or few)
 
 
 def _opens_an_amount(text: str) -> bool:

@@ -153,20 +153,26 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
         found = _turned(bracketed["item"], bracketed["amount"], known, spoons, bare=True)
         return found and replace(found, note=note or found.note)
     for gap in _BETWEEN.finditer(text):
-        amount, comma, note = at_comma(text[gap.end() :])
+        amount, _, note = at_comma(text[gap.end() :])
         asked = understand(amount, known, spoons)
         if asked.question and number_at(amount, 0) is not None and text[: gap.start()].strip():
             return replace(asked, item=text[: gap.start()].strip(), note=note.strip())
-        found = _turned(text[: gap.start()], amount.strip(), known, spoons, bare=True)
+        amount, how = _without_size(amount.strip(), known)
+        note = ", ".join(filter(None, (how, note.strip())))
+        found = _turned(text[: gap.start()], amount, known, spoons, bare=True)
         if found is not None:
-            told = (found.note, note.strip())
-            return replace(found, note=", ".join(filter(None, told))) if comma else found
+            told = (found.note, note)
+            return replace(found, note=", ".join(filter(None, told)))
     middle = _MIDDLE.match(text)
     if middle is not None and not tells_to_do(text) and not ABOUT.match(text):
         found = _turned(middle["item"], middle["amount"], known, spoons)
         if found is not None and found.unit is not None:
             note = ", ".join(filter(None, (middle["note"].strip(" ,"), found.note)))
             return replace(found, note=note)
+    sized = _COUNT_AND_SIZE.search(text)
+    if sized is not None and sized.end() == len(text) and text[: sized.start()].strip():
+        found = _turned(text[: sized.start()].strip(), sized["count"], known, spoons, bare=True)
+        return found and replace(found, note=sized["size"].lower())
     counted = _TIMES_COUNT.match(text) or _BARE_COUNT.match(text)
     if counted is not None and not re.search(r"\d", counted["item"]):
         return _turned(counted["item"], counted["count"], known, spoons, bare=True)
@@ -175,6 +181,14 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
         for last in _LAST_AMOUNT.finditer(text)
     )
     return next(filter(None, ends), None)
+
+
+def _without_size(amount: str, known: Mapping[str, Unit] | None) -> tuple[str, str]:
+    """A count without the word behind it that says what kind of piece: `12 slim`."""
+    told = re.fullmatch(r"(\d{1,2})\s+([^\W\d_]+)", amount)
+    if told is None or is_amount(amount, known) is not None or understand(amount, known).question:
+        return amount, ""
+    return told[1], told[2]
 
 
 def _item_first_with_note(

@@ -8,7 +8,7 @@ from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.yield_text import yield_of
 
 MAX_TIME_WORDS = 4
-_FACTS = re.compile(r"\s*[|\t•·;]\s*|\s+[-–—/]\s+|[,.]\s+")
+_FACTS = re.compile(r"\s*[|\t•·;]\s*|\s{2,}|\s+[-–—/]\s+|[,.]\s+")
 _NAMES_TIME = re.compile(r"^\w*(?:\s\w+)?\s?(?:time|zeit)\b|^total\b", re.I)
 
 

@@ -30,7 +30,8 @@ def text_lines(text: str) -> list[TextLine]:
     blank = True
     for raw in _rows(text):
         line = raw.rstrip().replace("\u00a0", " ")
-        if not line.strip() or (_PIPE_RULE.match(line) and "|" in line) or _PAGE.match(line):
+        ruled = "|" in line and (_PIPE_RULE.match(line) or not line.strip(" |"))
+        if not line.strip() or ruled or _PAGE.match(line):
             blank = blank or not line.strip()
             continue
         if _RULE.match(line):

@@ -44,6 +44,8 @@ _HEAT = re.compile(
     re.I,
 )
 _PER_CENT = re.compile(r"[^\W\d][^\d]*?(?:\.{2,}|:|\s)\s*\d+(?:[.,]\d+)?\s?%")
+_DAY = re.compile(r"(?:day|tag|jour|día|giorno)\s*\d{1,2}\W?", re.I)
+_IN_BRACKETS = re.compile(r"\([^()]*\)")
 _CLOCK = re.compile(r"^\s*\d{1,2}(?::|h)[0-5]\d\s+(?=[^\W\d_])")
 _ENDS = re.compile(r"[.!?…][\"'”’)]?$")
 
@@ -194,7 +196,7 @@ class TextLine:
         """Whether it is an ingredient with an amount, before or after it."""
         if self.is_time or self.told_yield is not None or self.counted or self.at_clock:
             return False
-        if _HEAT.match(self.bare):
+        if _HEAT.match(self.bare) or _IN_BRACKETS.fullmatch(self.bare):
             return False
         if _PER_CENT.fullmatch(self.bare):
             return True
@@ -202,16 +204,8 @@ class TextLine:
             return re.search(r"\d", self.bare) is not None
         if self._ends_in_yield:
             return False
-        if len(self.parts) > 1 and not any(map(is_time, self.parts)):
-            told = [understood_line(part).quantity is not None for part in self.parts]
-            goods = [
-                not measured and is_goods(part)
-                for measured, part in zip(told, self.parts, strict=True)
-            ]
-            if starts_with_amount(self.bare) or (
-                sum(told) > 1 and sum(told) + sum(goods) == len(told)
-            ):
-                return True
+        if len(self.parts) > 1 and self._lists_amounts:
+            return True
         if self.tells_to_do and not starts_with_digit(self.bare):
             # "Slice onions thin" is a step, "Brown onions: 100 g" and "brown stock 5 l" are not.
             said_of_goods = beginning("verbs", "of_goods").match(self.bare) is not None
@@ -236,6 +230,24 @@ class TextLine:
             sentence = self.ends and self.words > MAX_UNMEASURED_WORDS and not self.bulleted
             return not sentence and bool(self.understood.item)
         return self.understood.quantity is not None
+
+    @cached_property
+    def _lists_amounts(self) -> bool:
+        """Whether its parts are ingredients with amounts, and goods without one at the end."""
+        if any(map(is_time, self.parts)):
+            return False
+        if starts_with_amount(self.bare):
+            return True
+        read = [understood_line(part) for part in self.parts]
+        told = sum(found.quantity is not None for found in read)
+        goods = sum(map(is_goods, self.parts))
+        if told > 1 and told + goods >= len(read):
+            return True
+        # "Butter 500 / Sugar 300 / Salt 8" asks for its unit, and is a list.
+        asked = all(found.quantity is not None or found.question for found in read)
+        return (
+            asked and not self.tells_to_do and not self.ends and minutes_of_step(self.bare) is None
+        )
 
     @cached_property
     def _is_counted(self) -> bool:
@@ -287,6 +299,8 @@ class TextLine:
         plain = self.bare.strip(" *_")
         if not plain or self.words > MAX_TITLE_WORDS or starts_with_amount(plain):
             return None
+        if _DAY.fullmatch(plain):
+            return plain
         begins = beginning("lines", "sections").match(plain)
         named = plain.rstrip(" :")
         if begins is not None and (not self.ends) and self.words <= 6 and not self.numbered:

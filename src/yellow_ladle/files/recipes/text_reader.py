@@ -6,6 +6,8 @@ ingredients, the ingredients with their sections, the steps, notes. Without head
 are the first run of lines with amounts.
 """
 
+import re
+
 from yellow_ladle.files.recipes.ingredient_list import run_in
 from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
 from yellow_ladle.files.recipes.recipe_draft import RecipeDraft
@@ -18,6 +20,11 @@ from yellow_ladle.files.recipes.text_line import TextLine
 from yellow_ladle.files.recipes.text_structure import TextStructure
 from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of, yield_said_in
 
+_GOES_ON = re.compile(
+    r"(?:,|\b(?:and|or|to|the|an?|in|with|for|until|of|und|oder|zu|die|der|den|das|mit|bis|im?n?|et|ou"
+    r"|à|le|la|les|de|du|des|avec|y|o|el|los|las|con|hasta|e|il|lo|gli|per|fino))$",
+    re.I,
+)
 MIN_WRAPPED = 60
 """Signs of a line from which on the next one may go on with its sentence."""
 
@@ -271,6 +278,8 @@ class _TextReader:
             return False
         within = before.bulleted or self._draft.steps[-1].text[:1].isupper()
         if line.tells_to_do and not within:
+            return False
+        if line.tells_to_do and before.tells_to_do and not _GOES_ON.search(before.bare):
             return False
         broken = before.bare.endswith(",") or self.page.fills_its_line(at - 1)
         return (line.starts_small and within and broken) or len(before.text) >= MIN_WRAPPED
