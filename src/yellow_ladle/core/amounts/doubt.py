@@ -74,7 +74,9 @@ def _is_uncounted(item: str) -> bool:
 
 
 def _measures(rest: str, known: Mapping[str, Unit]) -> bool:
-    """Whether what is left begins with one more measure."""
+    """Whether what is left begins with one more measure; gram flour is a name."""
+    if class_of_name(rest).certain:
+        return False
     words = words_of(tuple(known.values()))
     for word, end in beginnings(rest, 0):
         unit = known.get(words.get(word, ""))

@@ -59,7 +59,7 @@ def run_in(text: str) -> list[str]:
             at = comma.end()
     parts.append(text[at:])
     if len(parts) > 1:
-        parts = [piece for part in parts for piece in _goods_behind(part)]
+        parts = [piece for part in parts for piece in goods_behind(part)]
     ends = _last_of_list(parts[-1])
     if len(parts) > 1 or (len(ends) > 1 and _opens_an_amount(parts[0])):
         parts[-1:] = ends
@@ -85,7 +85,7 @@ def _items_first(text: str) -> list[str] | None:
     return found
 
 
-def _goods_behind(part: str) -> list[str]:
+def goods_behind(part: str) -> list[str]:
     """A part, and what is listed behind it without an amount: `1 tsp mace, thyme`.
 
     What only says how it is cut or cooked stays with it.

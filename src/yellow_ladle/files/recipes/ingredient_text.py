@@ -52,6 +52,7 @@ _COUNT_AND_SIZE = re.compile(
     r"|median[ao]s?|grandes?|piccol[aei]|medi[aeo]|grand[ei])(?:\s*\((?P<weight>[^()]*)\))?",
     re.I,
 )
+_COUNTED_NAME = re.compile(r"\d+\s+(cloves)$", re.I)
 _TIMES_COUNT = re.compile(r"(?P<item>[^\W\d].*?)\s*[x×]\s*(?P<count>[1-9]\d?)$", re.I)
 _WHOLE_WORD_FROM = 5
 """Letters of a measure from which on it is written out: a full stop after it ends a sentence."""
@@ -69,6 +70,9 @@ def understood_line(
         return replace(found, text=text, note=told)
     plain = _unit_behind(plain)
     found = understand(plain, known, spoons)
+    if found.quantity is not None and not found.item and (named := _COUNTED_NAME.match(plain)):
+        # The cloves of "12 cloves" are goods themselves.
+        found = replace(found, unit="piece", item=named[1])
     if found.quantity is not None or starts_with_amount(plain):
         return replace(found, text=text)
     turned = (
@@ -245,7 +249,9 @@ def _turned(
         # "Mirin 50" is fifty of something that nobody named.
         whole = f"{item.strip()} {amount}"
         return Understood(whole, item=item.strip(), question=UNSURE.format(text=whole))
-    if told is None or not re.search(r"[^\W\d_]", item) or (told.unit == "piece" and not bare):
+    named = re.fullmatch(rf"{DIGIT}.*[^\W\d_]{{2}}\.?", amount)
+    counted = told is not None and told.unit == "piece" and named is None
+    if told is None or not re.search(r"[^\W\d_]", item) or (counted and not bare):
         return None
     found = understand(f"{amount} {item}", known, spoons)
     # Read together they must say of the amount what it says alone.

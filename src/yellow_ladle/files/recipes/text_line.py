@@ -7,7 +7,7 @@ from functools import cached_property
 from yellow_ladle.core.amounts.phrases import NO_AMOUNT
 from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.core.vocabulary.class_names import class_of_name
-from yellow_ladle.files.recipes.ingredient_list import is_goods, names_in, run_in
+from yellow_ladle.files.recipes.ingredient_list import goods_behind, is_goods, names_in, run_in
 from yellow_ladle.files.recipes.ingredient_text import (
     has_amount_after_gap,
     is_abbreviation,
@@ -166,8 +166,12 @@ class TextLine:
                 return named, parts
             parts = names_in(rest)
             return (named, parts) if len(parts) > 1 and all(map(is_goods, parts)) else None
+        parts = parts if len(parts) > 1 else goods_behind(rest.strip())
         read = [understood_line(part) for part in parts]
-        whole = all(found.item and (found.quantity or found.question) for found in read)
+        whole = all(
+            (found.item and (found.quantity or found.question)) or is_goods(part)
+            for found, part in zip(read, parts, strict=True)
+        )
         one = len(parts) == 1 and (is_goods(named) or not is_goods(read[0].item))
         return None if one or not whole else (named, parts)
 
@@ -324,6 +328,9 @@ class TextLine:
         if what == "method" and words and not self.ends and not re.search(r"[\d,:]", named):
             # "Preparation of the filling", but no sentence.
             return len(words) <= 5 and (is_head(named, what) or is_head(words[0], what))
+        if what == "ingredients" and words and self.bare.endswith(":"):
+            # "Ingredients for a mould of six:"
+            return is_head(words[0], what) and not has_amount_after_gap(self.bare)
         return len(words) <= 5 and is_head(named, what)
 
     @cached_property

@@ -223,6 +223,7 @@ class _TextReader:
             or line.bare.endswith(":")
             or self.page.leads_to_ingredients(at)
             or self._headed
+            or beginning("lines", "sections").match(line.bare) is not None
         ) and not self.page.leads_to_steps(at)
 
     def _step(self, at: int, line: TextLine) -> None:

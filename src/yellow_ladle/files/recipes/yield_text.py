@@ -54,7 +54,7 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     if lead is None and (typed := re.match(r"serv\w{0,3}\s+(?=\d)", plain, re.I)):
         lead = typed
     rest = plain if lead is None else plain[lead.end() :]
-    rest = rest.strip(" :.*_")
+    rest = rest.strip(" :,.*_")
     second = beginning("yields", "before").match(rest) if lead is not None else None
     if second is not None:
         rest = rest[second.end() :].strip(" :.*_")
