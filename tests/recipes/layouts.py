@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 @dataclass(frozen=True)
 class Tongue:
-    """What a card says in one language."""
+    """What a card says in one language; `parts` are headings with the names that they give."""
 
     goods: tuple[str, ...]
     units: tuple[str, ...]
@@ -17,7 +17,7 @@ class Tongue:
     yields: tuple[str, ...]
     ingredients: str
     method: str
-    parts: tuple[str, ...]
+    parts: tuple[tuple[str, str], tuple[str, str]]
     step: str
 
 
@@ -36,7 +36,7 @@ TONGUES = (
         ("Serves 4", "For 4 people", "4 servings", "Enough for four"),
         "Ingredients",
         "Method",
-        ("For the sauce", "For the topping"),
+        (("For the sauce", "sauce"), ("For the topping", "topping")),
         "Step",
     ),
     Tongue(
@@ -53,7 +53,7 @@ TONGUES = (
         ("Pour 4 personnes", "4 parts", "Pour : 4 pers."),
         "Ingrédients",
         "Préparation",
-        ("Pour la sauce", "Pour le gratin"),
+        (("Pour la sauce", "sauce"), ("Pour le gratin", "gratin")),
         "Étape",
     ),
     Tongue(
@@ -70,7 +70,7 @@ TONGUES = (
         ("Für 4 Personen", "4 Portionen", "Ergibt 4 Portionen"),
         "Zutaten",
         "Zubereitung",
-        ("Für die Soße", "Für den Teig"),
+        (("Für die Soße", "Soße"), ("Für den Teig", "Teig")),
         "Schritt",
     ),
     Tongue(
@@ -87,7 +87,7 @@ TONGUES = (
         ("Para 4 personas", "4 raciones", "Raciones: 4"),
         "Ingredientes",
         "Elaboración",
-        ("Para la salsa", "Para el relleno"),
+        (("Para la salsa", "salsa"), ("Para el relleno", "relleno")),
         "Paso",
     ),
     Tongue(
@@ -104,25 +104,25 @@ TONGUES = (
         ("Per 4 persone", "4 porzioni", "Dosi per 4"),
         "Ingredienti",
         "Preparazione",
-        ("Per la salsa", "Per il ripieno"),
+        (("Per la salsa", "salsa"), ("Per il ripieno", "ripieno")),
         "Passo",
     ),
 )
 MARKS = ("", "- ", "* ", "• ", "☐ ")
+AMOUNT_FIRST = "{amount} {item}"
 ITEM_FIRST = (
-    "{item}: {amount}",
-    "{item} – {amount}",
-    "{item} ..... {amount}",
-    "{item}     {amount}",
-    "{item} ({amount})",
-    "{item}, {amount}",
-    "{item} {amount}",
+    *("{item}: {amount}", "{item} – {amount}", "{item} ..... {amount}", "{item}     {amount}"),
+    *("{item} ({amount})", "{item}, {amount}", "{item} {amount}"),
 )
+HEADINGS = ("", "{}\n", "{}:\n", "## {}\n", "{} \n-----\n", "**{}**\n")
+NUMBERS = ("", "{}. ", "{}) ", "{} ", "{}/ ", "- ")
+NAMES = ("Gravadella", "Skerrow pie", "Old harbour stew")
+NARROW, WIDE = 40, 200
 
 
 @dataclass(frozen=True)
 class Laid:
-    """A recipe as text, and what has to be read out of it."""
+    """A recipe as text, and what has to be read out of it: item, amount and part of each line."""
 
     text: str
     name: str
@@ -134,70 +134,59 @@ class Laid:
 def laid_out(draw: st.DrawFn) -> Laid:
     """One recipe in one of the ways that recipes are written."""
     tongue = draw(st.sampled_from(TONGUES))
-    name = draw(st.sampled_from(("Gravadella", "Skerrow pie", "Old harbour stew")))
-    portions = draw(st.sampled_from(tongue.yields))
-    title = draw(
-        st.sampled_from(
-            (
-                name,
-                f"# {name}",
-                f"**{name}**",
-                f"{name} ({portions})",
-                f"{name}\n\n{portions}",
-                f"{name}\n{portions}",
-                f"{name} | {portions}",
-            )
-        )
-    )
-    headed = draw(st.sampled_from(("", "{}", "{}:", "## {}", "{} \n-----", "**{}**")))
-    first = draw(st.booleans())
-    form = "{amount} {item}" if first else draw(st.sampled_from(ITEM_FIRST))
+    name = draw(st.sampled_from(NAMES))
+    told = draw(st.sampled_from(tongue.yields))
+    title = draw(st.sampled_from(_titles(name, told)))
+    heading = draw(st.sampled_from(HEADINGS))
+    lines, listed = draw(_ingredients(tongue))
+    steps, done = draw(_method(tongue))
+    top = heading.format(tongue.ingredients)
+    text = f"{title}\n\n{top}{listed}\n\n{heading.format(tongue.method)}{done}\n"
+    return Laid(text, name, lines, steps)
+
+
+def _titles(name: str, told: str) -> tuple[str, ...]:
+    apart = (f"{name} ({told})", f"{name}\n\n{told}", f"{name}\n{told}", f"{name} | {told}")
+    return (name, f"# {name}", f"**{name}**", *apart)
+
+
+@st.composite
+def _ingredients(
+    draw: st.DrawFn, tongue: Tongue
+) -> tuple[list[tuple[str, float | None, str]], str]:
+    """Ingredients in two parts or in none, all written in one way, the last without an amount."""
+    form = AMOUNT_FIRST if draw(st.booleans()) else draw(st.sampled_from(ITEM_FIRST))
     mark = draw(st.sampled_from(MARKS))
     goods = draw(st.lists(st.sampled_from(tongue.goods), min_size=2, max_size=6, unique=True))
-    sections = draw(st.sampled_from((0, 0, 2)))
+    parted = len(goods) > 2 and draw(st.booleans())
+    ends = draw(st.sampled_from(("", ":")))
     lines: list[tuple[str, float | None, str]] = []
     told: list[str] = []
+    part = ""
     for n, item in enumerate(goods):
-        section = ""
-        if sections and len(goods) > 2:
-            section = tongue.parts[0] if n < len(goods) // 2 else tongue.parts[1]
-            if n in (0, len(goods) // 2):
-                told.append(
-                    draw(st.sampled_from(("", "\n"))) + section + draw(st.sampled_from(("", ":")))
-                )
+        if parted and n in (0, len(goods) // 2):
+            said, part = tongue.parts[n > 0]
+            told.append(draw(st.sampled_from(("", "\n"))) + said + ends)
         amount, unit = draw(st.integers(2, 900)), draw(st.sampled_from(tongue.units))
         told.append(mark + form.format(item=item, amount=f"{amount} {unit}"))
-        lines.append((item, amount, section))
+        lines.append((item, amount, part))
     if draw(st.booleans()):
-        told.append(mark + (bare := draw(st.sampled_from(tongue.bare))))
-        lines.append((bare, None, ""))
+        bare = draw(st.sampled_from(tongue.bare))
+        told.append(mark + bare)
+        lines.append((bare, None, part))
+    return lines, "\n".join(told)
+
+
+@st.composite
+def _method(draw: st.DrawFn, tongue: Tongue) -> tuple[list[str], str]:
+    """Steps, numbered in one way or in none, wrapped only where something tells them apart."""
+    stop = draw(st.sampled_from((".", "")))
     steps = draw(st.lists(st.sampled_from(tongue.steps), min_size=2, max_size=4, unique=True))
-    stop = draw(st.sampled_from((".", ""))) if draw(st.booleans()) else "."
-    number = draw(
-        st.sampled_from(
-            (
-                "",
-                "{}. ",
-                "{}) ",
-                "{} ",
-                "{}/ ",
-                f"{tongue.step} {{}}: ",
-                f"{tongue.step} {{}}\n",
-                "- ",
-            )
-        )
-    )
+    steps = [f"{step}{stop}" for step in steps]
+    words = (f"{tongue.step} {{}}: ", f"{tongue.step} {{}}\n")
+    number = draw(st.sampled_from((*NUMBERS, *words)))
     gap = draw(st.sampled_from(("\n", "\n\n")))
-    width = (
-        draw(st.sampled_from((200, 40)))
-        if (number != "" and "\n" not in number) or gap == "\n\n"
-        else 200
-    )
-    done = [
-        number.format(n) + "\n".join(wrap(f"{step}{stop}", width))
-        for n, step in enumerate(steps, 1)
-    ]
-    method = headed.format(tongue.method) + "\n" if headed else ""
-    top = headed.format(tongue.ingredients) + "\n" if headed else ""
-    text = f"{title}\n\n{top}" + "\n".join(told) + f"\n\n{method}" + gap.join(done) + "\n"
-    return Laid(text, name, lines, [f"{step}{stop}" for step in steps])
+    told_apart = gap == "\n\n" or (number != "" and "\n" not in number)
+    width = draw(st.sampled_from((NARROW, WIDE))) if told_apart else WIDE
+    done = (number.format(n) + "\n".join(wrap(step, width)) for n, step in enumerate(steps, 1))
+    return steps, gap.join(done)

@@ -45,9 +45,9 @@ class Counted:
 
 
 def fresh() -> Iterator[dict[str, Any]]:
-    """The texts that were written after the reader."""
-    data = tomllib.loads((HERE / "fresh.toml").read_text("utf-8"))
-    return iter(data["text"])
+    """The texts that were written after the reader, set after set."""
+    for path in sorted((HERE / "fresh").glob("*.toml"), key=lambda path: int(path.stem)):
+        yield from tomllib.loads(path.read_text("utf-8"))["text"]
 
 
 def texts(*, english: bool, aside: bool) -> Iterator[dict[str, Any]]:

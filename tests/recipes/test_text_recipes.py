@@ -6,6 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.effort import examples
+from tests.recipes.layouts import Laid, laid_out
 from tests.recipes.measuring import Counted, fresh, measure, texts
 from yellow_ladle.files.recipes.ingredient_list import run_in
 from yellow_ladle.files.recipes.ingredient_text import understood_line
@@ -80,6 +81,16 @@ class Properties(unittest.TestCase):
         self.assertEqual([r.quantity for r in read], [n for n, _ in amounts])
         self.assertEqual([step.text for step in recipe.steps], steps)
 
+    @examples(400)
+    @given(laid_out())
+    def test_whatever_separates_its_amounts_parts_and_steps(self, laid: Laid) -> None:
+        [recipe] = text_recipes(laid.text)
+        read = [(understood_line(line.text), line.group) for line in recipe.lines]
+        self.assertEqual(recipe.name, laid.name)
+        told = [(found.item, found.quantity, part) for found, part in read]
+        self.assertEqual(told, laid.lines, laid.text)
+        self.assertEqual([step.text for step in recipe.steps], laid.steps)
+
     @examples(100)
     @given(st.lists(st.text(st.characters(codec="utf-8"), max_size=60), max_size=12))
     def test_no_text_breaks_it_and_no_amount_is_lost(self, lines: list[str]) -> None:
@@ -118,6 +129,12 @@ class Pieces(unittest.TestCase):
             ("Cut it 3 cm thick", None),
             ("Bake at 180 C", None),
             ("Add the 4 eggs", None),
+            ("cuire 1 h 05 à 150 °C", 65),
+            ("cocer 25'. Espumar", 25),
+            ("cuocere 3/4 minuti", 4),
+            ("3/4 of an hour", 45),
+            ("10 to 12 more minutes", 12),
+            ("1 hour to 1 hour 15 minutes", 75),
         ):
             self.assertEqual(minutes_of_step(text), minutes, text)
 
@@ -130,12 +147,22 @@ class Pieces(unittest.TestCase):
             ("Zutaten für 6 Portionen", 6, None),
             ("Dosi per 1 litro", None, (1, "l")),
             ("Enough for four hungry people.", 4, None),
+            ("Per 6/8 persone:", 6, None),
+            ("Feeds 4 as a side or 2 for supper", 4, None),
+            ("Per 500 g circa", None, (500, "g")),
+            ("Yld 20 qt", None, (20, "quart")),
+            ("Nombre de personnes : 6", 6, None),
+            ("Makes 4 x 250 g balls", None, (1000, "g")),
+            ("für vier Personen", 4, None),
         ):
             told = yield_of(text)
             assert told is not None
             read = told.yield_ and (told.yield_.quantity, told.yield_.unit)
             self.assertEqual((told.portions, read), (portions, made), text)
-        for text in ("4 eggs", "500 g flour", "For the sauce", "for frying", "For 2 hours"):
+        for text in (
+            *("4 eggs", "500 g flour", "For the sauce", "for frying", "For 2 hours", "For a crowd"),
+            *("2 parts sugar", "Cover with oil.", "Für 1 Blech"),
+        ):
             self.assertIsNone(yield_of(text), text)
 
     def test_a_title_keeps_its_commas(self) -> None:
@@ -161,10 +188,68 @@ class Pieces(unittest.TestCase):
             "200 grms butter",
             "1 tin tomatoes",
             "25 g/9 oz butter",
+            "1 splash of vinegar",
+            "2 tazze di latte",
+            "1 verre de vin blanc",
+            "1 Schuss Essig",
+            "un puñado de perejil",
+            "1 tsp each of mace and allspice",
+            "1cc de sel",
+            "2 parts sugar",
+            "1 l water : 50 g salt",
+            "400 milk",
+            "Flour 500",
+            "Mirin 50",
+            "Wine, half a glass",
+            "Mint: a small handful",
+            "tins 5kg x2",
+            "1 kl. Dose Spargel",
         ):
             read = understood_line(text)
             self.assertTrue(read.question, text)
             self.assertIsNone(read.quantity, text)
+
+    def test_an_amount_is_found_wherever_it_stands(self) -> None:
+        for text, quantity, unit, item in (
+            ("Red onions (3)", 3, "piece", "Red onions"),
+            ("Walnuts, 120 g, toasted", 120, "g", "Walnuts"),
+            ("Mushrooms 1kg, fine chop", 1, "kg", "Mushrooms"),
+            ("Agua: 1,5 l", 1.5, "l", "Agua"),
+            ("brodo di carne l 1,2", 1.2, "l", "brodo di carne"),
+            ("farina g 200", 200, "g", "farina"),
+            ("n. 2 cipollotti", 2, "piece", "cipollotti"),
+            ("zucca 1 kg pulita", 1, "kg", "zucca"),
+            ("red peppers x 4", 4, "piece", "red peppers"),
+            ("Eggs, 6 medium, separated", 6, "piece", "Eggs"),
+            ("crème 359 c. à soupe", 359, "metric_tbsp", "crème"),
+            ("2 (8-ounce) bottles juice", 16, "oz", "juice"),
+            ("2 etti di prosciutto", 2, "hg", "prosciutto"),
+            ("1 geh. EL Mehl", 1, "metric_tbsp", "Mehl"),
+            ("2 cucchiai rasi di zucchero", 2, "metric_tbsp", "zucchero"),
+            ("1 14.5-ounce can diced tomatoes", 14.5, "oz", "diced tomatoes"),
+            ("Capers: 2 tbsp", 2, "tbsp", "Capers"),
+            ("1 coq de 2,5 kg, découpé", 1, "piece", "coq de 2,5 kg"),
+            ("100 g gram flour", 100, "g", "gram flour"),
+            ("12 cloves", 12, "piece", "cloves"),
+            ("sale un pizzico", 1, "pinch", "sale"),
+        ):
+            read = understood_line(text)
+            self.assertEqual((read.quantity, read.unit, read.item), (quantity, unit, item), text)
+
+    def test_every_ingredient_of_a_line_is_one(self) -> None:
+        for text, parts in (
+            ("1 kg cheese, 100 g flour, 4 yolks + 4 eggs", 4),
+            ("moutarde 20 g, huile 1 l, sel, poivre", 4),
+            ("onion 1kg, chopped, garlic 100g, toms 5kg tin x2, oil", 4),
+            ("latte 900 g; farina 60 g; noce moscata", 3),
+            ("carcasses 3kg · cognac 10cl · riz 200g", 3),
+            ("1 tsp peppercorns, 2 bay leaves, thyme", 3),
+            ("100 ml oil and the juice of half a lemon", 2),
+            ("2 shallots, chopped", 1),
+            ("2 cod steaks, 180g each", 1),
+            ("Eggs, 6 medium, separated", 1),
+        ):
+            self.assertEqual(len(run_in(text)), parts, (text, run_in(text)))
 
     def test_words_of_goods_are_no_misspelt_measures(self) -> None:
         for text in (
