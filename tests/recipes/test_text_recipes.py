@@ -1,15 +1,19 @@
 """Recipes read from text: what is found in sixty of them, and that nothing is lost or misread."""
 
+import random
 import unittest
+from collections.abc import Iterator
+from typing import Any
 
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.effort import examples
+from tests.effort import SEED, examples, tries
 from tests.recipes.layouts import Laid, laid_out
 from tests.recipes.measuring import Counted, fresh, measure, texts
 from yellow_ladle.files.recipes.ingredient_list import run_in
 from yellow_ladle.files.recipes.ingredient_text import understood_line
+from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.text_reader import text_recipes
 from yellow_ladle.files.recipes.yield_text import apart, yield_of
@@ -17,6 +21,17 @@ from yellow_ladle.files.recipes.yield_text import apart, yield_of
 GOODS = ("butter", "plain flour", "leeks", "milk", "cod", "salt", "hen stock", "brown onions")
 UNITS = ("g", "kg", "ml", "l", "tbsp", "tsp", "cups", "oz")
 STEPS = ("Melt the butter.", "Simmer for 20 minutes.", "Strain and season.", "Bake 1 hour.")
+
+
+def _all_texts() -> Iterator[dict[str, Any]]:
+    yield from fresh()
+    for english in (True, False):
+        for aside in (True, False):
+            yield from texts(english=english, aside=aside)
+
+
+def _is_whole(recipe: Recipe) -> bool:
+    return recipe.name != UNNAMED and bool(recipe.lines and recipe.steps)
 
 
 class Measured(unittest.TestCase):
@@ -33,6 +48,17 @@ class Measured(unittest.TestCase):
         found = measure(fresh())
         print(f"\nmeasured: recipes, written after the reader and mended by: {found.told}")
         self.reaches(found, 99, 97)
+
+    def test_a_notebook_is_read_as_its_recipes_are_alone(self) -> None:
+        chosen = random.Random(SEED)
+        known = [(text["text"].strip(), text_recipes(text["text"])) for text in _all_texts()]
+        whole = [(text, read) for text, read in known if all(map(_is_whole, read))]
+        self.assertGreater(len(whole), 200)
+        for _ in range(tries(200)):
+            recipes = chosen.sample(whole, 3)
+            for gap in ("\n\n---\n\n", "\n\n\n"):
+                alone = [recipe for _, read in recipes for recipe in read]
+                self.assertEqual(text_recipes(gap.join(text for text, _ in recipes)), alone)
 
     def reaches(self, found: Counted, lines: float, amounts: float) -> None:
         self.assertGreaterEqual(found.share(found.lines_found, found.lines), lines, found.faults)

@@ -74,7 +74,10 @@ def _stands_alone(page: TextStructure, at: int, draft: RecipeDraft | None) -> bo
     if at == 0:
         return True
     behind_steps = draft is not None and bool(draft.steps) and line.after_blank
-    return behind_steps and all(beneath.is_measured for beneath in page.block(at + 1))
+    if not behind_steps:
+        return False
+    listed = all(beneath.is_measured for beneath in page.block(at + 1))
+    return listed or (not line.ends and page.leads_to_list(at))
 
 
 def _may_stand_alone(line: TextLine) -> bool:

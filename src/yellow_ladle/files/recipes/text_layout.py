@@ -3,6 +3,7 @@
 import re
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
+from functools import partial
 from unicodedata import category
 
 from yellow_ladle.files.recipes.ingredient_list import is_goods, run_in
@@ -12,7 +13,7 @@ from yellow_ladle.files.recipes.recipe_words import is_head, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.table_rows import columns_of
 from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, PLAIN_NUMBER, TextLine
-from yellow_ladle.files.recipes.told_steps import Language, language_of, tells_to_do
+from yellow_ladle.files.recipes.told_steps import LANGUAGES, languages_of, tells_to_do
 from yellow_ladle.files.recipes.yield_text import yield_of
 
 _HEADING = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
@@ -26,31 +27,31 @@ _PIPE_RULE = re.compile(r"^\s*\|?\s*:?-{2,}:?\s*(?:\|\s*:?-{2,}:?\s*)*\|?\s*$")
 def text_lines(text: str) -> list[TextLine]:
     """The lines of a text that say something; tables become rows with tabs between their cells."""
     found: list[TextLine] = []
-    language = language_of(text)
     blank = True
-    for raw in _rows(text):
+    rows = _rows(text)
+    for raw, language in zip(rows, languages_of(rows), strict=True):
         line = raw.rstrip().replace("\u00a0", " ")
         ruled = "|" in line and (_PIPE_RULE.match(line) or not line.strip(" |"))
         if not line.strip() or ruled or _PAGE.match(line):
             blank = blank or not line.strip()
             continue
-        if _RULE.match(line):
-            found.append(TextLine("", after_blank=True, rule=True))
-            blank = True
-            continue
-        heading = _HEADING.match(line)
-        bold = _BOLD_LINE.match(line)
-        if heading is not None:
-            found.append(TextLine(heading[2].strip(" *_"), len(heading[1]), True))
-        elif bold is not None:
-            found.append(TextLine(bold[1].strip(), 7, blank))
-        else:
-            head, row = _headed(_row(line))
-            rows = [head] if head else []
-            rows += _list_and_steps(row, language)
-            found += [TextLine(row, 0, blank and n == 0) for n, row in enumerate(rows)]
-        blank = False
-    return _heading_lists(_counted([replace(line, language=language) for line in found]))
+        made = _lines_of(line, blank)
+        found += [replace(each, language=language) for each in made]
+        blank = made[-1].rule
+    return _heading_lists(_counted(found))
+
+
+def _lines_of(line: str, blank: bool) -> list[TextLine]:
+    """What one line holds: mostly one, two where a heading or a list has something behind it."""
+    if _RULE.match(line):
+        return [TextLine("", after_blank=True, rule=True)]
+    if (heading := _HEADING.match(line)) is not None:
+        return [TextLine(heading[2].strip(" *_"), len(heading[1]), True)]
+    if (bold := _BOLD_LINE.match(line)) is not None:
+        return [TextLine(bold[1].strip(), 7, blank)]
+    head, row = _headed(_row(line))
+    rows = [*filter(None, (head,)), *_list_and_steps(row)]
+    return [TextLine(row, 0, blank and n == 0) for n, row in enumerate(rows)]
 
 
 def _heading_lists(lines: list[TextLine]) -> list[TextLine]:
@@ -108,16 +109,16 @@ def _headed(line: str) -> tuple[str, str]:
     return (head, rest) if colon and (heads or lists) and not facts else ("", line)
 
 
-def _list_and_steps(line: str, language: Language) -> list[str]:
+def _list_and_steps(line: str) -> list[str]:
     """A line parted where a list of ingredients ends and tells what to do with them.
 
     `Wrappers: 300 g flour, 160 ml water. Knead, rest 1 h.`
     """
     for stop in re.finditer(r"(?<=[^\W\d_]{3})\.\s+", line):
         listed_, told = line[: stop.start()], line[stop.end() :]
-        first = TextLine(listed_, language=language)
+        first = TextLine(listed_)
         several = len(first.parts) > 1 or first.labelled is not None
-        if several and first.is_measured and tells_to_do(told, language):
+        if several and first.is_measured and any(map(partial(tells_to_do, told), LANGUAGES)):
             return [listed_, told]
     return [line]
 

@@ -176,6 +176,18 @@ class TextLine:
         return None if one or not whole else (named, parts)
 
     @cached_property
+    def listing(self) -> tuple[Told | None, list[str]] | None:
+        """What a sentence lists, and for how many: `For 6 you need 30 g flour and 2 eggs.`"""
+        for found in beginning("lines", "listing").finditer(self.bare):
+            before = self.bare[: found.start()].strip(" ,:")
+            parts = run_in(self.bare[found.end() :].strip(" :."))
+            told = yield_of(before) if before else None
+            # What is told before it otherwise belongs to it: "For every kilo take 800 g of sugar".
+            if len(parts) > 1 and (told is not None or not before):
+                return told, parts
+        return None
+
+    @cached_property
     def parts(self) -> list[str]:
         """The ingredients that it lists one after another; itself alone where it lists none."""
         return names_in(self.bare) if self.lists_goods else run_in(self.bare)

@@ -8,7 +8,7 @@ are the first run of lines with amounts.
 
 import re
 
-from yellow_ladle.files.recipes.ingredient_list import run_in
+from yellow_ladle.files.recipes.notebook import parts_of_notebook
 from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
 from yellow_ladle.files.recipes.recipe_draft import RecipeDraft
 from yellow_ladle.files.recipes.recipe_titles import Beginning, Zone, begins
@@ -31,6 +31,10 @@ MIN_WRAPPED = 60
 
 def text_recipes(text: str) -> list[Recipe]:
     """Every recipe in a text; of one without ingredients and steps none."""
+    return [recipe for part in parts_of_notebook(text, _read) for recipe in _read(part)]
+
+
+def _read(text: str) -> list[Recipe]:
     reader = _TextReader(TextStructure(text_lines(text)))
     reader.read()
     found = [draft.recipe() for draft in reader.drafts]
@@ -101,7 +105,7 @@ class _TextReader:
             self._zone, self._columns = "ingredients", columns
         elif self._zone == "notes":
             self._after_notes(line)
-        elif self._zone in ("before", "over") and (listed := _listing(line)) is not None:
+        elif self._zone in ("before", "over") and (listed := line.listing) is not None:
             self._take_listed(*listed)
         elif self._tells_fact(line):
             pass
@@ -288,14 +292,3 @@ class _TextReader:
     def _after_notes(self, line: TextLine) -> None:
         if self._draft.told is None:
             self._draft.told = yield_of(line.text)
-
-
-def _listing(line: TextLine) -> tuple[Told | None, list[str]] | None:
-    """A sentence that lists ingredients: `For 6 people you need 30 g of flour and 2 eggs.`"""
-    for found in beginning("lines", "listing").finditer(line.bare):
-        before, rest = line.bare[: found.start()].strip(" ,:"), line.bare[found.end() :]
-        parts, told = run_in(rest.strip(" :.")), yield_of(before) if before else None
-        # What is told before it otherwise belongs to it: "For every kilo take 800 g of sugar".
-        if len(parts) > 1 and (told is not None or not before):
-            return told, parts
-    return None

@@ -46,8 +46,10 @@ class TextStructure:
         for line in self.lines[at + 1 : at + 1 + LOOK_AHEAD]:
             if line.heads("ingredients") or columns_of(line.text) is not None:
                 return True
-            if line.is_measured:
+            if line.is_measured or line.listing is not None:
                 return True
+            if line.rule and line is self.lines[at + 1]:
+                continue
             if line.heads("method") or line.heads("notes") or line.rule:
                 return False
             if line.told_yield is not None or line.is_about or line.section is not None:
@@ -56,6 +58,13 @@ class TextStructure:
             if line.is_step and (line.numbered or line.tells_to_do):
                 return False
         return False
+
+    def leads_to_list(self, at: int) -> bool:
+        """Whether a line by itself has a paragraph beneath it, and then a list of ingredients."""
+        told, listed = at + 1, at + 2
+        if listed >= len(self.lines) or len(self.block(told)) > 1:
+            return False
+        return self.lists_ingredients(listed)
 
     def is_first_of_several(self, at: int) -> bool:
         """Whether a title after a title is that of the first of several whole recipes."""

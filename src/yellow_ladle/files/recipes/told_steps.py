@@ -2,6 +2,7 @@
 
 import re
 from collections import Counter
+from collections.abc import Sequence
 from functools import cache, lru_cache
 from typing import Literal, TypeAlias
 
@@ -9,7 +10,9 @@ from yellow_ladle.core.amounts.misspelt import names_goods
 from yellow_ladle.files.recipes.recipe_words import beginning, listed
 
 Language: TypeAlias = Literal["en", "fr", "de", "es", "it"]
-_LANGUAGES: tuple[Language, ...] = ("en", "fr", "de", "es", "it")
+AROUND, MIN_HELD = 6, 4
+"""Lines on either side of one that tell its language, and the function words they must hold."""
+LANGUAGES: tuple[Language, ...] = ("en", "fr", "de", "es", "it")
 MIN_VERB = 4
 """Letters of a word from which on its ending is taken for that of a verb."""
 _WORD = re.compile(r"[^\W\d_]+")
@@ -19,14 +22,28 @@ _NAMES = re.compile(r"\s+(?:of|from)\b|\s*:", re.I)
 """After a word that is a verb elsewhere: a pinch of salt, the garnish."""
 
 
-def language_of(text: str) -> Language:
-    """The language whose function words a text holds most often; English where it holds none."""
-    held = Counter(word.lower() for word in _WORD.findall(text))
+def languages_of(lines: Sequence[str]) -> list[Language]:
+    """The language of each line, by the function words in it and in those around it.
+
+    A notebook may change its language from one recipe to the next. Where too few such words stand
+    around a line, it is in the language of the whole.
+    """
+    held = [Counter(word.lower() for word in _WORD.findall(line)) for line in lines]
+    whole = _language_of(held) or "en"
+    return [
+        _language_of(held[max(0, at - AROUND) : at + AROUND + 1], MIN_HELD) or whole
+        for at in range(len(lines))
+    ]
+
+
+def _language_of(held: Sequence[Counter[str]], least: int = 1) -> Language | None:
+    """The language of which lines hold most function words; None where they hold too few."""
     scores = {
-        language: sum(held[word] for word in listed("function_words", language))
-        for language in _LANGUAGES
+        language: sum(line[word] for line in held for word in listed("function_words", language))
+        for language in LANGUAGES
     }
-    return max(_LANGUAGES, key=lambda language: scores[language])
+    best = max(LANGUAGES, key=lambda language: scores[language])
+    return best if scores[best] >= least else None
 
 
 def tells_to_do(text: str, language: Language = "en") -> bool:
