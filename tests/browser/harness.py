@@ -8,6 +8,8 @@ import tempfile
 import threading
 import time
 import unittest
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
@@ -35,6 +37,8 @@ FAILURES = ROOT / "test-failures"
 AXE = (ROOT / "web/node_modules/axe-core/axe.min.js").read_text("utf-8")
 WAIT = 40
 """Seconds after which something is taken not to come; a busy machine needs more than a moment."""
+LISTED = "[data-combobox-input]"
+"""What tells a box whose list is there."""
 NAME = """
 const plain = (text) => (text ?? '').replace(/\\s+/g, '');
 const ofLabel = (label) => {
@@ -214,11 +218,22 @@ class BrowserTest(unittest.TestCase):
         """Types into whatever has the focus."""
         ActionChains(self.browser).send_keys(*keys).perform()
 
+    @contextmanager
+    def slow(self, ms: float) -> Iterator[None]:
+        """Lets every answer come late by so many milliseconds."""
+        late = {"offline": False, "latency": ms, "downloadThroughput": -1, "uploadThroughput": -1}
+        self.browser.execute_cdp_cmd("Network.emulateNetworkConditions", late)
+        try:
+            yield
+        finally:
+            prompt = {**late, "latency": 0}
+            self.browser.execute_cdp_cmd("Network.emulateNetworkConditions", prompt)
+
     def choose(self, box: str, words: str, name: str) -> None:
         """Picks something from a list by typing a part of its name."""
-        # The find box is built anew when it is entered: each time it is looked for again.
+        # The list of a box may come only when the box is entered, with a box of its own.
         self.script("arguments[0].focus()", self.see(box))
-        self.see(box).send_keys(Keys.CONTROL, "a")
+        self.see(f"{box}{LISTED}").send_keys(Keys.CONTROL, "a")
         field = self.see(box)
         field.send_keys(words)
         self.see("[role=option][data-highlighted]", name)

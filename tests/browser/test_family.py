@@ -3,12 +3,16 @@
 import time
 from dataclasses import replace
 
+from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
 
-from tests.browser.harness import BrowserTest
+from tests.browser.harness import LISTED, BrowserTest
 from yellow_ladle.core.book.book import Book, Preparation, owner_of
 from yellow_ladle.demo.kitchen import demo_book
+
+SLOW_MS = 500
+"""How late answers come while a box is typed in whose list is not there yet."""
 
 
 class DependencyGraph(BrowserTest):
@@ -78,6 +82,24 @@ class DependencyGraph(BrowserTest):
         self.see("[role=option][data-highlighted]", "Pickled samphire")
         self.press(Keys.ENTER)
         self.see("h1", "Pickled samphire")
+        self.no_complaints()
+
+    def test_what_is_typed_before_a_list_is_there_is_kept(self) -> None:
+        self.open("/", "[data-strip=veloute]")
+        with self.slow(SLOW_MS):
+            for box, first, rest, name in (
+                ("#find", "pick", "led s", "Pickled samphire"),
+                ("#ask", "mi", "lk", "Milk"),
+            ):
+                self.script("document.querySelector(arguments[0]).focus()", box)
+                self.press(first)
+                self.assertFalse(self.browser.find_elements(By.CSS_SELECTOR, f"{box}{LISTED}"))
+                self.see(f"{box}{LISTED}:focus")
+                self.press(rest)
+                self.see("[role=option]", name)
+                value = self.script("return document.querySelector(arguments[0]).value", box)
+                self.assertEqual(value, first + rest)
+                self.press(Keys.ESCAPE)
         self.no_complaints()
 
     def test_what_a_scanner_types_is_no_shortcut(self) -> None:

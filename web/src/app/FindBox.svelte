@@ -1,34 +1,31 @@
 <script lang="ts">
+  import type { ComponentProps } from 'svelte';
+  import { Late } from '../ui/late.svelte';
   import { narrow } from '../ui/narrow';
-  import FindList from './FindList.svelte';
+  import PlainBox from '../ui/PlainBox.svelte';
+  import type FindList from './FindList.svelte';
 
-  /**
-   * The one find box. Its list is built when somebody comes to it: on a phone that would else take
-   * as long as a column of the board.
-   */
-  let entered = $state(false);
+  /** The one find box. */
+  const list = new Late<ComponentProps<typeof FindList>>(() => import('./FindList.svelte'));
+  const List = $derived(list.component);
+  let typed = $state('');
   // A phone has no room for the whole sentence; the label says it.
   const placeholder = $derived(narrow.current ? 'Find' : 'Find a pot, jar or plate');
   const box = 'field pr-10 placeholder:text-soft max-[43.75rem]:pr-3';
 </script>
 
 <div class="relative">
-  {#if entered}
-    <FindList {placeholder} {box} />
+  {#if List}
+    <List {placeholder} {box} {typed} />
   {:else}
-    <input
+    <PlainBox
       id="find"
-      role="combobox"
-      aria-expanded="false"
-      aria-controls="find-list"
-      aria-autocomplete="list"
-      aria-label="Find a pot, jar or plate"
+      label="Find a pot, jar or plate"
       class={box}
-      autocomplete="off"
       {placeholder}
-      onfocus={() => (entered = true)}
+      bind:words={typed}
+      onenter={() => void list.want()}
     />
-    <div id="find-list" hidden></div>
   {/if}
   <kbd
     aria-hidden="true"

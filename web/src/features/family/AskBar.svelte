@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { ComponentProps } from 'svelte';
   import IconButton from '../../ui/IconButton.svelte';
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import Plus from '@lucide/svelte/icons/plus';
@@ -7,7 +8,9 @@
   import { LEVELS, levelWord } from '../../ui/marks/levels';
   import PotMark from '../../ui/marks/PotMark.svelte';
   import Button from '../../ui/Button.svelte';
-  import AskList from './AskList.svelte';
+  import { Late } from '../../ui/late.svelte';
+  import PlainBox from '../../ui/PlainBox.svelte';
+  import type AskList from './AskList.svelte';
   import type { Ask, Board } from './board.svelte';
   import { verdictColour, verdictWord } from './verdicts';
 
@@ -17,8 +20,11 @@
     onrecord
   }: { board: Board; kitchen: Schema['KitchenOut'] | undefined; onrecord: () => void } = $props();
 
-  /** The box's list is built when somebody comes to it: see FindBox. */
-  let entered = $state<'box' | 'list' | null>(null);
+  const list = new Late<ComponentProps<typeof AskList>>(() => import('./AskList.svelte'));
+  const List = $derived(list.component);
+  let typed = $state('');
+  /** Whether the list is to stand open as soon as it is there. */
+  let listed = $state(false);
   const box =
     'h-11 w-52 border-b-[3px] border-ladle bg-transparent px-1.5 pr-8 font-name text-name font-[650] placeholder:text-ink';
   const VERDICTS = ['does_not_suit', 'ask', 'suits'] as const;
@@ -33,34 +39,33 @@
   class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[62.5rem]:col-span-1 max-[43.75rem]:flex-wrap max-[43.75rem]:gap-x-2 max-[43.75rem]:gap-y-0 max-[43.75rem]:px-3 max-[43.75rem]:py-1"
 >
   <span class="text-name whitespace-nowrap">Show me</span>
-  {#if entered}
-    <AskList
+  {#if List}
+    <List
       {asks}
       {box}
+      {typed}
+      {listed}
       asked={board.ask}
-      listed={entered === 'list'}
-      onchoose={(ask) => (board.ask = ask)}
+      onchoose={(ask: Ask | null) => (board.ask = ask)}
     />
   {:else}
     <div class="relative">
-      <input
+      <PlainBox
         id="ask"
-        role="combobox"
-        aria-expanded="false"
-        aria-controls="ask-list"
-        aria-autocomplete="list"
-        aria-label="Flag or diet to show"
+        label="Flag or diet to show"
         placeholder="a flag or a diet"
-        autocomplete="off"
         class={box}
-        onfocus={() => (entered = 'box')}
+        bind:words={typed}
+        onenter={() => void list.want()}
       />
-      <div id="ask-list" hidden></div>
       <button
         type="button"
         class="absolute top-0 right-0 grid h-11 w-8 place-items-center"
         aria-label="List the flags and diets"
-        onclick={() => (entered = 'list')}
+        onclick={() => {
+          listed = true;
+          void list.want();
+        }}
       >
         <ChevronDown size={18} aria-hidden="true" />
       </button>

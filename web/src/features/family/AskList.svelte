@@ -10,18 +10,24 @@
     asks,
     asked,
     box,
+    typed,
     listed,
     onchoose
   }: {
     asks: Ask[];
     asked: Ask | null;
     box: string;
+    /** What was typed before the list was there. */
+    typed: string;
     listed: boolean;
     onchoose: (ask: Ask | null) => void;
   } = $props();
 
-  let words = $state(untrack(() => asked?.name ?? ''));
-  let open = $state(untrack(() => listed));
+  let words = $derived(asked?.name ?? '');
+  let open = $state(untrack(() => listed || typed !== ''));
+  untrack(() => {
+    if (typed) words = typed;
+  });
   let input = $state<HTMLInputElement | null>(null);
   let entered = false;
 
@@ -43,11 +49,6 @@
       note: ask.what === 'diet' ? 'diet' : ''
     }))
   );
-
-  $effect(() => {
-    const name = asked?.name ?? '';
-    untrack(() => (words = name));
-  });
 </script>
 
 {#key asked}
