@@ -11,12 +11,15 @@
   import { singleKeys } from './singleKeys.svelte';
   import { heard } from '../api/heard.svelte';
 
-  /** What is not on the first screen comes after it, so that a phone answers sooner. */
-  let standing = $state(false);
+  /** The frame stands first, then the place, then the rest, so that a phone answers in between. */
+  let standing = $state(0);
   onMount(() => {
     setTimeout(() => {
-      standing = true;
-      heard.begin();
+      standing = 1;
+      setTimeout(() => {
+        standing = 2;
+        heard.begin();
+      });
     });
   });
 </script>
@@ -36,10 +39,10 @@
     <Rail />
     <TopStrip />
     <div class="col-start-2 max-[43.75rem]:col-start-1">
-      {#if standing}<StateBanner />{/if}
+      {#if standing > 1}<StateBanner />{/if}
     </div>
     <main id="place" tabindex="-1" class="relative min-h-0 min-w-0 overflow-clip outline-none">
-      <Router />
+      {#if standing > 0}<Router />{/if}
     </main>
   </div>
   {#if keyList.open}
