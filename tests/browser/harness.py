@@ -220,19 +220,22 @@ class BrowserTest(unittest.TestCase):
 
     @contextmanager
     def slow(self, ms: float) -> Iterator[None]:
-        """Lets every answer come late by so many milliseconds."""
+        """Lets every answer come late by so many milliseconds, and none out of the cache."""
         late = {"offline": False, "latency": ms, "downloadThroughput": -1, "uploadThroughput": -1}
-        self.browser.execute_cdp_cmd("Network.emulateNetworkConditions", late)
+        tell = self.browser.execute_cdp_cmd
+        tell("Network.enable", {})
+        tell("Network.setCacheDisabled", {"cacheDisabled": True})
+        tell("Network.emulateNetworkConditions", late)
         try:
             yield
         finally:
-            prompt = {**late, "latency": 0}
-            self.browser.execute_cdp_cmd("Network.emulateNetworkConditions", prompt)
+            tell("Network.emulateNetworkConditions", {**late, "latency": 0})
+            tell("Network.setCacheDisabled", {"cacheDisabled": False})
 
     def choose(self, box: str, words: str, name: str) -> None:
         """Picks something from a list by typing a part of its name."""
         # The list of a box may come only when the box is entered, with a box of its own.
-        self.script("arguments[0].focus()", self.see(box))
+        self.see(box).click()
         self.see(f"{box}{LISTED}").send_keys(Keys.CONTROL, "a")
         field = self.see(box)
         field.send_keys(words)

@@ -143,15 +143,14 @@ class Sizes(BrowserTest):
             features = [{"name": "prefers-color-scheme", "value": scheme}]
             self.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"features": features})
 
-        ground = "return document.documentElement.dataset.ground"
         self.addCleanup(device, "")
         device("dark")
         self.open("/", "[data-strip]")
-        self.assertEqual(self.script(ground), "night")
+        self.see("html[data-ground=night]")
         self.accessible()
         device("light")
-        self.assertEqual(self.script(ground), "day")
+        self.see("html[data-ground=day]")
         self.named("header button", "Dark colours for the night pass").click()
         device("dark")
         device("light")
-        self.assertEqual(self.script(ground), "night")
+        self.see("html[data-ground=night]")

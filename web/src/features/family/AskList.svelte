@@ -35,6 +35,8 @@
     if (!input || entered) return;
     entered = true;
     input.focus();
+    // What was typed goes on, and is not selected as an old question is.
+    if (typed) input.setSelectionRange(typed.length, typed.length);
   });
 
   const shown = $derived(
