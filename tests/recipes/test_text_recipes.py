@@ -16,6 +16,7 @@ from yellow_ladle.files.recipes.ingredient_text import understood_line
 from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.text_reader import text_recipes
+from yellow_ladle.files.recipes.told_steps import Language, tells_to_do
 from yellow_ladle.files.recipes.yield_text import apart, yield_of
 
 GOODS = ("butter", "plain flour", "leeks", "milk", "cod", "salt", "hen stock", "brown onions")
@@ -234,6 +235,32 @@ class Pieces(unittest.TestCase):
             read = understood_line(text)
             self.assertTrue(read.question, text)
             self.assertIsNone(read.quantity, text)
+
+    def test_what_tells_to_do_is_told_by_its_verb(self) -> None:
+        told: dict[Language, tuple[str, ...]] = {
+            "en": ("Melt the butter", "Meanwhile, cut the leeks", "Off the heat, whisk"),
+            "fr": ("Éplucher les pommes", "Lier hors du feu", "Saupoudrez de farine"),
+            "de": (
+                "Kartoffeln pellen",
+                "Zwiebeln im Öl anschwitzen, dazu Wein",
+                "Butter schmelzen",
+            ),
+            "es": ("Rehogar las verduras", "Espesar con maicena", "Picarlo todo"),
+            "it": ("Sfumare col vino", "Ridurre la salsa", "Farle saltare"),
+        }
+        goods: dict[Language, tuple[str, ...]] = {
+            "en": ("A pinch of salt", "Squeeze of lemon", "Garnish: chives", "Peppercorns"),
+            "fr": ("Beurre doux", "Vinaigre de cidre", "Gingembre frais", "Laurier sec"),
+            "de": ("Petersilie zum Bestreuen", "Zwiebeln, fein geschnitten", "frische Kräuter"),
+            "es": ("Azúcar moreno", "Vinagre de Jerez", "Jengibre fresco"),
+            "it": ("Pere mature", "Miele chiaro", "Zucchero di canna", "Cuore di sedano"),
+        }
+        for language, texts_ in told.items():
+            for text in texts_:
+                self.assertTrue(tells_to_do(text, language), text)
+        for language, texts_ in goods.items():
+            for text in texts_:
+                self.assertFalse(tells_to_do(text, language), text)
 
     def test_an_amount_is_found_wherever_it_stands(self) -> None:
         for text, quantity, unit, item in (

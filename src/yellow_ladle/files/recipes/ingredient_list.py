@@ -12,12 +12,12 @@ from yellow_ladle.files.recipes.ingredient_text import (
     starts_with_digit,
     understood_line,
 )
-from yellow_ladle.files.recipes.recipe_words import listed
+from yellow_ladle.files.recipes.recipe_words import beginning, listed
 
 _SIGNS_BETWEEN = tuple(map(re.compile, (r"\t", r"\s[/·|+—–]\s", r";\s*", r",\s+")))
 _OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
 _MAX_GOODS_WORDS = 3
-_MIN_LIST = 2
+_MIN_LIST, _MAX_LABEL_WORDS = 2, 4
 _LAST_OF_LIST = re.compile(
     r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|the\s|un[ea]?\s|eine?\s|l[ea]\s|el\s|den?\s)", re.I
 )
@@ -138,3 +138,31 @@ def names_in(text: str) -> list[str]:
         both = _AND.split(name)
         found += both if all(map(is_goods, both)) else [name]
     return found
+
+
+def labelled_list(text: str) -> tuple[str, list[str]] | None:
+    """The name of a part and its ingredients on one line: `Roux: 50 g butter, 50 g flour`.
+
+    None of `Butter: 100 g soft`, where what stands before the colon is the item.
+    """
+    label, colon, rest = text.partition(":")
+    named, rest = label.strip(" *_"), rest.strip()
+    if (part := beginning("lines", "sections").match(named)) is not None:
+        named = named[part.end() :].strip(" '’") or named
+    short = colon and 0 < len(named.split()) <= _MAX_LABEL_WORDS
+    if not short or re.search(r"\d", named):
+        return None
+    parts = run_in(rest)
+    if not starts_with_digit(rest):
+        if len(parts) > 1 and all(understood_line(part).quantity for part in parts):
+            return named, parts
+        names = names_in(rest)
+        return (named, names) if len(names) > 1 and all(map(is_goods, names)) else None
+    parts = parts if len(parts) > 1 else goods_behind(rest)
+    read = [understood_line(part) for part in parts]
+    whole = all(
+        (found.item and (found.quantity or found.question)) or is_goods(part)
+        for found, part in zip(read, parts, strict=True)
+    )
+    item = len(parts) == 1 and (is_goods(named) or not is_goods(read[0].item))
+    return (named, parts) if whole and not item else None

@@ -22,11 +22,11 @@ def parts_of_notebook(text: str, read: Callable[[str], list[Recipe]]) -> Iterato
     rule of its own, stays with what stands before it.
     """
     text = text.replace("\r\n", "\n").replace("\r", "\n")
-    begin, whole = 0, False
+    begin = 0
     edges = [gap.end() for gap in _GAP.finditer(text)]
     for edge, end in pairwise((*edges, len(text))):
-        whole = whole or _is_whole(read(text[begin:edge]))
-        if whole and _is_whole(read(text[edge:end])):
+        # What stands before is read last, as it grows from gap to gap where nothing whole follows.
+        if _is_whole(read(text[edge:end])) and _is_whole(read(text[begin:edge])):
             yield text[begin:edge]
             begin = edge
     yield text[begin:]

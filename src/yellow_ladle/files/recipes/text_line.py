@@ -7,7 +7,7 @@ from functools import cached_property
 from yellow_ladle.core.amounts.phrases import NO_AMOUNT
 from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.core.vocabulary.class_names import class_of_name
-from yellow_ladle.files.recipes.ingredient_list import goods_behind, is_goods, names_in, run_in
+from yellow_ladle.files.recipes.ingredient_list import is_goods, labelled_list, names_in, run_in
 from yellow_ladle.files.recipes.ingredient_text import (
     has_amount_after_gap,
     is_abbreviation,
@@ -24,13 +24,11 @@ from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.told_steps import Language, tells_to_do
 from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of
 
-MAX_TITLE, MAX_TITLE_WORDS = 90, 12
-MAX_INGREDIENT_WORDS = 12
-MAX_ITEM_WORDS = 7
-MAX_UNMEASURED_WORDS = 8
+MAX_TITLE = 90
+"""Signs of a name; longer lines are sentences."""
+MAX_TITLE_WORDS = MAX_INGREDIENT_WORDS = 12
+MAX_UNMEASURED_WORDS, MAX_ITEM_WORDS, MAX_PART_WORDS = 8, 7, 3
 MIN_STEP_WORDS = 9
-MAX_LABEL_WORDS = 4
-MAX_PART_WORDS = 3
 _NUMBER = re.compile(
     r"^\s*(?:(?:step|schritt|étape|paso|passo|fase)\s*)?[(\[]?\d{1,2}\s*[.):\]]+-?\s*(?=\D)|"
     r"^\s*\d{1,2}(?:[º°ªo]?\s*[/)-]|[º°ª])\s+(?=[^\W\d_]{2})|"
@@ -52,7 +50,12 @@ _ENDS = re.compile(r"[.!?…][\"'”’)]?$")
 
 @dataclass(frozen=True)
 class TextLine:
-    """One line. `level` of a heading, 0 of anything else; `after_blank`: it begins a new block."""
+    """One line.
+
+    `level` is that of a heading, 0 of anything else. `after_blank`: it begins a new block; `rule`:
+    it is one; `counted`: its number has no sign behind it, as in "1 Melt the butter";
+    `heads_list`: it stands over lines with amounts.
+    """
 
     text: str
     level: int = 0
@@ -146,34 +149,11 @@ class TextLine:
 
         None of `Butter: 100 g soft`, where what stands before the colon is the item.
         """
-        label, colon, rest = self.bare.partition(":")
-        named, parts = label.strip(" *_"), run_in(rest.strip())
-        if (part := beginning("lines", "sections").match(named)) is not None:
-            named = named[part.end() :].strip(" '’") or named
-        if (
-            not colon
-            or not named
-            or len(named.split()) > MAX_LABEL_WORDS
-            or re.search(r"\d", named)
-        ):
+        if self.is_head or is_fact(self.bare) or is_optional(self.bare.partition(":")[0] + ":"):
             return None
-        if self.is_head or is_fact(self.bare) or is_optional(f"{named}:"):
-            return None
-        if self.tells_to_do and not starts_with_digit(rest.strip()):
-            return None
-        if not starts_with_digit(rest.strip()):
-            if len(parts) > 1 and all(understood_line(part).quantity for part in parts):
-                return named, parts
-            parts = names_in(rest)
-            return (named, parts) if len(parts) > 1 and all(map(is_goods, parts)) else None
-        parts = parts if len(parts) > 1 else goods_behind(rest.strip())
-        read = [understood_line(part) for part in parts]
-        whole = all(
-            (found.item and (found.quantity or found.question)) or is_goods(part)
-            for found, part in zip(read, parts, strict=True)
-        )
-        one = len(parts) == 1 and (is_goods(named) or not is_goods(read[0].item))
-        return None if one or not whole else (named, parts)
+        found = labelled_list(self.bare)
+        told = self.tells_to_do and not re.search(r":\s*[\d¼½¾⅓⅔⅛]", self.bare)
+        return None if told else found
 
     @cached_property
     def listing(self) -> tuple[Told | None, list[str]] | None:

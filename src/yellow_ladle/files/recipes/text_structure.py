@@ -1,7 +1,9 @@
 """What the lines of a text say by where they stand: blocks, and what leads to what."""
 
+from bisect import bisect_right
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cached_property
 
 from yellow_ladle.files.recipes.recipe_words import beginning
 from yellow_ladle.files.recipes.table_rows import columns_of
@@ -27,9 +29,15 @@ class TextStructure:
 
     def block(self, at: int) -> Sequence[TextLine]:
         """The lines between two blank ones among which a line stands."""
-        starts = [n for n, line in enumerate(self.lines) if line.after_blank]
-        first = max((n for n in starts if n <= at), default=0)
-        return self.lines[first : min((n for n in starts if n > at), default=len(self.lines))]
+        place = bisect_right(self._starts, at)
+        first = self._starts[place - 1] if place else 0
+        end = self._starts[place] if place < len(self._starts) else len(self.lines)
+        return self.lines[first:end]
+
+    @cached_property
+    def _starts(self) -> list[int]:
+        """The places of the lines that begin a block."""
+        return [at for at, line in enumerate(self.lines) if line.after_blank]
 
     def leads_to_ingredients(self, at: int) -> bool:
         """Whether an ingredient follows a line."""
