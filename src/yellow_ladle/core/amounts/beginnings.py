@@ -62,4 +62,5 @@ def beginnings(text: str, at: int) -> list[tuple[str, int]]:
 
 @lru_cache(maxsize=64)
 def words_of(known: tuple[Unit, ...]) -> dict[str, str]:
+    """Every word of some units, in lower case, with the unit's id."""
     return {word.lower(): unit.id for unit in known for word in (*unit.words, unit.id)}

@@ -8,7 +8,6 @@ from yellow_ladle.core.amounts.beginnings import (
     goes_on,
     is_name,
     is_sizeless,
-    words_of,
 )
 from yellow_ladle.core.amounts.misspelt import looks_like_a_measure, names_goods
 from yellow_ladle.core.amounts.number_words import ARTICLES
@@ -24,20 +23,30 @@ _TWO_AMOUNTS = re.compile(r"[:;=+/]\s*\d|[^\W\d]{6}\.\s+[^\W\d]")
 _SHORT_MEASURES = ("cup", "tsp", "tbs", "tbsp")
 
 
-def doubt_of(plain: str, at: int, unit: str | None, item: str, known: Mapping[str, Unit]) -> str:
-    """What is to be asked where words of the amount are left over before the item."""
+def doubt_of(
+    plain: str,
+    at: int,
+    unit: str | None,
+    item: str,
+    known: Mapping[str, Unit],
+    words: Mapping[str, str],
+) -> str:
+    """What is to be asked where words of the amount are left over before the item.
+
+    `words` are those of the known units, each with the unit's id.
+    """
     rest = plain[at:]
     text = plain[:60]
-    words = words_of(tuple(known.values()))
     if unit is not None:
         if AND_MORE.match(rest):
             return UNSURE.format(text=text)
         more = any(
-            goes_on(left) or _measures(left, known) or EACH_OF.match(left) for left in (rest, item)
+            goes_on(left) or _measures(left, known, words) or EACH_OF.match(left)
+            for left in (rest, item)
         )
         more = more or _TWO_AMOUNTS.search(item) is not None
         return UNSURE.format(text=text) if more else ""
-    if goes_on(item) or _measures(item, known):
+    if goes_on(item) or _measures(item, known, words):
         return UNSURE.format(text=text)
     if not rest.strip() and plain.lower() in ARTICLES:
         return UNREAD.format(text=text)
@@ -73,15 +82,12 @@ def _is_uncounted(item: str) -> bool:
     return guess.certain and guess.class_ in uncounted_classes()
 
 
-def _measures(rest: str, known: Mapping[str, Unit]) -> bool:
+def _measures(rest: str, known: Mapping[str, Unit], words: Mapping[str, str]) -> bool:
     """Whether what is left begins with one more measure; gram flour is a name."""
-    if class_of_name(rest).certain:
-        return False
-    words = words_of(tuple(known.values()))
     for word, end in beginnings(rest, 0):
         unit = known.get(words.get(word, ""))
         if unit is not None and is_name(unit, rest[end:]):
             continue
         if unit is not None and unit.kind != "piece" and unit.size:
-            return True
+            return not class_of_name(rest).certain
     return False

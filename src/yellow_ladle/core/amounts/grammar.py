@@ -43,11 +43,7 @@ from yellow_ladle.core.amounts.phrases import (
     TO,
 )
 from yellow_ladle.core.amounts.understood import UNREAD, UNSURE, Understood
-from yellow_ladle.core.vocabulary.units import (
-    Spoons,
-    Unit,
-    shipped_units,
-)
+from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 
 MAX_TYPED = 400
 """Signs in one line of a recipe; anything longer is not one."""
@@ -129,7 +125,7 @@ class _Reader:
             high = None if high is None else high + more
         item, note = self._rest()
         if not self.question:
-            self.question = doubt_of(self.plain, self.at, unit, item, self.known)
+            self.question = doubt_of(self.plain, self.at, unit, item, self.known, self.words)
         if unit == "stick" and item and not any(word in item.lower() for word in BUTTERS):
             unit = "piece"
         about = unit is not None and self.known[unit].about

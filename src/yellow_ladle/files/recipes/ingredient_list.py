@@ -91,11 +91,10 @@ def goods_behind(part: str) -> list[str]:
     What only says how it is cut or cooked stays with it.
     """
     pieces = _COMMA.split(part)
-    while len(pieces) > 1 and is_goods(pieces[-1]):
-        pieces.pop()
     at = len(pieces)
-    behind = _COMMA.split(part)[at:]
-    return [", ".join(pieces), *behind] if behind else [part]
+    while at > 1 and is_goods(pieces[at - 1]):
+        at -= 1
+    return [", ".join(pieces[:at]), *pieces[at:]] if at < len(pieces) else [part]
 
 
 @lru_cache(maxsize=4096)

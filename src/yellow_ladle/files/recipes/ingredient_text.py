@@ -66,8 +66,7 @@ def understood_line(
     plain = without_bullet(text)
     if (optional := _optional().match(plain)) is not None:
         found = understood_line(plain[optional.end() :], known, spoons)
-        told = ", ".join(filter(None, (optional[1].lower(), found.note)))
-        return replace(found, text=text, note=told)
+        return replace(found, text=text, note=_joined(optional[1].lower(), found.note))
     plain = _unit_behind(plain)
     found = understand(plain, known, spoons)
     if found.quantity is not None and not found.item and (named := _COUNTED_NAME.match(plain)):
@@ -82,6 +81,11 @@ def understood_line(
         or _sizeless_last(plain, known, spoons)
     )
     return replace(turned or found, text=text)
+
+
+def _joined(*said: str | None) -> str:
+    """What is said of an item in several places, as one note."""
+    return ", ".join(filter(None, said))
 
 
 @cache
@@ -162,17 +166,14 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
         if asked.question and number_at(amount, 0) is not None and text[: gap.start()].strip():
             return replace(asked, item=text[: gap.start()].strip(), note=note.strip())
         amount, how = _without_size(amount.strip(), known)
-        note = ", ".join(filter(None, (how, note.strip())))
         found = _turned(text[: gap.start()], amount, known, spoons, bare=True)
         if found is not None:
-            told = (found.note, note)
-            return replace(found, note=", ".join(filter(None, told)))
+            return replace(found, note=_joined(found.note, how, note.strip()))
     middle = _MIDDLE.match(text)
     if middle is not None and not tells_to_do(text) and not ABOUT.match(text):
         found = _turned(middle["item"], middle["amount"], known, spoons)
         if found is not None and found.unit is not None:
-            note = ", ".join(filter(None, (middle["note"].strip(" ,"), found.note)))
-            return replace(found, note=note)
+            return replace(found, note=_joined(middle["note"].strip(" ,"), found.note))
     sized = _COUNT_AND_SIZE.search(text)
     if sized is not None and sized.end() == len(text) and text[: sized.start()].strip():
         found = _turned(text[: sized.start()].strip(), sized["count"], known, spoons, bare=True)
@@ -201,7 +202,7 @@ def _item_first_with_note(
     """`Mushrooms 1 kg, finely chopped`."""
     told, comma, note = at_comma(text)
     found = _item_first(told, known, spoons) if comma else None
-    return found and replace(found, note=", ".join(filter(None, (found.note, note.strip()))))
+    return found and replace(found, note=_joined(found.note, note.strip()))
 
 
 def _sizeless_last(
@@ -225,8 +226,8 @@ def amount_between(
     asked = bool(told.question) and _NUMBERED.match(amount) is not None
     sized = _COUNT_AND_SIZE.fullmatch(amount)
     if sized is not None:
-        told_of = filter(None, (sized["size"], sized["weight"], note))
-        amount, whole, note = sized["count"], True, ", ".join(told_of)
+        note = _joined(sized["size"], sized["weight"], note)
+        amount, whole = sized["count"], True
     if not comma or re.search(r"\d", re.sub(r"\([^()]*\)", "", item)) or not (whole or asked):
         return None
     if asked:

@@ -9,7 +9,6 @@ from typing import Literal, TypeAlias
 from yellow_ladle.core.vocabulary.units import shipped_units
 from yellow_ladle.files.recipes.ingredient_text import starts_with_digit
 from yellow_ladle.files.recipes.recipe_draft import RecipeDraft
-from yellow_ladle.files.recipes.recipe_words import beginning
 from yellow_ladle.files.recipes.text_line import (
     MAX_TITLE_WORDS,
     MAX_UNMEASURED_WORDS,
@@ -42,7 +41,7 @@ def begins(page: TextStructure, at: int, draft: RecipeDraft | None, zone: Zone) 
         same = bool(line.level) and line.level == draft.level
         return "next" if same and page.starts_recipe(at) else None
     apart = line.after_blank or bool(line.level) or line.heads_list
-    return "next" if apart and not _is_part(line) and page.starts_recipe(at) else None
+    return "next" if apart and not line.begins_as_part and page.starts_recipe(at) else None
 
 
 def _before_any_ingredient(page: TextStructure, at: int, draft: RecipeDraft) -> Beginning | None:
@@ -95,8 +94,4 @@ def _may_stand_alone(line: TextLine) -> bool:
 def _opens_part(page: TextStructure, at: int) -> bool:
     """Whether a line stands over ingredients as the name of a part: `For the pastry:`."""
     line = page.lines[at]
-    return _is_part(line) and line.section is not None and page.leads_to_ingredients(at)
-
-
-def _is_part(line: TextLine) -> bool:
-    return beginning("lines", "sections").match(line.bare) is not None
+    return line.begins_as_part and line.section is not None and page.leads_to_ingredients(at)

@@ -149,11 +149,11 @@ class TextLine:
 
         None of `Butter: 100 g soft`, where what stands before the colon is the item.
         """
-        if self.is_head or is_fact(self.bare) or is_optional(self.bare.partition(":")[0] + ":"):
+        label, colon, _ = self.bare.partition(":")
+        if not colon or self.is_head or is_fact(self.bare) or is_optional(f"{label}:"):
             return None
-        found = labelled_list(self.bare)
         told = self.tells_to_do and not re.search(r":\s*[\d¼½¾⅓⅔⅛]", self.bare)
-        return None if told else found
+        return None if told else labelled_list(self.bare)
 
     @cached_property
     def listing(self) -> tuple[Told | None, list[str]] | None:
@@ -236,8 +236,7 @@ class TextLine:
             return True
         read = [understood_line(part) for part in self.parts]
         told = sum(found.quantity is not None for found in read)
-        goods = sum(map(is_goods, self.parts))
-        if told > 1 and told + goods >= len(read):
+        if told > 1 and told + sum(map(is_goods, self.parts)) >= len(read):
             return True
         # "Butter 500 / Sugar 300 / Salt 8" asks for its unit, and is a list.
         asked = all(found.quantity is not None or found.question for found in read)
@@ -284,6 +283,11 @@ class TextLine:
     def is_about(self) -> bool:
         """Whether it only says how long, how hard or where from: `Prep time: 15 minutes`."""
         return is_fact(self.bare) or bool(self._facts)
+
+    @cached_property
+    def begins_as_part(self) -> bool:
+        """Whether it begins as the names of parts do: `For the sauce`."""
+        return beginning("lines", "sections").match(self.bare) is not None
 
     @cached_property
     def section(self) -> str | None:

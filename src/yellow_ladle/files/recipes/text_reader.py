@@ -7,6 +7,7 @@ are the first run of lines with amounts.
 """
 
 import re
+from functools import cache
 
 from yellow_ladle.files.recipes.notebook import parts_of_notebook
 from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
@@ -31,7 +32,9 @@ MIN_WRAPPED = 60
 
 def text_recipes(text: str) -> list[Recipe]:
     """Every recipe in a text; of one without ingredients and steps none."""
-    return [recipe for part in parts_of_notebook(text, _read) for recipe in _read(part)]
+    # To part a notebook its parts are read already.
+    read = cache(_read)
+    return [recipe for part in parts_of_notebook(text, read) for recipe in read(part)]
 
 
 def _read(text: str) -> list[Recipe]:
@@ -99,7 +102,7 @@ class _TextReader:
             self._draft.told = self._draft.told or apart(line.bare.strip(" :"))[1]
         elif line.heads("method"):
             self._zone, self._section, self._headed = "steps", "", True
-        elif line.heads("notes") and (self._draft.lines or self._draft.steps):
+        elif line.heads("notes") and not self._draft.is_empty:
             self._zone = "notes"
         elif (columns := columns_of(line.text)) is not None:
             self._zone, self._columns = "ingredients", columns
@@ -124,7 +127,7 @@ class _TextReader:
 
     def _yields(self, line: TextLine) -> bool:
         """Takes a line that is a yield; `Ingredients for 4` opens the ingredients besides."""
-        bare = not self._draft.lines and not self._draft.steps and not self._headed
+        bare = self._draft.is_empty and not self._headed
         told = yield_of(line.text, bare=bare) or line.told_yield
         if told is None:
             return False
@@ -136,15 +139,13 @@ class _TextReader:
 
     def _before(self, at: int, line: TextLine) -> None:
         if line.is_measured or (line.bulleted and not line.is_step):
-            self._zone = "ingredients"
-            self._ingredient(at, line)
+            self._begin_ingredients(at, line)
         elif line.section is not None and self.page.leads_to_ingredients(at):
             self._zone, self._section = "ingredients", line.section
         elif self.page.names_part(at):
             self._zone, self._section = "ingredients", line.bare
         elif self._draft.name and (self._is_first_ingredient(at, line) or self.page.is_in_list(at)):
-            self._zone = "ingredients"
-            self._ingredient(at, line)
+            self._begin_ingredients(at, line)
         elif line.numbered and line.is_step and not line.is_measured:
             self._zone = "steps"
             self._step(at, line)
@@ -168,6 +169,14 @@ class _TextReader:
             and following.is_measured
         )
 
+    def _begin_ingredients(self, at: int, line: TextLine) -> None:
+        self._zone = "ingredients"
+        self._ingredient(at, line)
+
+    def _begin_steps(self, at: int, line: TextLine) -> None:
+        self._zone, self._section = "steps", ""
+        self._step(at, line)
+
     def _ingredient(self, at: int, line: TextLine) -> None:
         if at < self._listed_until and line.numbered:
             self._draft.lines.append(RecipeLine(line.bare, self._section))
@@ -183,8 +192,7 @@ class _TextReader:
             self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]
             return
         if self._lists_otherwise(at, line):
-            self._zone, self._section = "steps", ""
-            self._step(at, line)
+            self._begin_steps(at, line)
             return
         if line.is_measured or (line.bulleted and not self._is_step_here(line)):
             self._draft.lines.append(RecipeLine(line.bare, self._section))
@@ -196,13 +204,11 @@ class _TextReader:
             self._section = line.bare
             return
         if self._is_step_here(line):
-            self._zone, self._section = "steps", ""
-            self._step(at, line)
+            self._begin_steps(at, line)
         elif line.is_unmeasured and (not line.after_blank or self._headed or not self._draft.lines):
             self._draft.lines.append(RecipeLine(line.bare, self._section))
         elif line.is_step or line.after_blank:
-            self._zone, self._section = "steps", ""
-            self._step(at, line)
+            self._begin_steps(at, line)
         else:
             # What is not understood is kept as a line, and asks.
             self._draft.lines.append(RecipeLine(line.bare, self._section))
@@ -227,7 +233,7 @@ class _TextReader:
             or line.bare.endswith(":")
             or self.page.leads_to_ingredients(at)
             or self._headed
-            or beginning("lines", "sections").match(line.bare) is not None
+            or line.begins_as_part
         ) and not self.page.leads_to_steps(at)
 
     def _step(self, at: int, line: TextLine) -> None:
@@ -244,8 +250,7 @@ class _TextReader:
         if not line.bare:
             return
         if not self._headed and self.page.lists_ingredients(at):
-            self._zone = "ingredients"
-            self._ingredient(at, line)
+            self._begin_ingredients(at, line)
             return
         steps = self._draft.steps
         if steps and self._goes_on(at, line):

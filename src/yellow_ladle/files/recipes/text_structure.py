@@ -5,7 +5,6 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from yellow_ladle.files.recipes.recipe_words import beginning
 from yellow_ladle.files.recipes.table_rows import columns_of
 from yellow_ladle.files.recipes.text_line import (
     MAX_PART_WORDS,
@@ -85,7 +84,7 @@ class TextStructure:
         line = self.lines[at]
         if not line.after_blank or not line.may_be_title or not self.leads_to_ingredients(at):
             return False
-        if beginning("lines", "sections").match(line.bare) is not None:
+        if line.begins_as_part:
             return False
         for later in self.lines[at + 1 :]:
             if later.is_measured or later.bulleted:

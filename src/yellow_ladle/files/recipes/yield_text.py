@@ -73,6 +73,9 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
         or re.search(r"\d", found.item)
     ):
         return None
+    people = found.unit == "portion" or (found.unit == "piece" and _names_people(found.item))
+    if not people and lead is None and not bare:
+        return None
     _, _, behind = found.item.partition(" ")
     if behind and class_of_name(behind).certain:
         # "2 parts sugar" is no yield.
@@ -82,7 +85,7 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
         about and len(found.item.split()) == 1
     )
     low = found.quantity if found.low is None else found.low
-    if found.unit == "portion" or (found.unit == "piece" and _names_people(found.item)):
+    if people:
         return Told(text.strip(), low)
     if found.unit == "piece" and lead is not None:
         makes = _MAKES.match(plain) is not None
@@ -94,8 +97,7 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
         return Told(text.strip(), None, Yield(low, "piece"))
     if found.unit is None or found.unit in ("portion", "piece") or (found.item and not filled):
         return None
-    amount = lead is not None or bare
-    return Told(text.strip(), None, Yield(low, found.unit)) if amount else None
+    return Told(text.strip(), None, Yield(low, found.unit))
 
 
 def yield_said_in(text: str) -> Told | None:
