@@ -162,6 +162,7 @@ class Pieces(unittest.TestCase):
             ("3/4 of an hour", 45),
             ("10 to 12 more minutes", 12),
             ("1 hour to 1 hour 15 minutes", 75),
+            ("simmer 8 mintues, rest 2 huors", 128),
         ):
             self.assertEqual(minutes_of_step(text), minutes, text)
 
@@ -231,6 +232,8 @@ class Pieces(unittest.TestCase):
             "Mint: a small handful",
             "tins 5kg x2",
             "1 kl. Dose Spargel",
+            "2 clvoes garlic",
+            "180 °C",
         ):
             read = understood_line(text)
             self.assertTrue(read.question, text)
@@ -285,6 +288,15 @@ class Pieces(unittest.TestCase):
             ("100 g gram flour", 100, "g", "gram flour"),
             ("12 cloves", 12, "piece", "cloves"),
             ("sale un pizzico", 1, "pinch", "sale"),
+            ("2 thumb-size pieces of ginger", 2, "thumb", "ginger"),
+            ("a walnut-sized knob of butter", 1, "knob", "butter"),
+            ("½-inch piece fresh ginger", 1, "piece", "fresh ginger"),
+            ("Vanille : 1 gousse", 1, "piece", "Vanille"),
+            ("Wine 2 bottles (75 cl)", 150, "cl", "Wine"),
+            ("Chicken 2 (1.5 kg)", 2, "piece", "Chicken"),
+            ("Onions 2 large (400 g)", 2, "piece", "Onions"),
+            ("half-fat crème fraîche", None, None, "half-fat crème fraîche"),
+            ("three-cheese mix", None, None, "three-cheese mix"),
         ):
             read = understood_line(text)
             self.assertEqual((read.quantity, read.unit, read.item), (quantity, unit, item), text)
@@ -298,6 +310,9 @@ class Pieces(unittest.TestCase):
             ("carcasses 3kg · cognac 10cl · riz 200g", 3),
             ("1 tsp peppercorns, 2 bay leaves, thyme", 3),
             ("100 ml oil and the juice of half a lemon", 2),
+            ("8 eggs, 100 g cheese (grated), and about 300 g leeks", 3),
+            ("800 g water, 25 °C", 1),
+            ("4 whole eggs, plus 2 yolks", 1),
             ("2 shallots, chopped", 1),
             ("2 cod steaks, 180g each", 1),
             ("Eggs, 6 medium, separated", 1),

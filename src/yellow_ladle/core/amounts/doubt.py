@@ -9,9 +9,9 @@ from yellow_ladle.core.amounts.beginnings import (
     is_name,
     is_sizeless,
 )
-from yellow_ladle.core.amounts.misspelt import looks_like_a_measure, names_goods
+from yellow_ladle.core.amounts.misspelt import looks_like_a_measure, names_goods, turned
 from yellow_ladle.core.amounts.number_words import ARTICLES
-from yellow_ladle.core.amounts.phrases import AND_MORE, CONTAINER, EACH_OF, SIZES, SOME
+from yellow_ladle.core.amounts.phrases import AND_MORE, CONTAINER, EACH_OF, SIZES, SOME, TEMPERATURE
 from yellow_ladle.core.amounts.understood import SIZELESS, UNREAD, UNSURE
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.units import Unit, uncounted_classes
@@ -37,6 +37,8 @@ def doubt_of(
     """
     rest = plain[at:]
     text = plain[:60]
+    if TEMPERATURE.match(plain):
+        return UNSURE.format(text=text)
     if unit is not None:
         if AND_MORE.match(rest):
             return UNSURE.format(text=text)
@@ -72,7 +74,9 @@ def doubt_of(
         and (len(measure) >= _MEASURES_FROM or measure in _SHORT_MEASURES)
     )
     measures = (m for m in words if known[words[m]].kind != "piece")
-    asks = looks_like_a_measure(first, measures) or (begins and not names_goods(first))
+    # Of what is only counted, the words are too like others to ask about every letter.
+    counted = any(turned(first, measure) for measure in words)
+    asks = looks_like_a_measure(first, measures) or ((begins or counted) and not names_goods(first))
     return UNSURE.format(text=text) if asks else ""
 
 

@@ -197,7 +197,7 @@ class _Reader:
 
     def _number(self) -> float | None:
         found = number_at(self.plain, self.at)
-        if found is None:
+        if found is None or self._is_in_a_name(found.end):
             return None
         self.at = found.end
         self.question = self.question or found.question
@@ -212,6 +212,11 @@ class _Reader:
             self.at = times.end
             return found.value * times.value
         return found.value
+
+    def _is_in_a_name(self, end: int) -> bool:
+        """Whether a number in words is joined to what is no measure: the half of half-fat milk."""
+        joined = self.plain[end - 1 : end] == "-"
+        return joined and not any(text in self.words for text, _ in beginnings(self.plain, end))
 
     def _packed(self, count: float) -> tuple[float, str | None]:
         """`1 (400 g) tin`, `3 tins (400 g each)` and `1 400 g tin`: what is packed, by its size."""
@@ -291,6 +296,9 @@ class _Reader:
             if sized is not None:
                 self.notes.append(sized["how"].lower())
                 self.about = self.about or ABOUT_HOW.match(sized["how"]) is not None
+                # "A thumb-sized piece" is a thumb.
+                compared = self.words.get(re.split(r"[- ]", sized["how"].lower())[0])
+                unit = compared if compared and self.known[compared].about else unit
             if (how := SIZED.match(self.plain, self.at)) is not None:
                 self.at = how.end()
                 self.notes.append(how["how"].lower())

@@ -24,7 +24,8 @@ CONTAINER = re.compile(
 )
 EACH = re.compile(r",?\s*(?:each|apiece|je|chacun[e]?|cada un[oa]|ciascun[oa])$", re.I)
 LENGTH = re.compile(
-    r"(?P<size>\d+(?:[.,]\d+)?(?:\s*-\s*\d+)?[- ]?(?:cm|mm|in|inch(?:es)?|\"))[- ]+"
+    rf"(?P<size>(?:\d+/\d+|(?:\d+\s?)?[{GLYPHS}]|\d+(?:[.,]\d+)?)(?:\s*-\s*\d+)?[- ]?"
+    r"(?:cm|mm|in|inch(?:es)?|\"))[- ]+"
     r"(?:piece|length|knob|chunk|strip|stick|thumb)s?(?=[\s,]|$)\s*",
     re.I,
 )
@@ -59,13 +60,17 @@ SIZES = re.compile(
     r"(?:a\s+)?(?P<how>heaped|heaping|level|scant|rounded|good|generous|big|large|small|medium"
     r"|thick|thin|gehäufte[rsn]?|geh\.|gestrichene[rsn]?|gestr\.|knappe[rsn]?|gute[rsn]?"
     r"|große[rsn]?|kleine[rsn]?|kl\.|dicke[rsn]?|dünne[rsn]?|bonnes?|petite?s?|grosse?s?"
-    r"|grande?s?|belles?|buena|pequeñ[ao]s?|bella|piccol[aoie]|grand[ei]|abbondant[ei])"
-    r"(?:[- ]sized)?\s+",
+    r"|grande?s?|belles?|buena|pequeñ[ao]s?|bella|piccol[aoie]|grand[ei]|abbondant[ei]"
+    r"|[^\W\d_]+[- ]sized?(?=\s))(?:[- ]sized?)?\s+",
     re.I,
 )
 SIZED = re.compile(
     r"(?P<how>ras[ieo]|colm[ieo]|abbondant[ei]|scars[ieo]|rasas?|colmadas?|llenas?|generosas?"
     r"|bombée?s?|rase?s?|bien pleine?s?|gestrichen|gehäuft)(?=[\s,]|$)\s*",
+    re.I,
+)
+TEMPERATURE = re.compile(
+    r"\d{2,3}\s?(?:°|º|degrees?\b|deg\b|grad\b|degrés?\b|grados\b|gradi\b|(?-i:[CF])(?![\w.]))",
     re.I,
 )
 WORD = re.compile(r"[^\W\d]+(?:['’][^\W\d]+)?\.?", re.UNICODE)

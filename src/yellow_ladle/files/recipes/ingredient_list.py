@@ -4,7 +4,7 @@ import re
 from functools import lru_cache
 
 from yellow_ladle.core.amounts.grammar import understand
-from yellow_ladle.core.amounts.phrases import EACH
+from yellow_ladle.core.amounts.phrases import ABOUT, EACH, TEMPERATURE
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.files.recipes.ingredient_text import (
     DIGIT,
@@ -19,8 +19,11 @@ _OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
 _MAX_GOODS_WORDS = 3
 _MIN_LIST, _MAX_LABEL_WORDS = 2, 4
 _LAST_OF_LIST = re.compile(
-    r"\s+(?:and|et|und|y|e)\s+(?=\d|an?\s|the\s|un[ea]?\s|eine?\s|l[ea]\s|el\s|den?\s)", re.I
+    r"\s+(?:and|et|und|y|e)\s+(?=(?:(?:about|around|environ|etwa|unos|circa|ca\.)\s+)?\d"
+    r"|an?\s|the\s|un[ea]?\s|eine?\s|l[ea]\s|el\s|den?\s)",
+    re.I,
 )
+_AND_MORE = re.compile(r"(?:and|&|et|und|y|e)\s+", re.I)
 _COMMA = re.compile(r"(?<!\d)\s*[,;]\s*|[,;]\s+")
 _AND = re.compile(r"\s+(?:and|&|et|und|y|e)\s+", re.I)
 
@@ -53,10 +56,11 @@ def run_in(text: str) -> list[str]:
     parts = []
     at = 0
     for comma in _COMMA.finditer(text):
-        rest = text[comma.end() :]
-        if comma.start() > at and _opens_an_amount(rest):
+        more = _AND_MORE.match(text, comma.end())
+        begins = more.end() if more else comma.end()
+        if comma.start() > at and _opens_an_amount(text[begins:]):
             parts.append(text[at : comma.start()])
-            at = comma.end()
+            at = begins
     parts.append(text[at:])
     if len(parts) > 1:
         parts = [piece for part in parts for piece in goods_behind(part)]
@@ -121,11 +125,11 @@ def _is_whole(part: str, *, asked: bool = False) -> bool:
 
 
 def _opens_an_amount(text: str) -> bool:
-    first = _COMMA.split(text, maxsplit=1)[0]
+    first = ABOUT.sub("", _COMMA.split(text, maxsplit=1)[0], count=1)
     if not re.match(rf"{DIGIT}|an?\s|un[ea]?\s|ein[e]?\s", first, re.I):
         return False
     found = understand(first)
-    if EACH.search(first):
+    if EACH.search(first) or TEMPERATURE.match(first):
         return False
     return bool(found.item) and (found.quantity is not None or bool(found.question))
 

@@ -37,6 +37,9 @@ _BRACKETED = re.compile(
 _MIDDLE = re.compile(
     r"(?P<item>[^\W\d][^\d,;:()+&]*?)\s(?P<amount>[\d¼½¾⅓⅔⅛][\d.,/¼½¾⅓⅔⅛]*\s?[^\W\d_]+\.?)\s(?P<note>[^\d]+)$"
 )
+_BRACKET_LAST = re.compile(r"(?<=[^\W\d_])\s*\(([^()]*)\)\s*$")
+_COUNTED = re.compile(r"[\s:]+([1-9]\d?)$")
+_PACKED = re.compile(r"[\s:]+(\d+\s+[^\W\d_]+)$")
 _BARE_TENS = re.compile(r"(?:[2-9][05]|\d{2,}[05])")
 _HUNDREDS = 3
 """Digits from which on not even "lemons 100" is a count that needs no question."""
@@ -52,6 +55,7 @@ _COUNT_AND_SIZE = re.compile(
     r"|median[ao]s?|grandes?|piccol[aei]|medi[aeo]|grand[ei])(?:\s*\((?P<weight>[^()]*)\))?",
     re.I,
 )
+_FORMED = re.compile(r"(?P<count>[1-9]\d?)\s+(?P<form>[^\W\d_]+)")
 _COUNTED_NAME = re.compile(r"\d+\s+(cloves)$", re.I)
 _TIMES_COUNT = re.compile(r"(?P<item>[^\W\d].*?)\s*[x×]\s*(?P<count>[1-9]\d?)$", re.I)
 _WHOLE_WORD_FROM = 5
@@ -158,10 +162,17 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
     """`Butter ..... 100 g`, `Flour: 250 g`, `Carrots 2 kg`, with the amount at the end."""
     if (bracketed := _BRACKETED.match(text)) is not None:
         note = bracketed["note"].strip(" ,")
-        found = _turned(bracketed["item"], bracketed["amount"], known, spoons, bare=True)
+        item, amount = bracketed["item"], bracketed["amount"]
+        if (counted := _COUNTED.search(item)) is not None:
+            found = _turned(item[: counted.start()], counted[1], known, spoons, bare=True)
+            return found and replace(found, note=_joined(found.note, amount, note))
+        if (packed := _PACKED.search(item)) is not None:
+            # "Wine 2 bottles (75 cl)" is twice as much as the bracket says.
+            item, amount = item[: packed.start()], f"{packed[1]} ({amount})"
+        found = _turned(item, amount, known, spoons, bare=True)
         return found and replace(found, note=note or found.note)
     for gap in _BETWEEN.finditer(text):
-        amount, _, note = at_comma(text[gap.end() :])
+        amount, note = _without_bracket(text[gap.end() :])
         asked = understand(amount, known, spoons)
         if asked.question and number_at(amount, 0) is not None and text[: gap.start()].strip():
             return replace(asked, item=text[: gap.start()].strip(), note=note.strip())
@@ -173,7 +184,7 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
     if middle is not None and not tells_to_do(text) and not ABOUT.match(text):
         found = _turned(middle["item"], middle["amount"], known, spoons)
         if found is not None and found.unit is not None:
-            return replace(found, note=_joined(middle["note"].strip(" ,"), found.note))
+            return replace(found, note=_joined(middle["note"].strip(" ,()"), found.note))
     sized = _COUNT_AND_SIZE.search(text)
     if sized is not None and sized.end() == len(text) and text[: sized.start()].strip():
         found = _turned(text[: sized.start()].strip(), sized["count"], known, spoons, bare=True)
@@ -188,6 +199,15 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
     return next(filter(None, ends), None)
 
 
+def _without_bracket(text: str) -> tuple[str, str]:
+    """A text up to its first comma, and what is said after it or in a bracket at its end."""
+    amount, _, note = at_comma(text)
+    bracket = _BRACKET_LAST.search(amount)
+    if bracket is None or is_amount(amount) is not None:
+        return amount, note
+    return amount[: bracket.start()], _joined(bracket[1].strip(), note.strip())
+
+
 def _without_size(amount: str, known: Mapping[str, Unit] | None) -> tuple[str, str]:
     """A count without the word behind it that says what kind of piece: `12 slim`."""
     told = re.fullmatch(r"(\d{1,2})\s+([^\W\d_]+)", amount)
@@ -199,9 +219,9 @@ def _without_size(amount: str, known: Mapping[str, Unit] | None) -> tuple[str, s
 def _item_first_with_note(
     text: str, known: Mapping[str, Unit] | None, spoons: Spoons
 ) -> Understood | None:
-    """`Mushrooms 1 kg, finely chopped`."""
-    told, comma, note = at_comma(text)
-    found = _item_first(told, known, spoons) if comma else None
+    """`Mushrooms 1 kg, finely chopped`, `Onion 1 large (200 g)`."""
+    told, note = _without_bracket(text)
+    found = _item_first(told, known, spoons) if note else None
     return found and replace(found, note=_joined(found.note, note.strip()))
 
 
@@ -245,6 +265,12 @@ def _turned(
 ) -> Understood | None:
     amount = _ABOUT_AFTER.sub("", amount)
     told = is_amount(amount, known)
+    formed = _FORMED.fullmatch(amount)
+    if formed is not None and formed["form"].lower() in listed("lines", "forms"):
+        # "Vanilla: 1 pod" is one piece, whatever else the word of its form measures.
+        found = understand(f"{amount} {item}", known, spoons)
+        if found.unit == "piece" and not found.question:
+            return replace(found, item=item.strip(), note=_joined(formed["form"], found.note))
     several = re.search(r"[^\W\d]{3}s\b", item) is not None and len(amount) < _HUNDREDS
     if told is not None and told.unit == "piece" and _BARE_TENS.fullmatch(amount) and not several:
         # "Mirin 50" is fifty of something that nobody named.

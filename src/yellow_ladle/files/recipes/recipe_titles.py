@@ -18,8 +18,9 @@ from yellow_ladle.files.recipes.text_structure import TextStructure
 
 Zone: TypeAlias = Literal["before", "ingredients", "steps", "notes", "over"]
 """Where a reader stands: before the ingredients, in them, in the steps, in notes, behind it all."""
-Beginning: TypeAlias = Literal["next", "instead"]
-"""Whether a name begins a recipe after the one before, or takes the place of what was none."""
+Beginning: TypeAlias = Literal["next", "instead", "behind"]
+"""Whether a name begins a recipe after the one before, takes the place of what was none, or stands
+behind the ingredients that it names."""
 
 
 def begins(page: TextStructure, at: int, draft: RecipeDraft | None, zone: Zone) -> Beginning | None:
@@ -37,6 +38,8 @@ def begins(page: TextStructure, at: int, draft: RecipeDraft | None, zone: Zone) 
         return _before_any_ingredient(page, at, draft)
     if line.level and draft.level and line.level > draft.level:
         return None
+    if not draft.steps and not draft.name and line.level and not page.starts_recipe(at):
+        return "behind"
     if not draft.steps and zone != "notes":
         same = bool(line.level) and line.level == draft.level
         return "next" if same and page.starts_recipe(at) else None

@@ -1,12 +1,15 @@
 """The minutes of a step, as its text tells them: `for 20 to 25 minutes`, `une demi-heure`."""
 
 import re
+from collections.abc import Iterator
 from functools import cache
 
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.files.recipes.recipe_words import listed, phrases
 
 _KINDS = {"seconds": 1 / 60, "minutes": 1.0, "hours": 60.0, "days": 1440.0}
+MIN_MISTYPED = 5
+"""Letters of the word of a time from which on it is known with two letters turned: `mintues`."""
 _RANGE = re.compile(r"\s*(?:-|–|—|to|or|à|ou|bis|oder|a|o)\s*", re.I)
 _AND_A_HALF = re.compile(
     r"\s*(?:and a half|et demie?|y media|e mezz[oa]|und (?:eine )?halbe?)(?!\w)", re.I
@@ -88,8 +91,17 @@ def _after(text: str, at: int) -> int:
 
 @cache
 def _units() -> re.Pattern[str]:
-    kinds = (f"(?P<{kind}>{'|'.join(listed('times', kind))})" for kind in _KINDS)
+    kinds = (f"(?P<{kind}>{'|'.join(_as_typed(kind))})" for kind in _KINDS)
     return re.compile(rf"{_MORE}[\s-]?(?:{'|'.join(kinds)})(?![^\W\d_])\.?", re.I)
+
+
+def _as_typed(kind: str) -> Iterator[str]:
+    """The words of a time, the longest first; long ones also with two letters turned."""
+    for word in listed("times", kind):
+        yield word
+        if len(word) >= MIN_MISTYPED:
+            for at in range(1, len(word) - 1):
+                yield word[:at] + word[at + 1] + word[at] + word[at + 2 :]
 
 
 @cache

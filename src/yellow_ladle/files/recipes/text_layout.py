@@ -117,10 +117,20 @@ def _list_and_steps(line: str) -> list[str]:
     for stop in re.finditer(r"(?<=[^\W\d_]{3})\.\s+", line):
         listed_, told = line[: stop.start()], line[stop.end() :]
         first = TextLine(listed_)
+        if first.listing is not None:
+            return [listed_, *_afterthoughts(told)]
         several = len(first.parts) > 1 or first.labelled is not None
         if several and first.is_measured and any(map(partial(tells_to_do, told), LANGUAGES)):
             return [listed_, told]
     return [line]
+
+
+def _afterthoughts(told: str) -> list[str]:
+    """What follows a list in a sentence: what it adds to the list by itself, then the rest."""
+    first, stop, rest = told.partition(". ")
+    if not TextLine(first).afterthought:
+        return [told]
+    return [first, *(_afterthoughts(rest.strip()) if stop and rest.strip() else ())]
 
 
 def _row(line: str) -> str:

@@ -4,7 +4,7 @@ import re
 from dataclasses import dataclass
 from functools import cached_property
 
-from yellow_ladle.core.amounts.phrases import NO_AMOUNT
+from yellow_ladle.core.amounts.phrases import NO_AMOUNT, TEMPERATURE
 from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.files.recipes.ingredient_list import is_goods, labelled_list, names_in, run_in
@@ -37,10 +37,6 @@ _NUMBER = re.compile(
 )
 PLAIN_NUMBER = re.compile(r"^\s*(?P<number>\d{1,2})\s+(?=[^\W_])")
 _BRACKETED = re.compile(r"\s*\([^()]*\)\s*$")
-_HEAT = re.compile(
-    r"\d{2,3}\s?(?:°|º|degrees?\b|deg\b|grad\b|degrés?\b|grados\b|gradi\b|(?-i:[CF])(?![\w.]))",
-    re.I,
-)
 _PER_CENT = re.compile(r"[^\W\d][^\d]*?(?:\.{2,}|:|\s)\s*\d+(?:[.,]\d+)?\s?%")
 _DAY = re.compile(r"(?:day|tag|jour|día|giorno)\s*\d{1,2}\W?", re.I)
 _IN_BRACKETS = re.compile(r"\([^()]*\)")
@@ -168,6 +164,16 @@ class TextLine:
         return None
 
     @cached_property
+    def afterthought(self) -> list[str]:
+        """What it adds to a list that a sentence gave: `Oh, and butter.`"""
+        begins = beginning("lines", "besides").match(self.bare)
+        if begins is None or self.tells_to_do:
+            return []
+        rest = self.bare[begins.end() :].strip(" ,:.!")
+        names = [name for part in run_in(rest) for name in names_in(part)]
+        return names if all(map(is_goods, names)) or starts_with_amount(rest) else []
+
+    @cached_property
     def parts(self) -> list[str]:
         """The ingredients that it lists one after another; itself alone where it lists none."""
         return names_in(self.bare) if self.lists_goods else run_in(self.bare)
@@ -192,7 +198,7 @@ class TextLine:
         """Whether it is an ingredient with an amount, before or after it."""
         if self.is_time or self.told_yield is not None or self.counted or self.at_clock:
             return False
-        if _HEAT.match(self.bare) or _IN_BRACKETS.fullmatch(self.bare):
+        if TEMPERATURE.match(self.bare) or _IN_BRACKETS.fullmatch(self.bare):
             return False
         if _PER_CENT.fullmatch(self.bare):
             return True
@@ -272,7 +278,7 @@ class TextLine:
         return (
             self.tells_to_do
             or self.at_clock
-            or _HEAT.match(self.bare) is not None
+            or TEMPERATURE.match(self.bare) is not None
             or self.ends
             or (self.numbered and self.words > 1)
             or minutes_of_step(self.bare) is not None
@@ -283,6 +289,14 @@ class TextLine:
     def is_about(self) -> bool:
         """Whether it only says how long, how hard or where from: `Prep time: 15 minutes`."""
         return is_fact(self.bare) or bool(self._facts)
+
+    @cached_property
+    def is_closing(self) -> bool:
+        """Whether it only takes leave of its reader: `Enjoy!`, `Let me know how it turned out.`"""
+        found = beginning("lines", "closings").match(self.bare)
+        if found is None or self.numbered or re.search(r"\d", self.bare):
+            return False
+        return found.end() == len(self.bare.rstrip(" .")) or self.bare.endswith(("!", "?"))
 
     @cached_property
     def begins_as_part(self) -> bool:

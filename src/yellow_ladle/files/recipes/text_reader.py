@@ -87,7 +87,10 @@ class _TextReader:
         called = beginning("lines", "titles")
         named = called.sub("", line.bare, count=1) if self._is_called(line) else line.bare
         name, told = apart(named.strip(" :"))
-        self.drafts.append(RecipeDraft(name, told, level=line.level))
+        if how == "behind":
+            self._draft.name, self._draft.told = name, told or self._draft.told
+        else:
+            self.drafts.append(RecipeDraft(name, told, level=line.level))
         self._zone, self._section, self._columns, self._headed = "before", "", None, False
 
     def _is_called(self, line: TextLine) -> bool:
@@ -110,7 +113,9 @@ class _TextReader:
             self._after_notes(line)
         elif self._zone in ("before", "over") and (listed := line.listing) is not None:
             self._take_listed(*listed)
-        elif self._tells_fact(line):
+        elif line.afterthought and at and self._listed_before(at):
+            self._draft.lines += [RecipeLine(part, self._section) for part in line.afterthought]
+        elif self._tells_fact(line) or line.is_closing:
             pass
         elif self._zone in ("before", "over"):
             self._before(at, line)
@@ -158,6 +163,13 @@ class _TextReader:
         self._draft.told = self._draft.told or told
         self._draft.lines += [RecipeLine(part, self._section) for part in parts]
         self._zone = "steps"
+
+    def _listed_before(self, at: int) -> bool:
+        """Whether the line before is a sentence that lists, or adds to one."""
+        before = self.page.lines[at - 1]
+        return before.listing is not None or (
+            bool(before.afterthought) and at > 1 and self._listed_before(at - 1)
+        )
 
     def _is_first_ingredient(self, at: int, line: TextLine) -> bool:
         """A line without an amount in the block of those that have one: `Shells of 3 crabs`."""

@@ -26,6 +26,7 @@ _BESIDES = re.compile(r"(?<=\d)\s+(?:as|for|or)\s", re.I)
 _LAST_AMOUNT = re.compile(r"(?<=[)\w])\s+(\d[\d.,]*\s?(?:kg|l|lt|ltr|litres?|liters?|L|qt|gal))$")
 _SENTENCE = re.compile(r"(?<=[.!?])\s+")
 _MAKES = re.compile(r"(?:makes|yields?|gives|donne|ergibt|rinde|resa|batch|quantity)(?!\w)", re.I)
+_SIZE = re.compile(r"\b\d+(?:[.,/]\d+)?[- ]?(?:cm|mm|inch(?:es)?|in\b|\")[- ]*", re.I)
 MAX_WORDS = 6
 """Words that may follow the number of a yield: `8 servings as a starter`."""
 
@@ -55,6 +56,8 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
         lead = typed
     rest = plain if lead is None else plain[lead.end() :]
     rest = rest.strip(" :,.*_")
+    if _MAKES.match(plain):
+        rest = _SIZE.sub("", rest)
     second = beginning("yields", "before").match(rest) if lead is not None else None
     if second is not None:
         rest = rest[second.end() :].strip(" :.*_")
@@ -77,13 +80,13 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     if not people and lead is None and not bare:
         return None
     _, _, behind = found.item.partition(" ")
-    if behind and class_of_name(behind).certain:
+    filled = found.item.lower().strip(".").rpartition(" ")[2] in listed("yields", "vessels") or (
+        about and len(found.item.split()) == 1
+    )
+    if behind and not filled and class_of_name(behind).certain:
         # "2 parts sugar" is no yield.
         return None
     counted = not found.item and re.search(r"[^\W\d_]", rest)
-    filled = found.item.lower().strip(".") in listed("yields", "vessels") or (
-        about and len(found.item.split()) == 1
-    )
     low = found.quantity if found.low is None else found.low
     if people:
         return Told(text.strip(), low)
