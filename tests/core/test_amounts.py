@@ -30,6 +30,11 @@ TYPED = {
     "2 x 400 g tins tomatoes": (800, "g", "tomatoes"),
     "1 (400 g) tin chopped tomatoes": (400, "g", "chopped tomatoes"),
     "1 400g tin": (400, "g", ""),
+    "1 tin plums (400 g)": (400, "g", "plums"),
+    "2 tins plums (400 g each)": (800, "g", "plums"),
+    "scant 1/2 cup sugar": (0.5, "cup", "sugar"),
+    "just under 200 g flour": (200, "g", "flour"),
+    "some 200 g flour": (200, "g", "flour"),
     "2 400 g tins of tomatoes": (800, "g", "tomatoes"),
     "3 tins (400 g each)": (1200, "g", ""),
     "1 bottle (750 ml) wine": (750, "ml", "wine"),
@@ -143,7 +148,8 @@ class Grammar(unittest.TestCase):
         for text in (
             *("1 500 g", "1.500 g", "1,500 g", "1 c.", "1 T", "1 t", "2 of a kind", "3 % milk"),
             *("1 tin tomatoes", "2 bottles wine", "200gbutter", "2 litrebottles", "5 cupfuls"),
-            *("250 g/ml", "a few sprigs", "2nd", "1 l 1/2", "a"),
+            *("250 g/ml", "a few sprigs", "2nd", "1 l 1/2", "a", "25 °C", "6 cl garlic"),
+            *("Leaves of mint", "2 tins tomatoes (800 g)", "1 bnuch parsley"),
         ):
             with self.subTest(text):
                 found = understand(text)
@@ -153,7 +159,10 @@ class Grammar(unittest.TestCase):
         self.assertEqual(understand("1.500 g").question, "Is 1.500 meant as 1500, or 1.500?")
 
     def test_no_amount_asks_nothing_where_it_is_said_so(self) -> None:
-        for text in ("salt to taste", "salt, as needed", "pepper q.s.", "sale q.b.", "flour"):
+        for text in (
+            *("salt to taste", "salt, as needed", "pepper q.s.", "sale q.b.", "flour", "cloves"),
+            *("a little oil", "un peu de lait", "ein wenig Öl", "Salz n. B.", "poivre PM"),
+        ):
             found = understand(text)
             self.assertEqual((found.quantity, found.unit, found.question), (None, None, ""), text)
         self.assertEqual(question_of(understand("salt to taste")), "")

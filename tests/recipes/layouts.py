@@ -8,12 +8,15 @@ from hypothesis import strategies as st
 
 @dataclass(frozen=True)
 class Tongue:
-    """What a card says in one language; `parts` are headings with the names that they give."""
+    """What a card says in one language; `parts` are headings with the names that they give.
+
+    `bare` is what stands in a list without an amount, with the item that it names.
+    """
 
     goods: tuple[str, ...]
     units: tuple[str, ...]
     steps: tuple[str, ...]
-    bare: tuple[str, ...]
+    bare: tuple[tuple[str, str], ...]
     yields: tuple[str, ...]
     ingredients: str
     method: str
@@ -32,7 +35,7 @@ TONGUES = (
             "Meanwhile, cut the leeks into rings",
             "Off the heat, whisk in what is left",
         ),
-        ("salt", "nutmeg"),
+        (("salt", "salt"), ("Chopped parsley", "Chopped parsley"), ("A little cream", "cream")),
         ("Serves 4", "For 4 people", "4 servings", "Enough for four"),
         "Ingredients",
         "Method",
@@ -49,7 +52,7 @@ TONGUES = (
             "Hacher les oignons",
             "Servez aussitôt",
         ),
-        ("sel", "muscade"),
+        (("sel", "sel"), ("muscade", "muscade"), ("Un peu de crème", "crème")),
         ("Pour 4 personnes", "4 parts", "Pour : 4 pers."),
         "Ingrédients",
         "Préparation",
@@ -66,7 +69,7 @@ TONGUES = (
             "Den Lauch in Ringe schneiden",
             "Mit Salz abschmecken",
         ),
-        ("Salz", "Muskat"),
+        (("Salz", "Salz"), ("Muskat", "Muskat"), ("Etwas Sahne", "Sahne")),
         ("Für 4 Personen", "4 Portionen", "Ergibt 4 Portionen"),
         "Zutaten",
         "Zubereitung",
@@ -83,7 +86,7 @@ TONGUES = (
             "Picar las cebollas",
             "Rectificar de sal",
         ),
-        ("sal", "nuez moscada"),
+        (("sal", "sal"), ("nuez moscada", "nuez moscada"), ("Un poco de aceite", "aceite")),
         ("Para 4 personas", "4 raciones", "Raciones: 4"),
         "Ingredientes",
         "Elaboración",
@@ -100,7 +103,7 @@ TONGUES = (
             "Tritare le cipolle",
             "Regolare di sale",
         ),
-        ("sale", "noce moscata"),
+        (("sale", "sale"), ("noce moscata", "noce moscata"), ("Un po' di panna", "panna")),
         ("Per 4 persone", "4 porzioni", "Dosi per 4"),
         "Ingredienti",
         "Preparazione",
@@ -158,6 +161,7 @@ def _ingredients(
     form = AMOUNT_FIRST if draw(st.booleans()) else draw(st.sampled_from(ITEM_FIRST))
     mark = draw(st.sampled_from(MARKS))
     goods = draw(st.lists(st.sampled_from(tongue.goods), min_size=2, max_size=6, unique=True))
+    stop = draw(st.sampled_from(("", "."))) if form == AMOUNT_FIRST else ""
     parted = len(goods) > 2 and draw(st.booleans())
     ends = draw(st.sampled_from(("", ":")))
     lines: list[tuple[str, float | None, str]] = []
@@ -168,12 +172,12 @@ def _ingredients(
             said, part = tongue.parts[n > 0]
             told.append(draw(st.sampled_from(("", "\n"))) + said + ends)
         amount, unit = draw(st.integers(2, 900)), draw(st.sampled_from(tongue.units))
-        told.append(mark + form.format(item=item, amount=f"{amount} {unit}"))
+        told.append(mark + form.format(item=item, amount=f"{amount} {unit}") + stop)
         lines.append((item, amount, part))
     if draw(st.booleans()):
-        bare = draw(st.sampled_from(tongue.bare))
-        told.append(mark + bare)
-        lines.append((bare, None, part))
+        said, item = draw(st.sampled_from(tongue.bare))
+        told.append(mark + said + stop)
+        lines.append((item, None, part))
     return lines, "\n".join(told)
 
 

@@ -297,6 +297,8 @@ class Pieces(unittest.TestCase):
             ("Onions 2 large (400 g)", 2, "piece", "Onions"),
             ("half-fat crème fraîche", None, None, "half-fat crème fraîche"),
             ("three-cheese mix", None, None, "three-cheese mix"),
+            ("brimming 2 cups flour", 2, "cup", "flour"),
+            ("2 (1-inch) pieces ginger", 2, "piece", "ginger"),
         ):
             read = understood_line(text)
             self.assertEqual((read.quantity, read.unit, read.item), (quantity, unit, item), text)

@@ -47,6 +47,7 @@ def doubt_of(
             for left in (rest, item)
         )
         more = more or _TWO_AMOUNTS.search(item) is not None
+        more = more or (unit in known and item.lower().startswith(known[unit].asks_before))
         return UNSURE.format(text=text) if more else ""
     if goes_on(item) or _measures(item, known, words):
         return UNSURE.format(text=text)

@@ -52,6 +52,10 @@ MAX_APART = 1.3
 """How far a measure may be from the same told in another one: both are rounded."""
 
 
+_SEVERAL = re.compile(r"(?:\w+\s+)?[^\W\d_]{3,}s\s", re.I)
+"""Several of what is counted, of which no number tells how many: `Leaves of mint`."""
+
+
 def understand(
     text: str, known: Mapping[str, Unit] | None = None, spoons: Spoons = "us"
 ) -> Understood:
@@ -92,7 +96,7 @@ class _Reader:
             return loose
         if (piece := self._length()) is not None:
             return piece
-        low = self._number()
+        low = None if SOME_OF.match(self.plain, self.at) else self._number()
         if low is None:
             return self._without_number()
         if (piece := self._length(low)) is not None:
@@ -166,9 +170,19 @@ class _Reader:
 
     def _without_number(self) -> Understood:
         """`pinch of salt` is one pinch, `salt to taste` no amount; anything else is asked."""
+        begins = self.at
         unit = self._unit()
         counted = self.known.get(unit or "")
+        several = _SEVERAL.match(self.plain, begins) is not None
+        alone = not self.plain[self.at :].partition(",")[0].strip(" .;")
+        if alone and counted is not None and counted.kind == "piece":
+            # With nothing behind it the word is a name: cloves are goods themselves.
+            unit = counted = None
         if unit is not None and counted and (counted.about or counted.kind == "piece"):
+            if several:
+                self.question = self.question or UNSURE.format(text=self.plain[:60])
+                item, note = self._rest()
+                return Understood(self.typed, item=item, note=note, question=self.question)
             item, note = self._rest()
             return Understood(
                 self.typed,
@@ -219,16 +233,24 @@ class _Reader:
         return joined and not any(text in self.words for text, _ in beginnings(self.plain, end))
 
     def _packed(self, count: float) -> tuple[float, str | None]:
-        """`1 (400 g) tin`, `3 tins (400 g each)` and `1 400 g tin`: what is packed, by its size."""
+        """What is packed, by its size: `1 (400 g) tin`, `1 400 g tin`, `1 tin plums (400 g)`.
+
+        A size behind the name of several is that of one only where it says "each".
+        """
         sized = SIZES.match(self.plain, self.at)
         container = CONTAINER.match(self.plain, sized.end() if sized else self.at)
         at = container.end() if container else self.at
-        bracket = BRACKET.match(self.plain, at)
-        if bracket is not None:
-            each = re.sub(r"(?<=\d)-(?=[^\W\d_])", " ", EACH.sub("", bracket[1]))
+        for bracket in (BRACKET.match(self.plain, at), BRACKET.search(self.plain, at)):
+            beside = bracket is not None and bracket.start() == at
+            if bracket is None or not (container or beside):
+                continue
+            told = EACH.sub("", bracket[1])
+            each = re.sub(r"(?<=\d)-(?=[^\W\d_])", " ", told)
             inside = understand(each, self.known, self.spoons)
-            if inside.quantity is not None and inside.unit != "piece" and not inside.item:
-                self.at = bracket.end()
+            if inside.quantity is None or inside.unit == "piece" or inside.item:
+                continue
+            if beside or count == 1 or told != bracket[1]:
+                self.at = bracket.end() if beside else at
                 return count * inside.quantity, inside.unit
         here, asked = self.at, self.question
         size = number_at(self.plain, here) if self.plain[here : here + 1].isdigit() else None

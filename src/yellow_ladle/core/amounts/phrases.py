@@ -6,7 +6,12 @@ from yellow_ladle.core.amounts.numerals import GLYPHS
 
 ABOUT = re.compile(
     r"(?:(?:about|approx|approximately|around|roughly|ca|circa|env|environ|etwa|unos|unas)(?=[\s\d¼-¾]|\.)"
-    r"\.?|c\.|~)\s*",
+    r"\.?|c\.|~|(?:some|(?:just|a little|slightly) (?:under|over|less than|more than)|almost|nearly"
+    r"|at least|up to|min\.?|max\.?|(?:a )?(?:good|scant|generous|heaped|heaping|rounded|level)"
+    r"|(?:ein )?gute[srn]?|un bon|un buen|un buon|knapp|gut|fast|rund|mindestens|à peine|presque"
+    r"|à peu près"
+    r"|au moins|casi|algo menos de|algo más de|al menos|quasi|poco meno di|poco più di|almeno)"
+    r"(?=\s+[\d¼½¾⅓⅔⅛]))\s*",
     re.I,
 )
 CONTAINERS = (
@@ -24,8 +29,8 @@ CONTAINER = re.compile(
 )
 EACH = re.compile(r",?\s*(?:each|apiece|je|chacun[e]?|cada un[oa]|ciascun[oa])$", re.I)
 LENGTH = re.compile(
-    rf"(?P<size>(?:\d+/\d+|(?:\d+\s?)?[{GLYPHS}]|\d+(?:[.,]\d+)?)(?:\s*-\s*\d+)?[- ]?"
-    r"(?:cm|mm|in|inch(?:es)?|\"))[- ]+"
+    rf"\(?(?P<size>(?:\d+/\d+|(?:\d+\s?)?[{GLYPHS}]|\d+(?:[.,]\d+)?)(?:\s*-\s*\d+)?[- ]?"
+    r"(?:cm|mm|in|inch(?:es)?|\"))(?:\)\s*|[- ]+)"
     r"(?:piece|length|knob|chunk|strip|stick|thumb)s?(?=[\s,]|$)\s*",
     re.I,
 )
@@ -44,7 +49,8 @@ AND_MORE = re.compile(r"\s*(?:and|plus|y|et|e|und)\s", re.I)
 OR_ELSE = re.compile(r"\s*[/|]\s*(?=[\d¼½¾⅓⅔⅛])")
 NO_AMOUNT = re.compile(
     r"(?:,?\s*\(?\b(?:to taste|as needed|as required|to serve|to finish|optional|for \w+ing"
-    r"|q\.?\s?s\.?|q\.?\s?b\.?|c/s|c\.\s?s\.|(?:nach|n\.) (?:geschmack|bedarf|belieben)"
+    r"|q\.?\s?s\.?|(?-i:PM|P\.M\.)|TT|pour mémoire|q\.?\s?b\.?|c/s|c\.\s?s\."
+    r"|(?:nach|n\.) (?:geschmack|bedarf|belieben)|n\.\s?b\."
     r"|selon le goût|à volonté|a piacere|au goût|al gusto"
     r"|quanto basta)\)?)$",
     re.I,

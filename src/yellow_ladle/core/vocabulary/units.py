@@ -23,7 +23,8 @@ class Unit:
 
     `about` marks a habit of the hand. `gives_way_to` names the unit that a bare word of it means
     in a kitchen whose spoons are others. Before `not_before` its word is a part of a name: the
-    "noix" of "noix de muscade" is no knob.
+    "noix" of "noix de muscade" is no knob. Before `asks_before` it may mean something else: "6 cl
+    garlic" are cloves.
     """
 
     id: str
@@ -33,6 +34,7 @@ class Unit:
     about: bool = False
     gives_way_to: Mapping[str, str] = field(default_factory=dict, hash=False)
     not_before: tuple[str, ...] = ()
+    asks_before: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,6 +60,7 @@ def shipped_units() -> Mapping[str, Unit]:
             bool(row.get("about", False)),
             {spoons: str(unit) for spoons, unit in section(row.get("gives_way_to")).items()},
             words(row.get("not_before")),
+            words(row.get("asks_before")),
         )
     return found
 

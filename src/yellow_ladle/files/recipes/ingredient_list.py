@@ -16,6 +16,7 @@ from yellow_ladle.files.recipes.recipe_words import beginning, listed
 
 _SIGNS_BETWEEN = tuple(map(re.compile, (r"\t", r"\s[/·|+—–]\s", r";\s*", r",\s+")))
 _OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
+HALF = r"half\san?\s|(?:une?\s)?demie?[\s-]|(?:eine?\s)?halbe[rs]?\s|medi[oa]\s|mezz[oa]\s"
 _MAX_GOODS_WORDS = 3
 _MIN_LIST, _MAX_LABEL_WORDS = 2, 4
 _LAST_OF_LIST = re.compile(
@@ -126,7 +127,7 @@ def _is_whole(part: str, *, asked: bool = False) -> bool:
 
 def _opens_an_amount(text: str) -> bool:
     first = ABOUT.sub("", _COMMA.split(text, maxsplit=1)[0], count=1)
-    if not re.match(rf"{DIGIT}|an?\s|un[ea]?\s|ein[e]?\s", first, re.I):
+    if not re.match(rf"{DIGIT}|{HALF}|an?\s|un[ea]?\s|ein[e]?\s", first, re.I):
         return False
     found = understand(first)
     if EACH.search(first) or TEMPERATURE.match(first):

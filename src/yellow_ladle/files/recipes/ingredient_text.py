@@ -13,9 +13,10 @@ from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.amounts.phrases import ABOUT
 from yellow_ladle.core.amounts.understood import UNSURE, Understood
+from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 from yellow_ladle.files.recipes.recipe_words import listed
-from yellow_ladle.files.recipes.told_steps import tells_to_do
+from yellow_ladle.files.recipes.told_steps import LANGUAGES, tells_to_do
 
 BULLETS = "•*-–—·▪◦‣+□☐✓"
 _BULLET = re.compile(rf"^\s*[{re.escape(BULLETS)}]+\s+|^\s*•\s*")
@@ -181,6 +182,10 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
         if found is not None:
             return replace(found, note=_joined(found.note, how, note.strip()))
     middle = _MIDDLE.match(text)
+    if middle is not None and _is_goods_last(middle["item"], middle["note"]):
+        # In "brimming 2 cups flour" the flour is what there is so much of.
+        found = understand(f"{middle['amount']} {middle['note']}", known, spoons)
+        return replace(found, note=_joined(middle["item"], found.note))
     if middle is not None and not tells_to_do(text) and not ABOUT.match(text):
         found = _turned(middle["item"], middle["amount"], known, spoons)
         if found is not None and found.unit is not None:
@@ -197,6 +202,12 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
         for last in _LAST_AMOUNT.finditer(text)
     )
     return next(filter(None, ends), None)
+
+
+def _is_goods_last(first: str, last: str) -> bool:
+    """Whether only the last of two parts of a line names goods that are known."""
+    told = any(tells_to_do(f"{first} {last}", language) for language in LANGUAGES)
+    return not told and class_of_name(last).certain and not class_of_name(first).certain
 
 
 def _without_bracket(text: str) -> tuple[str, str]:

@@ -9,6 +9,9 @@ from yellow_ladle.files.recipes.yield_text import yield_of
 
 MAX_TIME_WORDS = 4
 _FACTS = re.compile(r"\s*[|\t•·;]\s*|\s{2,}|\s+[-–—/]\s+|[,.]\s+")
+_OVEN = re.compile(
+    r"(?:oven|four|ofen|horno|forno)\s+(?:th\.?\s?)?\d{1,3}\s?(?:°|º)?\s?[CF]?", re.I
+)
 _NAMES_TIME = re.compile(r"^\w*(?:\s\w+)?\s?(?:time|zeit)\b|^total\b", re.I)
 
 
@@ -40,6 +43,8 @@ def is_fact(text: str) -> bool:
         return bool(after.strip() and known) or (
             is_head(before, "method") and is_time(after.strip())
         )
+    if _OVEN.fullmatch(text.strip()):
+        return True
     # Without its colon "Cook 5 minutes" is a step.
     bare = re.fullmatch(r"(?:prep|cook|total)\s+\d+", text, re.I) is not None
     return bare or bool(known is None and tells_time(text) and _NAMES_TIME.search(text))

@@ -8,7 +8,7 @@ from unicodedata import category
 
 from yellow_ladle.files.recipes.ingredient_list import is_goods, run_in
 from yellow_ladle.files.recipes.ingredient_text import BULLETS
-from yellow_ladle.files.recipes.recipe_facts import is_time
+from yellow_ladle.files.recipes.recipe_facts import facts_of, is_fact, is_time
 from yellow_ladle.files.recipes.recipe_words import is_head, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.table_rows import columns_of
@@ -35,13 +35,13 @@ def text_lines(text: str) -> list[TextLine]:
         if not line.strip() or ruled or _PAGE.match(line):
             blank = blank or not line.strip()
             continue
-        made = _lines_of(line, blank)
+        made = _lines_of(line, blank, first=not found)
         found += [replace(each, language=language) for each in made]
         blank = made[-1].rule
     return _heading_lists(_counted(found))
 
 
-def _lines_of(line: str, blank: bool) -> list[TextLine]:
+def _lines_of(line: str, blank: bool, *, first: bool) -> list[TextLine]:
     """What one line holds: mostly one, two where a heading or a list has something behind it."""
     if _RULE.match(line):
         return [TextLine("", after_blank=True, rule=True)]
@@ -50,7 +50,7 @@ def _lines_of(line: str, blank: bool) -> list[TextLine]:
     if (bold := _BOLD_LINE.match(line)) is not None:
         return [TextLine(bold[1].strip(), 7, blank)]
     head, row = _headed(_row(line))
-    rows = [*filter(None, (head,)), *_list_and_steps(row)]
+    rows = _title_and_facts(row, first=first) or [*filter(None, (head,)), *_list_and_steps(row)]
     return [TextLine(row, 0, blank and n == 0) for n, row in enumerate(rows)]
 
 
@@ -107,6 +107,18 @@ def _headed(line: str) -> tuple[str, str]:
     # "For 4: 500 g lamb, 1 onion" says for how many, and lists.
     lists = yield_of(head) is not None and len(run_in(rest)) > 1
     return (head, rest) if colon and (heads or lists) and not facts else ("", line)
+
+
+def _title_and_facts(row: str, *, first: bool) -> list[str]:
+    """The cells of a row that begins with a name and tells for how many behind it.
+
+    On the first line of a text a short name is taken for one, elsewhere for a fact: `Easy`.
+    """
+    name, *others = row.split("\t")
+    if len(others) < 2 or not any(map(yield_of, others)) or re.search(r"\d", name):
+        return []
+    is_one = is_fact(name) or is_fact(f"{name}: x") or (not first and bool(facts_of(row)))
+    return [] if is_one else [name, *others]
 
 
 def _list_and_steps(line: str) -> list[str]:

@@ -96,7 +96,7 @@ class TextLine:
         last = re.search(r"([^\W\d_]+)\.[)\]]?$", self.bare)
         if last is not None and is_abbreviation(last[1]):
             return False
-        return _ENDS.search(self.bare) is not None and not re.search(r"q\.\s?b\.$", self.bare)
+        return _ENDS.search(self.bare) is not None and NO_AMOUNT.search(self.bare) is None
 
     @cached_property
     def _ends_in_yield(self) -> bool:
@@ -124,7 +124,9 @@ class TextLine:
     @cached_property
     def tells_to_do(self) -> bool:
         """Whether it begins with what a cook does."""
-        if beginning("verbs", "of_goods").match(self.bare) and NO_AMOUNT.search(self.bare):
+        if beginning("verbs", "of_goods").match(self.bare) and NO_AMOUNT.search(
+            self.bare.rstrip(" .")
+        ):
             # "Toast, to serve"
             return False
         return tells_to_do(self.bare, self.language) and (self.words > 1 or self.ends)
@@ -269,6 +271,20 @@ class TextLine:
         if beginning("lines", "unmeasured").match(self.bare) and not self.tells_to_do:
             return True
         return not self.ends and not self.tells_to_do and minutes_of_step(self.bare) is None
+
+    @cached_property
+    def is_short_sentence(self) -> bool:
+        """Whether it ends in a stop, and neither tells what to do nor how long or how hot."""
+        if not self.ends or self.numbered or self.words > MAX_ITEM_WORDS or self.is_measured:
+            return False
+        timed = minutes_of_step(self.bare) is not None or TEMPERATURE.search(self.bare) is not None
+        return not (timed or self.tells_to_do or self.is_about or self.level)
+
+    @cached_property
+    def names_goods(self) -> bool:
+        """Whether the goods that it names are known: `A little butter for the tin.`"""
+        names = names_in(self.understood.item.strip(" .") or self.bare)
+        return all(is_goods(name) or class_of_name(name).certain for name in names)
 
     @cached_property
     def is_step(self) -> bool:

@@ -143,7 +143,8 @@ class _TextReader:
         return True
 
     def _before(self, at: int, line: TextLine) -> None:
-        if line.is_measured or (line.bulleted and not line.is_step):
+        listed = line.bulleted and not line.is_step and not self.page.ingredients_after(at)
+        if line.is_measured or listed:
             self._begin_ingredients(at, line)
         elif line.section is not None and self.page.leads_to_ingredients(at):
             self._zone, self._section = "ingredients", line.section
@@ -215,7 +216,9 @@ class _TextReader:
         if self.page.names_part(at):
             self._section = line.bare
             return
-        if self._is_step_here(line):
+        if self._is_listed_sentence(at, line):
+            self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]
+        elif self._is_step_here(line):
             self._begin_steps(at, line)
         elif line.is_unmeasured and (not line.after_blank or self._headed or not self._draft.lines):
             self._draft.lines.append(RecipeLine(line.bare, self._section))
@@ -231,6 +234,17 @@ class _TextReader:
         listed = line.bulleted and line.after_blank and not line.is_measured
         behind = bool(self._draft.lines) and not before.bulleted and before.section is None
         return listed and behind and not before.is_head
+
+    def _is_listed_sentence(self, at: int, line: TextLine) -> bool:
+        """Whether a line in a list ends in a stop and is an ingredient: `Cream to finish.`
+
+        It names goods, or the ingredient before it ended in a stop as well.
+        """
+        if not self._draft.lines or line.after_blank or not line.is_short_sentence:
+            return False
+        before = self.page.lines[at - 1]
+        stopped = before.is_measured and before.bare.endswith(".") and before.ends
+        return line.names_goods or stopped
 
     def _is_step_here(self, line: TextLine) -> bool:
         """Whether a line among the ingredients begins the steps."""

@@ -118,6 +118,15 @@ class TextStructure:
                 return later
         return 0
 
+    def ingredients_after(self, at: int) -> bool:
+        """Whether a heading of ingredients follows, before any line with an amount."""
+        for later in self.lines[at + 1 :]:
+            if later.heads("ingredients"):
+                return True
+            if later.is_measured or later.heads("method") or later.rule:
+                return False
+        return False
+
     def names_part(self, at: int) -> bool:
         """Whether a line stands over ingredients as the name of their part.
 

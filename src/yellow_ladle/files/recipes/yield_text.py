@@ -8,6 +8,7 @@ from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.book.book import Yield
 from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.core.vocabulary.units import shipped_units
 from yellow_ladle.files.recipes.recipe_words import beginning, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 
@@ -80,9 +81,8 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     if not people and lead is None and not bare:
         return None
     _, _, behind = found.item.partition(" ")
-    filled = found.item.lower().strip(".").rpartition(" ")[2] in listed("yields", "vessels") or (
-        about and len(found.item.split()) == 1
-    )
+    last = found.item.lower().strip(".").rpartition(" ")[2]
+    filled = last in listed("yields", "vessels") or (about and len(found.item.split()) == 1)
     if behind and not filled and class_of_name(behind).certain:
         # "2 parts sugar" is no yield.
         return None
@@ -91,7 +91,8 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
     if people:
         return Told(text.strip(), low)
     if found.unit == "piece" and lead is not None:
-        makes = _MAKES.match(plain) is not None
+        pieces = rest.lower().rstrip(".").rpartition(" ")[2] in shipped_units()["piece"].words
+        makes = _MAKES.match(plain) is not None or pieces
         if weak and found.item and not filled:
             bracket = _BRACKETED.search(plain)
             return yield_of(bracket[1]) if bracket else None
