@@ -35,6 +35,12 @@ TYPED = {
     "scant 1/2 cup sugar": (0.5, "cup", "sugar"),
     "just under 200 g flour": (200, "g", "flour"),
     "some 200 g flour": (200, "g", "flour"),
+    "14-ounce can tomatoes": (14, "oz", "tomatoes"),
+    "4 6-ounce salmon fillets": (24, "oz", "salmon fillets"),
+    "1 9-inch pie shell": (1, "piece", "9-inch pie shell"),
+    "200 g 70% chocolate": (200, "g", "70% chocolate"),
+    "250 g 00 flour": (250, "g", "00 flour"),
+    "20 g 7-spice powder": (20, "g", "7-spice powder"),
     "2 400 g tins of tomatoes": (800, "g", "tomatoes"),
     "3 tins (400 g each)": (1200, "g", ""),
     "1 bottle (750 ml) wine": (750, "ml", "wine"),
@@ -148,7 +154,7 @@ class Grammar(unittest.TestCase):
         for text in (
             *("1 500 g", "1.500 g", "1,500 g", "1 c.", "1 T", "1 t", "2 of a kind", "3 % milk"),
             *("1 tin tomatoes", "2 bottles wine", "200gbutter", "2 litrebottles", "5 cupfuls"),
-            *("250 g/ml", "a few sprigs", "2nd", "1 l 1/2", "a", "25 °C", "6 cl garlic"),
+            *("250 g/ml", "a few sprigs", "2nd", "1 l 1/2", "a", "25 °C", "6 cl garlic", "0 eggs"),
             *("Leaves of mint", "2 tins tomatoes (800 g)", "1 bnuch parsley"),
         ):
             with self.subTest(text):

@@ -298,6 +298,10 @@ class Pieces(unittest.TestCase):
             ("half-fat crème fraîche", None, None, "half-fat crème fraîche"),
             ("three-cheese mix", None, None, "three-cheese mix"),
             ("brimming 2 cups flour", 2, "cup", "flour"),
+            ("00 flour    250 g + bench flour", 250, "g", "00 flour"),
+            ("35% cream: 500 ml", 500, "ml", "35% cream"),
+            ("Water    75%    750 g", 750, "g", "Water"),
+            ("celery - 2 sticks", 2, "piece", "celery"),
             ("2 (1-inch) pieces ginger", 2, "piece", "ginger"),
         ):
             read = understood_line(text)

@@ -10,9 +10,14 @@ from yellow_ladle.core.vocabulary.units import (
     Unit,
     not_measured_in,
     shares,
+    shipped_units,
     sizeless_measures,
 )
 
+_NUMBERED_NAME = re.compile(
+    r"(?:0{2,3}\s+|\d{1,2}(?:[.,]\d)?\s?%\s+)(?=[^\W\d_]{3})"
+    r"|\d{1,2}-(?P<word>[^\W\d_]{3,})"
+)
 MAX_UNIT_WORDS = 4
 
 
@@ -45,7 +50,18 @@ def is_sizeless(words: str) -> bool:
 
 def goes_on(words: str) -> bool:
     """Whether words begin with more of an amount: a number, a per cent sign, a dozen."""
+    if begins_with_number(words.lstrip()):
+        return False
     return bool(re.match(rf"\s*[\d{GLYPHS}/%*=×-]", words) or times_at(words, 0))
+
+
+def begins_with_number(name: str) -> bool:
+    """Whether a name begins with a number: `00 flour`, `70% chocolate`, `7-spice powder`."""
+    found = _NUMBERED_NAME.match(name)
+    if found is None:
+        return False
+    joined = (found["word"] or "").lower()
+    return not any(joined in unit.words for unit in shipped_units().values())
 
 
 def beginnings(text: str, at: int) -> list[tuple[str, int]]:

@@ -5,6 +5,7 @@ from collections.abc import Mapping
 
 from yellow_ladle.core.amounts.beginnings import (
     beginnings,
+    begins_with_number,
     goes_on,
     is_name,
     is_sizeless,
@@ -20,6 +21,7 @@ _MEASURES_FROM = 4
 """Letters from which on the beginning of a word is taken for a measure: `litres` in `litrefuls`."""
 _TWO_AMOUNTS = re.compile(r"[:;=+/]\s*\d|[^\W\d]{6}\.\s+[^\W\d]")
 """A second amount or sentence within a name: `1 l water : 50 g salt`."""
+_NOTHING = re.compile(r"0+(?:[.,]0+)?(?![\d.,/])")
 _SHORT_MEASURES = ("cup", "tsp", "tbs", "tbsp")
 
 
@@ -37,7 +39,7 @@ def doubt_of(
     """
     rest = plain[at:]
     text = plain[:60]
-    if TEMPERATURE.match(plain):
+    if TEMPERATURE.match(plain) or (unit is None and _NOTHING.match(plain)):
         return UNSURE.format(text=text)
     if unit is not None:
         if AND_MORE.match(rest):
@@ -60,6 +62,8 @@ def doubt_of(
     if (container := CONTAINER.match(rest) or CONTAINER.match(item)) is not None:
         return SIZELESS.format(what=container["what"].lower())
     glued = at > 0 and plain[at - 1].isdigit() and rest[:1].isalpha()
+    if re.match(r"\s*\d+-", rest) and begins_with_number(rest.lstrip()):
+        return ""
     if glued or re.match(r"\s*(?:%|\d|of\s+an?\b|[/×*=])", rest, re.I):
         return UNSURE.format(text=text)
     word = re.match(r"\s*([^\W\d_]+)", rest)

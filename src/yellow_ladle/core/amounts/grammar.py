@@ -10,21 +10,13 @@ from collections.abc import Mapping
 from functools import lru_cache
 from unicodedata import normalize
 
-from yellow_ladle.core.amounts.beginnings import (
-    at_comma,
-    beginnings,
-    is_name,
-    is_sizeless,
-    words_of,
-)
+from yellow_ladle.core.amounts.amount_text import AmountText
+from yellow_ladle.core.amounts.beginnings import is_sizeless
 from yellow_ladle.core.amounts.doubt import doubt_of
-from yellow_ladle.core.amounts.number_words import part_at, times_at
+from yellow_ladle.core.amounts.number_words import part_at
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.amounts.phrases import (
     ABOUT,
-    ABOUT_HOW,
-    AND_A_FRACTION,
-    ASIDE,
     BRACKET,
     BUTTERS,
     CONTAINER,
@@ -34,9 +26,7 @@ from yellow_ladle.core.amounts.phrases import (
     NO_AMOUNT,
     OF,
     OR_ELSE,
-    PARTITIVE,
     PLUS,
-    SIZED,
     SIZES,
     SOME_OF,
     TIMES,
@@ -80,42 +70,33 @@ def _understood(text: str, known: Mapping[str, Unit], spoons: Spoons) -> Underst
     return _Reader(text, plain, known, spoons).read()
 
 
-class _Reader:
-    def __init__(self, typed: str, plain: str, known: Mapping[str, Unit], spoons: Spoons) -> None:
-        self.typed, self.plain = typed, plain
-        self.known, self.spoons = known, spoons
-        self.words = words_of(tuple(known.values()))
-        self.at = 0
-        self.question = ""
-        self.about = False
-        self.notes: list[str] = []
-
+class _Reader(AmountText):
     def read(self) -> Understood:
-        approximate = self._skip(ABOUT)
+        approximate = self.skip(ABOUT)
         if (loose := self._loose()) is not None:
             return loose
         if (piece := self._length()) is not None:
             return piece
-        low = None if SOME_OF.match(self.plain, self.at) else self._number()
+        low = None if SOME_OF.match(self.plain, self.at) else self.number()
         if low is None:
             return self._without_number()
         if (piece := self._length(low)) is not None:
             return piece
         times, high = 1.0, None
-        if self._skip(TIMES) and (size := self._number()) is not None:
+        if self.skip(TIMES) and (size := self.number()) is not None:
             times, low = low, size
         elif (ranged := TO.match(self.plain, self.at)) is not None:
             here, self.at = self.at, ranged.end()
-            high = self._number()
+            high = self.number()
             if high is None or high < low:
                 self.at, high = here, None
         low, unit = self._packed(low)
-        unit = unit or self._unit()
+        unit = unit or self.joined_unit() or self.unit()
         if unit is not None and times == 1 and (part := part_at(self.plain, self.at)):
             low, self.at = low + part.value, part.end
-            self._skip(OF)
+            self.skip(OF)
         if unit is not None and self.known[unit].size:
-            self._skip(CONTAINER)
+            self.skip(CONTAINER)
         quantity = low if high is None else (low + high) / 2
         quantity, low, high = (
             quantity * times,
@@ -127,7 +108,7 @@ class _Reader:
             more = self._more(unit)
             quantity, low = quantity + more, low + more
             high = None if high is None else high + more
-        item, note = self._rest()
+        item, note = self.rest()
         if not self.question:
             self.question = doubt_of(self.plain, self.at, unit, item, self.known, self.words)
         if unit == "stick" and item and not any(word in item.lower() for word in BUTTERS):
@@ -153,7 +134,7 @@ class _Reader:
             return None
         self.at = found.end()
         self.notes.append(found["size"])
-        item, note = self._rest()
+        item, note = self.rest()
         return Understood(self.typed, count, "piece", item=item, note=note, approximate=True)
 
     def _loose(self) -> Understood | None:
@@ -171,7 +152,7 @@ class _Reader:
     def _without_number(self) -> Understood:
         """`pinch of salt` is one pinch, `salt to taste` no amount; anything else is asked."""
         begins = self.at
-        unit = self._unit()
+        unit = self.unit()
         counted = self.known.get(unit or "")
         several = _SEVERAL.match(self.plain, begins) is not None
         alone = not self.plain[self.at :].partition(",")[0].strip(" .;")
@@ -181,9 +162,9 @@ class _Reader:
         if unit is not None and counted and (counted.about or counted.kind == "piece"):
             if several:
                 self.question = self.question or UNSURE.format(text=self.plain[:60])
-                item, note = self._rest()
+                item, note = self.rest()
                 return Understood(self.typed, item=item, note=note, question=self.question)
-            item, note = self._rest()
+            item, note = self.rest()
             return Understood(
                 self.typed,
                 1.0,
@@ -194,9 +175,9 @@ class _Reader:
                 question=self.question,
             )
         self.at, text = 0, self.plain[:60]
-        self._skip(SOME_OF)
+        self.skip(SOME_OF)
         named = NO_AMOUNT.search(self.plain)
-        item, note = self._rest()
+        item, note = self.rest()
         if named is not None and named.start() > 0 and not note:
             note, item = (
                 named[0].strip(" ,()"),
@@ -209,31 +190,8 @@ class _Reader:
         question = UNREAD.format(text=text) if asks else ""
         return Understood(self.typed, item=item, note=note, question=question)
 
-    def _number(self) -> float | None:
-        found = number_at(self.plain, self.at)
-        if found is None or self._is_in_a_name(found.end):
-            return None
-        self.at = found.end
-        self.question = self.question or found.question
-        spaced = self._skip(re.compile(r"\s+"))
-        if spaced and found.value == int(found.value) and self._skip(AND_A_FRACTION):
-            part = number_at(self.plain, self.at)
-            assert part is not None
-            self.at = part.end
-            self._skip(re.compile(r"\s+"))
-            return found.value + part.value
-        if spaced and (times := times_at(self.plain, self.at)):
-            self.at = times.end
-            return found.value * times.value
-        return found.value
-
-    def _is_in_a_name(self, end: int) -> bool:
-        """Whether a number in words is joined to what is no measure: the half of half-fat milk."""
-        joined = self.plain[end - 1 : end] == "-"
-        return joined and not any(text in self.words for text, _ in beginnings(self.plain, end))
-
     def _packed(self, count: float) -> tuple[float, str | None]:
-        """What is packed, by its size: `1 (400 g) tin`, `1 400 g tin`, `1 tin plums (400 g)`.
+        """What has a size: `1 (400 g) tin`, `4 6-ounce steaks`, `1 tin plums (400 g)`.
 
         A size behind the name of several is that of one only where it says "each".
         """
@@ -256,9 +214,11 @@ class _Reader:
         size = number_at(self.plain, here) if self.plain[here : here + 1].isdigit() else None
         if size is not None and count == int(count):
             self.at = size.end
-            self._skip(re.compile(r"\s+|-"))
-            unit = self._unit()
-            if unit is not None and self.known[unit].size and CONTAINER.match(self.plain, self.at):
+            joined = self.skip(re.compile(r"-"))
+            self.skip(re.compile(r"\s+"))
+            unit = self.unit()
+            whole = joined or CONTAINER.match(self.plain, self.at) is not None
+            if unit is not None and self.known[unit].size and whole:
                 self.question = asked or size.question
                 return count * size.value, unit
         self.at, self.question = here, asked
@@ -269,9 +229,9 @@ class _Reader:
         total = 0.0
         while True:
             here, asked = self.at, self.question
-            self._skip(PLUS)
-            number = self._number() if self.plain[self.at : self.at + 1].isdigit() else None
-            other = None if number is None else self._unit()
+            self.skip(PLUS)
+            number = self.number() if self.plain[self.at : self.at + 1].isdigit() else None
+            other = None if number is None else self.unit()
             first, second = self.known[unit], self.known.get(other or "")
             if number is None or second is None or second.kind != first.kind:
                 self.at, self.question = here, asked
@@ -287,10 +247,10 @@ class _Reader:
         Weight beside volume cannot be compared, and is taken for the same.
         """
         here, asked = self.at, self.question
-        if not self._skip(OR_ELSE):
+        if not self.skip(OR_ELSE):
             return
         began = self.at
-        other, measure = self._number(), self._unit()
+        other, measure = self.number(), self.unit()
         if other is None or measure is None or not self.known[measure].size:
             self.at, self.question = here, asked
             return
@@ -302,57 +262,3 @@ class _Reader:
             if not 1 / MAX_APART <= ratio <= MAX_APART:
                 self.question = self.question or UNSURE.format(text=self.plain[:60])
         self.notes.append(told)
-
-    def _unit(self) -> str | None:
-        """The unit that stands here; the longest run of words that names one."""
-        start = self.at
-        if (sized := SIZES.match(self.plain, self.at)) is not None:
-            self.at = sized.end()
-        self._skip(PARTITIVE)
-        for text, end in beginnings(self.plain, self.at):
-            unit = self.words.get(text)
-            if unit is None or is_name(self.known[unit], self.plain[end:]):
-                continue
-            self.at = end
-            self._skip(re.compile(r"\s*"))
-            if sized is not None:
-                self.notes.append(sized["how"].lower())
-                self.about = self.about or ABOUT_HOW.match(sized["how"]) is not None
-                # "A thumb-sized piece" is a thumb.
-                compared = self.words.get(re.split(r"[- ]", sized["how"].lower())[0])
-                unit = compared if compared and self.known[compared].about else unit
-            if (how := SIZED.match(self.plain, self.at)) is not None:
-                self.at = how.end()
-                self.notes.append(how["how"].lower())
-                self.about = self.about or ABOUT_HOW.match(how["how"]) is not None
-            self._skip(OF)
-            return self.known[unit].gives_way_to.get(self.spoons, unit)
-        self.at = start
-        return None
-
-    def _rest(self) -> tuple[str, str]:
-        """What the line is about, and what is said of it after a comma or in brackets."""
-        rest = self.plain[self.at :].strip(" .;,")
-        brackets = list(BRACKET.finditer(rest))
-        self.notes += [bracket[1].strip() for bracket in brackets]
-        first = brackets[0] if brackets else None
-        beyond = ""
-        if first is not None and first.start() > 0 and "," not in rest[: first.start()]:
-            # What follows a bracket is said of the item, and is no part of its name.
-            beyond = BRACKET.sub("", rest[first.end() :]).strip(" ,;")
-            rest = rest[: first.start()]
-        rest = BRACKET.sub("", rest).strip()
-        if (aside := ASIDE.search(rest)) is not None:
-            self.notes.append(aside["said"].lower())
-            rest = rest[: aside.start()].rstrip(" .…:-–")
-        item, _, after = at_comma(rest)
-        item = OF.sub("", item, count=1) if OF.match(item) else item
-        notes = (*self.notes, after.strip(), beyond)
-        return item.strip(), ", ".join(note for note in notes if note)
-
-    def _skip(self, pattern: re.Pattern[str]) -> bool:
-        found = pattern.match(self.plain, self.at)
-        if found is None:
-            return False
-        self.at = found.end()
-        return bool(found[0])

@@ -14,6 +14,7 @@ _NUMBER = re.compile(
     r"|(?:(?P<mixed>\d+)(?:\s+|\s*-\s*(?=\d+/)))?(?P<top>\d+)\s*[/⁄]\s*(?P<bottom>\d+)"
     rf"|(?P<digits>{_DIGITS})"
 )
+_KIND_OF_FLOUR = re.compile(r"0{2,3}(?![\d.,/])")
 _THOUSANDS = re.compile(r"\d{1,3}(?:[,.]\d{3})+")
 
 
@@ -28,7 +29,7 @@ class Number:
 
 def number_at(text: str, at: int) -> Number | None:
     """The number that begins at a place of a text, in digits or in words."""
-    found = _NUMBER.match(text, at)
+    found = None if _KIND_OF_FLOUR.match(text, at) else _NUMBER.match(text, at)
     if found is None:
         words = words_at(text, at)
         return None if words is None else Number(words.value, words.end)

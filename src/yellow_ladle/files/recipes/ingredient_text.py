@@ -8,7 +8,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 from functools import cache
 
-from yellow_ladle.core.amounts.beginnings import at_comma
+from yellow_ladle.core.amounts.beginnings import at_comma, begins_with_number
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.amounts.phrases import ABOUT
@@ -40,7 +40,10 @@ _MIDDLE = re.compile(
 )
 _BRACKET_LAST = re.compile(r"(?<=[^\W\d_])\s*\(([^()]*)\)\s*$")
 _COUNTED = re.compile(r"[\s:]+([1-9]\d?)$")
+_AND_MORE = re.compile(r"(?<=[^\W\d_])\s+(?:\+|plus)\s+(?=(?:extra\s)?[^\W\d_])", re.I)
 _PACKED = re.compile(r"[\s:]+(\d+\s+[^\W\d_]+)$")
+_SHARE = re.compile(r"^\d{1,3}(?:[.,]\d+)?\s?%(?:\t+|\s{2,}|\s*\|\s*)")
+"""How much of the flour something is, in a column before its weight."""
 _BARE_TENS = re.compile(r"(?:[2-9][05]|\d{2,}[05])")
 _HUNDREDS = 3
 """Digits from which on not even "lemons 100" is a count that needs no question."""
@@ -77,7 +80,7 @@ def understood_line(
     if found.quantity is not None and not found.item and (named := _COUNTED_NAME.match(plain)):
         # The cloves of "12 cloves" are goods themselves.
         found = replace(found, unit="piece", item=named[1])
-    if found.quantity is not None or starts_with_amount(plain):
+    if found.quantity is not None or (starts_with_amount(plain) and not begins_with_number(plain)):
         return replace(found, text=text)
     turned = (
         _item_first(plain, known, spoons)
@@ -173,7 +176,7 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
         found = _turned(item, amount, known, spoons, bare=True)
         return found and replace(found, note=note or found.note)
     for gap in _BETWEEN.finditer(text):
-        amount, note = _without_bracket(text[gap.end() :])
+        amount, note = _without_bracket(_SHARE.sub("", text[gap.end() :], count=1))
         asked = understand(amount, known, spoons)
         if asked.question and number_at(amount, 0) is not None and text[: gap.start()].strip():
             return replace(asked, item=text[: gap.start()].strip(), note=note.strip())
@@ -213,6 +216,8 @@ def _is_goods_last(first: str, last: str) -> bool:
 def _without_bracket(text: str) -> tuple[str, str]:
     """A text up to its first comma, and what is said after it or in a bracket at its end."""
     amount, _, note = at_comma(text)
+    if (more := _AND_MORE.search(amount)) is not None:
+        amount, note = amount[: more.start()], _joined(amount[more.start() :].strip(), note)
     bracket = _BRACKET_LAST.search(amount)
     if bracket is None or is_amount(amount) is not None:
         return amount, note
@@ -293,4 +298,5 @@ def _turned(
         return None
     found = understand(f"{amount} {item}", known, spoons)
     # Read together they must say of the amount what it says alone.
-    return found if found.unit == told.unit or found.question or spoons != "us" else None
+    same = found.unit == told.unit or (told.unit == "stick" and found.unit == "piece")
+    return found if same or found.question or spoons != "us" else None

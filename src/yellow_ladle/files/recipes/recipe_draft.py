@@ -4,6 +4,7 @@ import re
 from dataclasses import dataclass, field
 
 from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe, RecipeLine, RecipeStep
+from yellow_ladle.files.recipes.recipe_words import beginning
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.yield_text import Told
 
@@ -29,7 +30,7 @@ class RecipeDraft:
         # Of a text that is only told, without any list, what is told are the steps.
         # Beside a list, what tells an amount is: "The day before, soak 500 g salt cod."
         only_told = self.is_empty
-        told = [text for text in self.said if text and (only_told or _tells_amount(text))]
+        told = [text for text in self.said if text and (only_told or _must_be_kept(text))]
         steps = [RecipeStep(text, minutes_of_step(text)) for text in told]
         return Recipe(
             (self.name or UNNAMED)[:200],
@@ -41,7 +42,9 @@ class RecipeDraft:
         )
 
 
-def _tells_amount(text: str) -> bool:
-    """Whether a text names so much of something; it must not be lost, whatever else it is."""
+def _must_be_kept(text: str) -> bool:
+    """Whether a text heats an oven or names so much of something, whatever else it is."""
+    if beginning("verbs", "ovens").match(text) is not None:
+        return True
     measured = re.search(r"\d\s?(?:g|kg|ml|l|cl|oz|lb|tsp|tbsp|cups?|el|tl)\b", text, re.I)
     return measured is not None or len(re.findall(r"\d+ [^\W\d]{3}", text)) > 2

@@ -3,7 +3,7 @@
 import re
 
 from yellow_ladle.files.recipes.ingredient_text import starts_with_amount
-from yellow_ladle.files.recipes.recipe_words import beginning, is_head
+from yellow_ladle.files.recipes.recipe_words import beginning, is_head, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.yield_text import yield_of
 
@@ -40,6 +40,10 @@ def is_fact(text: str) -> bool:
     known = beginning("lines", "about").fullmatch(before.strip(" *_"))
     if colon:
         # "Preparation: 20 min" is a fact, "Preparation: peel the leeks" are the steps.
+        work = before.strip(" *_").lower() in listed("lines", "work")
+        if work and not re.search(r"\d", re.sub(r"\([^()]*\)", "", after)):
+            # "Prep: 10 min" is a fact, "Prep: romesco" a name.
+            return after.strip().lower().rstrip(".") in listed("lines", "untimed")
         return bool(after.strip() and known) or (
             is_head(before, "method") and is_time(after.strip())
         )

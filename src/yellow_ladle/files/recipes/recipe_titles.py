@@ -38,7 +38,8 @@ def begins(page: TextStructure, at: int, draft: RecipeDraft | None, zone: Zone) 
         return _before_any_ingredient(page, at, draft)
     if line.level and draft.level and line.level > draft.level:
         return None
-    if not draft.steps and not draft.name and line.level and not page.starts_recipe(at):
+    named_late = bool(line.level) or (line.after_blank and page.leads_to_steps(at))
+    if not draft.steps and not draft.name and named_late and not page.starts_recipe(at):
         return "behind"
     if not draft.steps and zone != "notes":
         same = bool(line.level) and line.level == draft.level

@@ -84,7 +84,7 @@ class TextStructure:
         line = self.lines[at]
         if not line.after_blank or not line.may_be_title or not self.leads_to_ingredients(at):
             return False
-        if line.begins_as_part:
+        if line.begins_as_part or (line.tells_to_do and line.bare.endswith(":")):
             return False
         for later in self.lines[at + 1 :]:
             if later.is_measured or later.bulleted:

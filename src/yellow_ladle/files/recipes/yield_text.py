@@ -25,9 +25,10 @@ _TIMES = re.compile(r"\s+[x×]\s?(\d{1,4})$", re.I)
 _ABOUT_AFTER = re.compile(r"\s(?:environ|approx\.?|aprox\.?|circa|ca\.?|or so|about)$", re.I)
 _BESIDES = re.compile(r"(?<=\d)\s+(?:as|for|or)\s", re.I)
 _LAST_AMOUNT = re.compile(r"(?<=[)\w])\s+(\d[\d.,]*\s?(?:kg|l|lt|ltr|litres?|liters?|L|qt|gal))$")
-_SENTENCE = re.compile(r"(?<=[.!?])\s+")
+_SENTENCE = re.compile(r"(?<=[.!?;])\s+")
 _MAKES = re.compile(r"(?:makes|yields?|gives|donne|ergibt|rinde|resa|batch|quantity)(?!\w)", re.I)
 _SIZE = re.compile(r"\b\d+(?:[.,/]\d+)?[- ]?(?:cm|mm|inch(?:es)?|in\b|\")[- ]*", re.I)
+_EACH_SIZE = re.compile(r"(?<=\w)\s*\((?:of |à |de |je |da |di )?\d[^()]*\)\s*$", re.I)
 MAX_WORDS = 6
 """Words that may follow the number of a yield: `8 servings as a starter`."""
 
@@ -47,6 +48,8 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
 
     It names the guests or begins as yields do; with `bare` an amount by itself is one, too.
     """
+    if (each := _EACH_SIZE.search(text)) is not None:
+        text = text[: each.start()]
     plain = re.sub(r"^[x×]\s*(?=\d+$)", "for ", text.strip(" .*_#()[]"))
     # "Per 6/8 persone" are six to eight, and no fraction.
     plain = re.sub(r"(?<![\d/])([2-9]|\d\d)\s*/\s*(\d{1,2})(?![\d/])", r"\1-\2", plain)
