@@ -21,6 +21,27 @@ from yellow_ladle.files.recipes.yield_text import apart, yield_of
 
 GOODS = ("butter", "plain flour", "leeks", "milk", "cod", "salt", "hen stock", "brown onions")
 UNITS = ("g", "kg", "ml", "l", "tbsp", "tsp", "cups", "oz")
+CHATTY = """# Crab cakes
+
+By Somebody, 12 January
+
+A little rich for a starter, but nobody complains.
+
+- A pan you trust
+- No freezer
+
+## Ingredients
+
+1. 500 g white crab meat
+2. **For the tartare:**
+   - 150 g mayonnaise
+   - 1 tbsp capers
+
+## Method
+
+1. Mix and shape.
+2. Fry 3 minutes.
+"""
 STEPS = ("Melt the butter.", "Simmer for 20 minutes.", "Strain and season.", "Bake 1 hour.")
 
 
@@ -205,9 +226,25 @@ class Pieces(unittest.TestCase):
             ("200 g butter (unsalted), soft", "butter", "unsalted, soft"),
             ("2 eggs, beaten (optional)", "eggs", "optional, beaten"),
             ("1 (400 g) tin tomatoes, drained", "tomatoes", "drained"),
+            ("2 tbsp flour, plus extra for dusting", "flour", "plus extra for dusting"),
+            ("oil for frying", "oil", "for frying"),
+            ("a good handful of parsley, chopped", "parsley", "chopped"),
         ):
             read = understood_line(text)
             self.assertEqual((read.item, read.note), (item, note), text)
+
+    def test_what_is_told_before_the_ingredients_is_none(self) -> None:
+        [recipe] = text_recipes(CHATTY)
+        self.assertEqual(recipe.name, "Crab cakes")
+        self.assertEqual(
+            [(line.text, line.group) for line in recipe.lines],
+            [
+                ("500 g white crab meat", ""),
+                ("150 g mayonnaise", "tartare"),
+                ("1 tbsp capers", "tartare"),
+            ],
+        )
+        self.assertEqual([step.text for step in recipe.steps], ["Mix and shape.", "Fry 3 minutes."])
 
     def test_what_is_doubtful_asks(self) -> None:
         for text in (

@@ -109,7 +109,7 @@ class AmountText:
             beyond = BRACKET.sub("", rest[first.end() :]).strip(" ,;")
             rest = rest[: first.start()]
         rest = BRACKET.sub("", rest).strip()
-        if (aside := ASIDE.search(rest)) is not None:
+        if (aside := ASIDE.search(rest)) is not None and not at_comma(rest[: aside.start()])[1]:
             self.notes.append(aside["said"].lower())
             rest = rest[: aside.start()].rstrip(" .…:-–")
         item, _, after = at_comma(rest)

@@ -147,7 +147,9 @@ class _Reader(AmountText):
         if any(" ".join(words[n:m]).rstrip(".") in self.words for n, m in runs):
             return None
         question = UNREAD.format(text=self.plain[:60])
-        return Understood(self.typed, item=found["item"].strip(), question=question)
+        self.at = found.start("item")
+        item, note = self.rest()
+        return Understood(self.typed, item=item, note=note, question=question)
 
     def _without_number(self) -> Understood:
         """`pinch of salt` is one pinch, `salt to taste` no amount; anything else is asked."""

@@ -333,7 +333,12 @@ class TextLine:
             return plain
         begins = beginning("lines", "sections").match(plain)
         named = plain.rstrip(" :")
-        if begins is not None and (not self.ends) and self.words <= 6 and not self.numbered:
+        if (
+            begins is not None
+            and (not self.ends)
+            and self.words <= 6
+            and (not self.numbered or named != plain)
+        ):
             rest = named[begins.end() :].strip(" '’")
             return rest or None
         if self.level or plain.endswith(":"):

@@ -9,6 +9,7 @@ are the first run of lines with amounts.
 import re
 from functools import cache
 
+from yellow_ladle.files.recipes.ingredient_text import starts_with_digit
 from yellow_ladle.files.recipes.notebook import parts_of_notebook
 from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
 from yellow_ladle.files.recipes.recipe_draft import RecipeDraft
@@ -143,8 +144,10 @@ class _TextReader:
         return True
 
     def _before(self, at: int, line: TextLine) -> None:
-        listed = line.bulleted and not line.is_step and not self.page.ingredients_after(at)
-        if line.is_measured or listed:
+        listed = line.is_measured or (line.bulleted and not line.is_step)
+        # "A soup for a wet Tuesday." is told before the ingredients.
+        told = not starts_with_digit(line.bare) and self.page.ingredients_after(at)
+        if listed and not told:
             self._begin_ingredients(at, line)
         elif line.section is not None and self.page.leads_to_ingredients(at):
             self._zone, self._section = "ingredients", line.section
@@ -191,7 +194,8 @@ class _TextReader:
         self._step(at, line)
 
     def _ingredient(self, at: int, line: TextLine) -> None:
-        if at < self._listed_until and line.numbered:
+        heads = line.section is not None and self.page.leads_to_ingredients(at)
+        if at < self._listed_until and line.numbered and not heads:
             self._draft.lines.append(RecipeLine(line.bare, self._section))
             return
         if self._columns is not None and "\t" in line.text:
