@@ -157,6 +157,10 @@ class _Reader(AmountText):
         unit = self.unit()
         counted = self.known.get(unit or "")
         several = _SEVERAL.match(self.plain, begins) is not None
+        named = NO_AMOUNT.search(self.plain)
+        if named is not None and counted is not None and counted.kind == "piece":
+            # "Parsley stalks as needed" are no one stalk.
+            unit = counted = None
         alone = not self.plain[self.at :].partition(",")[0].strip(" .;")
         if alone and counted is not None and counted.kind == "piece":
             # With nothing behind it the word is a name: cloves are goods themselves.
@@ -178,7 +182,6 @@ class _Reader(AmountText):
             )
         self.at, text = 0, self.plain[:60]
         self.skip(SOME_OF)
-        named = NO_AMOUNT.search(self.plain)
         item, note = self.rest()
         if named is not None and named.start() > 0 and not note:
             note, item = (

@@ -16,7 +16,21 @@ ABOUT = re.compile(
 )
 CONTAINERS = (
     *("tin", "can", "jar", "bottle", "packet", "pack", "package", "pot", "tub", "carton", "sachet"),
-    *("bag", "box", "block", "tube", "punnet", "dose", "glass", "glas", "flasche", "packung"),
+    *(
+        "bag",
+        "box",
+        "block",
+        "container",
+        "pouch",
+        "jug",
+        "tube",
+        "punnet",
+        "dose",
+        "glass",
+        "glas",
+        "flasche",
+        "packung",
+    ),
     *("päckchen", "pckg", "pck", "pkg", "pkt", "tüte", "sobre", "bustina", "bustine", "brik"),
     *("sachet", "pot", "barquette", "bandeja", "vaschetta", "panetto", "schale", "topf"),
     *("becher", "beutel", "boîte", "bocal", "bouteille", "paquet", "brique", "lata", "bote"),

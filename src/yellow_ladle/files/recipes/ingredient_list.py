@@ -4,7 +4,7 @@ import re
 from functools import lru_cache
 
 from yellow_ladle.core.amounts.grammar import understand
-from yellow_ladle.core.amounts.phrases import ABOUT, EACH, TEMPERATURE
+from yellow_ladle.core.amounts.phrases import ABOUT, EACH, NO_AMOUNT, TEMPERATURE
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.files.recipes.ingredient_text import (
     DIGIT,
@@ -17,6 +17,14 @@ from yellow_ladle.files.recipes.recipe_words import beginning, listed
 _SIGNS_BETWEEN = tuple(map(re.compile, (r"\t", r"\s[/·|+—–]\s", r";\s*", r",\s+")))
 _OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
 HALF = r"half\san?\s|(?:une?\s)?demie?[\s-]|(?:eine?\s)?halbe[rs]?\s|medi[oa]\s|mezz[oa]\s"
+_SOME_MORE = re.compile(
+    r"(?:extra|more|some|a little|plenty of|etwas|un peu de|un poco de|un po['’] di)\s+", re.I
+)
+_WHAT_FOR = re.compile(
+    r"\s+(?:if (?:needed|necessary|liked|you like)|(?:zum|z\.) \w+en|pour \w+(?:er|ir|re)"
+    r"|para \w+[aeií]r|per \w+[aei]re)$",
+    re.I,
+)
 _MAX_GOODS_WORDS = 3
 _MIN_LIST, _MAX_LABEL_WORDS = 2, 4
 _LAST_OF_LIST = re.compile(
@@ -39,7 +47,7 @@ def run_in(text: str) -> list[str]:
     if amount_between(text) is not None:
         return [text]
     for sign in _SIGNS_BETWEEN:
-        parts = [part.strip() for part in sign.split(text) if part.strip()]
+        parts = [part.strip() for part in _outside_brackets(sign, text) if part.strip()]
         # Only a comma may part what is said of an ingredient, too.
         whole = [_is_whole(part, asked="," not in sign.pattern) for part in parts]
         if sum(whole) > 1 and all(whole):
@@ -59,7 +67,8 @@ def run_in(text: str) -> list[str]:
     for comma in _COMMA.finditer(text):
         more = _AND_MORE.match(text, comma.end())
         begins = more.end() if more else comma.end()
-        if comma.start() > at and _opens_an_amount(text[begins:]):
+        inside = _is_in_bracket(text, comma.start())
+        if comma.start() > at and not inside and _opens_an_amount(text[begins:]):
             parts.append(text[at : comma.start()])
             at = begins
     parts.append(text[at:])
@@ -71,13 +80,27 @@ def run_in(text: str) -> list[str]:
     return [part.strip() for part in parts if part.strip()] if len(parts) > 1 else [text]
 
 
+def _outside_brackets(sign: re.Pattern[str], text: str) -> list[str]:
+    """A text parted at a sign that is in no bracket: `50 g flour / butter (1 stick / 113 g)`."""
+    parts, at = [], 0
+    for found in sign.finditer(text):
+        if not _is_in_bracket(text, found.start()):
+            parts.append(text[at : found.start()])
+            at = found.end()
+    return [*parts, text[at:]]
+
+
+def _is_in_bracket(text: str, at: int) -> bool:
+    return text.count("(", 0, at) > text.count(")", 0, at)
+
+
 def _items_first(text: str) -> list[str] | None:
     """The ingredients of a list that tells amounts last, with what in it is not understood.
 
     `Onion 1 kg, chopped, garlic 100 g, tins 5 kg x2`: what is neither goods nor holds a number is
     said of the one before it. None where fewer than two tell their amount last.
     """
-    pieces = [piece.strip() for piece in _COMMA.split(text) if piece.strip()]
+    pieces = [piece.strip() for piece in _outside_brackets(_COMMA, text) if piece.strip()]
     last = [_is_whole(piece) and not starts_with_digit(piece) for piece in pieces]
     if sum(last) < _MIN_LIST or not last[0]:
         return None
@@ -95,7 +118,7 @@ def goods_behind(part: str) -> list[str]:
 
     What only says how it is cut or cooked stays with it.
     """
-    pieces = _COMMA.split(part)
+    pieces = _outside_brackets(_COMMA, part)
     at = len(pieces)
     while at > 1 and is_goods(pieces[at - 1]):
         at -= 1
@@ -104,7 +127,11 @@ def goods_behind(part: str) -> list[str]:
 
 @lru_cache(maxsize=4096)
 def is_goods(text: str) -> bool:
-    """Whether a few words are a name whose class is certain: `thyme`, and not `finely cut`."""
+    """Whether a few words are a name whose class is certain: `thyme`, and not `finely cut`.
+
+    What is said of how much of it, or what for, does not count: `extra butter for greasing`.
+    """
+    text = _WHAT_FOR.sub("", NO_AMOUNT.sub("", _SOME_MORE.sub("", text.strip()))).strip()
     few = 0 < len(text.split()) <= _MAX_GOODS_WORDS and not re.search(r"\d", text)
     named = text.lower() in listed("lines", "goods")
     return few and (named or class_of_name(text).certain)

@@ -20,6 +20,7 @@ _HEADING = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
 _BOLD_LINE = re.compile(r"^\s*(?:\*\*|__)([^*_]+?):?(?:\*\*|__):?\s*$")
 _RULE = re.compile(r"^\s*(?:[-*_=~]\s*){3,}$")
 _PAGE = re.compile(r"^\W*(?:page|seite|página|pagina|pg|p|s)\.?\s*\d{1,4}\W*$", re.I)
+_QUOTED = re.compile(r"^\s*(?:>\s*)+")
 _PIPES = re.compile(r"^\s*\|?(.+?\|.+?)\|?\s*$")
 _PIPE_RULE = re.compile(r"^\s*\|?\s*:?-{2,}:?\s*(?:\|\s*:?-{2,}:?\s*)*\|?\s*$")
 
@@ -30,7 +31,7 @@ def text_lines(text: str) -> list[TextLine]:
     blank = True
     rows = _rows(text)
     for raw, language in zip(rows, languages_of(rows), strict=True):
-        line = raw.rstrip().replace("\u00a0", " ")
+        line = _QUOTED.sub("", raw).rstrip().replace("\u00a0", " ")
         ruled = "|" in line and (_PIPE_RULE.match(line) or not line.strip(" |"))
         if not line.strip() or ruled or _PAGE.match(line):
             blank = blank or not line.strip()
@@ -146,9 +147,8 @@ def _afterthoughts(told: str) -> list[str]:
 
 
 def _row(line: str) -> str:
-    """A line as it stands, without the sign of a quotation; cells between pipes parted by tabs."""
-    plain = re.sub(r"^\s*(?:>\s*)+", "", line).strip()
-    plain = re.sub(r"^[-*](?=[^\W\d])(?!\*)(?![^*]*\*)", "- ", plain)
+    """A line as it stands, its cells between pipes parted by tabs."""
+    plain = re.sub(r"^[-*](?=[^\W\d])(?!\*)(?![^*]*\*)", "- ", line.strip())
     while plain and category(plain[0]) == "So" and plain[0] not in BULLETS:
         # A picture before a line is its bullet.
         plain = "• " + plain[1:].lstrip("\ufe0f ")

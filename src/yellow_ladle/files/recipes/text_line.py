@@ -298,13 +298,14 @@ class TextLine:
             or self.ends
             or (self.numbered and self.words > 1)
             or minutes_of_step(self.bare) is not None
-            or self.words >= MIN_STEP_WORDS
+            or len(_IN_BRACKETS.sub("", self.bare).split()) >= MIN_STEP_WORDS
         )
 
     @cached_property
     def is_about(self) -> bool:
         """Whether it only says how long, how hard or where from: `Prep time: 15 minutes`."""
-        return is_fact(self.bare) or bool(self._facts)
+        button = re.sub(r"\W+", " ", self.bare).strip().lower() in listed("lines", "buttons")
+        return button or is_fact(self.bare) or bool(self._facts)
 
     @cached_property
     def is_closing(self) -> bool:

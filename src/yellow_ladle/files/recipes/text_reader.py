@@ -220,7 +220,9 @@ class _TextReader:
         if self.page.names_part(at):
             self._section = line.bare
             return
-        if self._is_listed_sentence(at, line):
+        if self._has_amounts_beneath(at, line):
+            self._draft.lines.append(RecipeLine(line.bare, self._section))
+        elif self._is_listed_sentence(at, line):
             self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]
         elif self._is_step_here(line):
             self._begin_steps(at, line)
@@ -249,6 +251,13 @@ class _TextReader:
         before = self.page.lines[at - 1]
         stopped = before.is_measured and before.bare.endswith(".") and before.ends
         return line.names_goods or stopped
+
+    def _has_amounts_beneath(self, at: int, line: TextLine) -> bool:
+        """Whether a line that neither tells what to do nor how long stands among ingredients."""
+        if line.after_blank or line.numbered or line.tells_to_do or not self._draft.lines:
+            return False
+        told = line.ends or minutes_of_step(line.bare) is not None
+        return not told and self.page.has_amounts_beneath(at)
 
     def _is_step_here(self, line: TextLine) -> bool:
         """Whether a line among the ingredients begins the steps."""
@@ -320,6 +329,10 @@ class _TextReader:
         if line.tells_to_do and not within:
             return False
         if line.tells_to_do and before.tells_to_do and not _GOES_ON.search(before.bare):
+            return False
+        timed = minutes_of_step(line.bare) is not None
+        if timed and line.starts_small and not within and not _GOES_ON.search(before.bare):
+            # In small letters throughout a line that tells a time is a step of its own.
             return False
         broken = before.bare.endswith(",") or self.page.fills_its_line(at - 1)
         return (line.starts_small and within and broken) or len(before.text) >= MIN_WRAPPED

@@ -143,6 +143,10 @@ class TextStructure:
         line = self.lines[at]
         if line.is_step or line.words > MAX_UNMEASURED_WORDS or line.level:
             return False
+        return self.has_amounts_beneath(at)
+
+    def has_amounts_beneath(self, at: int) -> bool:
+        """Whether a line with an amount stands beneath a line in its block, before any step."""
         for later in self.lines[at + 1 :]:
             if later.after_blank or later.rule or later.is_step or later.section is not None:
                 return False

@@ -26,6 +26,7 @@ _ABOUT_AFTER = re.compile(r"\s(?:environ|approx\.?|aprox\.?|circa|ca\.?|or so|ab
 _BESIDES = re.compile(r"(?<=\d)\s+(?:as|for|or)\s", re.I)
 _LAST_AMOUNT = re.compile(r"(?<=[)\w])\s+(\d[\d.,]*\s?(?:kg|l|lt|ltr|litres?|liters?|L|qt|gal))$")
 _SENTENCE = re.compile(r"(?<=[.!?;])\s+")
+_NAME_ENDS = re.compile(r"(?<=[^\W\d_]{3}[.!?])\s+")
 _MAKES = re.compile(r"(?:makes|yields?|gives|donne|ergibt|rinde|resa|batch|quantity)(?!\w)", re.I)
 _SIZE = re.compile(r"\b\d+(?:[.,/]\d+)?[- ]?(?:cm|mm|inch(?:es)?|in\b|\")[- ]*", re.I)
 _EACH_SIZE = re.compile(r"(?<=\w)\s*\((?:of |à |de |je |da |di )?\d[^()]*\)\s*$", re.I)
@@ -122,10 +123,10 @@ def apart(title: str) -> tuple[str, Told | None]:
     if bracket is not None and (told := _told_in(bracket[1])) is not None:
         # What else the bracket says belongs to the name.
         return title.strip(), told
-    for gap in _DASHED.finditer(title):
+    for gap in (*_DASHED.finditer(title), *_NAME_ENDS.finditer(title)):
         told = yield_of(_BRACKETED.sub("", title[gap.end() :]), bare=True)
         if told is not None:
-            return title[: gap.start()].strip(" -–—,:"), told
+            return title[: gap.start()].strip(" -–—,:."), told
     if (times := _TIMES.search(title)) is not None:
         return title[: times.start()].strip(" -–—,:"), Told(times[0].strip(), float(times[1]))
     last = _LAST_AMOUNT.search(title)
