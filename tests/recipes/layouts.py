@@ -176,7 +176,8 @@ def _ingredients(
         lines.append((item, amount, part))
     if draw(st.booleans()):
         said, item = draw(st.sampled_from(tongue.bare))
-        told.append(mark + said + stop)
+        # What only finishes a dish may stand by itself beneath the list.
+        told.append(draw(st.sampled_from(("", "\n"))) + mark + said + stop)
         lines.append((item, None, part))
     return lines, "\n".join(told)
 

@@ -18,6 +18,7 @@ from yellow_ladle.core.amounts.phrases import (
 )
 from yellow_ladle.core.vocabulary.units import Spoons, Unit
 
+_INITIALS = re.compile(r"(?:\b[^\W\d_]\.){2,}$")
 _JOINED = re.compile(r"-(?=[^\W\d_])")
 
 
@@ -99,7 +100,8 @@ class AmountText:
 
     def rest(self) -> tuple[str, str]:
         """What the line is about, and what is said of it after a comma or in brackets."""
-        rest = self.plain[self.at :].strip(" .;,")
+        rest = self.plain[self.at :].strip(" ;,")
+        rest = rest.lstrip(".") if _INITIALS.search(rest) else rest.strip(" .;,")
         brackets = list(BRACKET.finditer(rest))
         self.notes += [bracket[1].strip() for bracket in brackets]
         first = brackets[0] if brackets else None

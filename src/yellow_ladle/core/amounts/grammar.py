@@ -42,6 +42,7 @@ MAX_APART = 1.3
 """How far a measure may be from the same told in another one: both are rounded."""
 
 
+_PAGE = re.compile(r"\((?:see|page|p\.|siehe|seite|s\.|voir|ver|vedi|pag\.)\s?[^()]*\)", re.I)
 _SEVERAL = re.compile(r"(?:\w+\s+)?[^\W\d_]{3,}s\s", re.I)
 """Several of what is counted, of which no number tells how many: `Leaves of mint`."""
 
@@ -190,7 +191,8 @@ class _Reader(AmountText):
             )
         if is_sizeless(self.plain):
             return Understood(self.typed, item=item, note=note, question=UNSURE.format(text=text))
-        measure = unit is not None or any(sign.isnumeric() for sign in self.plain)
+        told = _PAGE.sub("", self.plain)
+        measure = unit is not None or any(sign.isnumeric() for sign in told)
         asks = measure or not any(sign.isalpha() for sign in item)
         question = UNREAD.format(text=text) if asks else ""
         return Understood(self.typed, item=item, note=note, question=question)

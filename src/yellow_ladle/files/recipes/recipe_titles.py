@@ -30,6 +30,8 @@ def begins(page: TextStructure, at: int, draft: RecipeDraft | None, zone: Zone) 
         return "next"
     if not line.may_be_title or (draft is None and _opens_part(page, at)):
         return None
+    if draft is not None and _names_what_is_above(page, at, draft):
+        return "behind"
     if line.is_measured and draft is not None and not draft.steps:
         return None
     if draft is None or zone == "over":
@@ -38,14 +40,19 @@ def begins(page: TextStructure, at: int, draft: RecipeDraft | None, zone: Zone) 
         return _before_any_ingredient(page, at, draft)
     if line.level and draft.level and line.level > draft.level:
         return None
-    named_late = bool(line.level) or (line.after_blank and page.leads_to_steps(at))
-    if not draft.steps and not draft.name and named_late and not page.starts_recipe(at):
-        return "behind"
     if not draft.steps and zone != "notes":
         same = bool(line.level) and line.level == draft.level
         return "next" if same and page.starts_recipe(at) else None
     apart = line.after_blank or bool(line.level) or line.heads_list
     return "next" if apart and not line.begins_as_part and page.starts_recipe(at) else None
+
+
+def _names_what_is_above(page: TextStructure, at: int, draft: RecipeDraft) -> bool:
+    """Whether a name stands behind the ingredients: a heading, or a line over the steps."""
+    line = page.lines[at]
+    if draft.steps or draft.name or not draft.lines or page.starts_recipe(at):
+        return False
+    return bool(line.level) or (line.after_blank and page.leads_to_steps(at))
 
 
 def _before_any_ingredient(page: TextStructure, at: int, draft: RecipeDraft) -> Beginning | None:

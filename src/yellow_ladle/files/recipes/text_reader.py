@@ -92,7 +92,9 @@ class _TextReader:
             self._draft.name, self._draft.told = name, told or self._draft.told
         else:
             self.drafts.append(RecipeDraft(name, told, level=line.level))
-        self._zone, self._section, self._columns, self._headed = "before", "", None, False
+        # Behind the name of ingredients that stood before it come the steps.
+        self._zone = "steps" if how == "behind" else "before"
+        self._section, self._columns, self._headed = "", None, False
 
     def _is_called(self, line: TextLine) -> bool:
         """Whether a title begins with the word recipe: `Recipe: Leek tart`."""
@@ -226,7 +228,12 @@ class _TextReader:
             self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]
         elif self._is_step_here(line):
             self._begin_steps(at, line)
-        elif line.is_unmeasured and (not line.after_blank or self._headed or not self._draft.lines):
+        elif line.is_unmeasured and (
+            not line.after_blank
+            or self._headed
+            or not self._draft.lines
+            or (line.names_goods and self.page.stands_alone(at))
+        ):
             self._draft.lines.append(RecipeLine(line.bare, self._section))
         elif line.is_step or line.after_blank:
             self._begin_steps(at, line)
@@ -246,8 +253,10 @@ class _TextReader:
 
         It names goods, or the ingredient before it ended in a stop as well.
         """
-        if not self._draft.lines or line.after_blank or not line.is_short_sentence:
+        if not self._draft.lines or not line.is_short_sentence:
             return False
+        if line.after_blank:
+            return line.names_goods and self.page.stands_alone(at)
         before = self.page.lines[at - 1]
         stopped = before.is_measured and before.bare.endswith(".") and before.ends
         return line.names_goods or stopped

@@ -38,6 +38,11 @@ class TextStructure:
         """The places of the lines that begin a block."""
         return [at for at, line in enumerate(self.lines) if line.after_blank]
 
+    def stands_alone(self, at: int) -> bool:
+        """Whether a line has blank ones on either side."""
+        following = self.after(at)
+        return self.lines[at].after_blank and (following is None or following.after_blank)
+
     def leads_to_ingredients(self, at: int) -> bool:
         """Whether an ingredient follows a line."""
         following = self.after(at)

@@ -2,6 +2,7 @@
 
 import re
 from dataclasses import dataclass
+from difflib import get_close_matches
 from functools import lru_cache
 
 from yellow_ladle.core.amounts.grammar import understand
@@ -30,6 +31,8 @@ _NAME_ENDS = re.compile(r"(?<=[^\W\d_]{3}[.!?])\s+")
 _MAKES = re.compile(r"(?:makes|yields?|gives|donne|ergibt|rinde|resa|batch|quantity)(?!\w)", re.I)
 _SIZE = re.compile(r"\b\d+(?:[.,/]\d+)?[- ]?(?:cm|mm|inch(?:es)?|in\b|\")[- ]*", re.I)
 _EACH_SIZE = re.compile(r"(?<=\w)\s*\((?:of |à |de |je |da |di )?\d[^()]*\)\s*$", re.I)
+MIN_MISTYPED, NEAR_WORD = 7, 0.85
+"""Letters of a word for guests that may be mistyped, and how near (0 to 1) it then has to be."""
 MAX_WORDS = 6
 """Words that may follow the number of a yield: `8 servings as a starter`."""
 
@@ -147,4 +150,8 @@ def _told_in(text: str) -> Told | None:
 
 def _names_people(item: str) -> bool:
     first = item.split(maxsplit=1)[0].lower().strip(".,") if item else ""
-    return first in listed("yields", "people")
+    if first in listed("yields", "people"):
+        return True
+    return len(first) >= MIN_MISTYPED and bool(
+        get_close_matches(first, listed("yields", "people"), 1, NEAR_WORD)
+    )
