@@ -339,6 +339,10 @@ class Pieces(unittest.TestCase):
             ("35% cream: 500 ml", 500, "ml", "35% cream"),
             ("Water    75%    750 g", 750, "g", "Water"),
             ("celery - 2 sticks", 2, "piece", "celery"),
+            ("cumin pinch", 1, "pinch", "cumin"),
+            ("Leaves of 2 sprigs rosemary", 2, "sprig", "rosemary"),
+            ("200 ml olio e.v.o.", 200, "ml", "olio e.v.o."),
+            ("tartare sauce (see page 40)", None, None, "tartare sauce"),
             ("2 (1-inch) pieces ginger", 2, "piece", "ginger"),
         ):
             read = understood_line(text)

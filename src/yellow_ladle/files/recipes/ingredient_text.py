@@ -244,7 +244,10 @@ def _item_first_with_note(
 def _sizeless_last(
     text: str, known: Mapping[str, Unit] | None, spoons: Spoons
 ) -> Understood | None:
-    """`Parsley a handful`: asked, as nobody knows how much that is."""
+    """`Parsley a handful`: asked, as nobody knows how much that is; `cumin pinch` is one pinch."""
+    item, _, word = text.rpartition(" ")
+    if item and word.lower() in shipped_units()["pinch"].words:
+        return understand(f"1 {word} {item}", known, spoons)
     last = _ARTICLE_LAST.search(text) if "," not in text else None
     told = understand(text[last.start() :].strip(), known, spoons) if last else None
     return replace(told, item=text[: last.start()]) if last and told and told.question else None
