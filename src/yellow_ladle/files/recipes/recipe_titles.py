@@ -8,12 +8,9 @@ from typing import Literal, TypeAlias
 
 from yellow_ladle.core.vocabulary.units import shipped_units
 from yellow_ladle.files.recipes.ingredient_text import starts_with_digit
+from yellow_ladle.files.recipes.listed_line import MAX_UNMEASURED_WORDS
 from yellow_ladle.files.recipes.recipe_draft import RecipeDraft
-from yellow_ladle.files.recipes.text_line import (
-    MAX_TITLE_WORDS,
-    MAX_UNMEASURED_WORDS,
-    TextLine,
-)
+from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, TextLine
 from yellow_ladle.files.recipes.text_structure import TextStructure
 
 Zone: TypeAlias = Literal["before", "ingredients", "steps", "notes", "over"]

@@ -8,11 +8,12 @@ from unicodedata import category
 
 from yellow_ladle.files.recipes.ingredient_list import is_goods, run_in
 from yellow_ladle.files.recipes.ingredient_text import BULLETS
+from yellow_ladle.files.recipes.line_text import PLAIN_NUMBER
 from yellow_ladle.files.recipes.recipe_facts import facts_of, is_fact, is_time
 from yellow_ladle.files.recipes.recipe_words import is_head, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.table_rows import columns_of
-from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, PLAIN_NUMBER, TextLine
+from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, TextLine
 from yellow_ladle.files.recipes.told_steps import LANGUAGES, languages_of, tells_to_do
 from yellow_ladle.files.recipes.yield_text import yield_of
 

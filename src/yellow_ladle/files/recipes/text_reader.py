@@ -6,10 +6,14 @@ ingredients, the ingredients with their sections, the steps, notes. Without head
 are the first run of lines with amounts.
 """
 
-import re
 from functools import cache
 
 from yellow_ladle.files.recipes.ingredient_text import starts_with_digit
+from yellow_ladle.files.recipes.list_edges import (
+    is_listed_sentence,
+    lists_otherwise,
+    stands_in_list,
+)
 from yellow_ladle.files.recipes.notebook import parts_of_notebook
 from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
 from yellow_ladle.files.recipes.recipe_draft import RecipeDraft
@@ -20,15 +24,8 @@ from yellow_ladle.files.recipes.table_rows import Columns, columns_of
 from yellow_ladle.files.recipes.text_layout import text_lines
 from yellow_ladle.files.recipes.text_line import TextLine
 from yellow_ladle.files.recipes.text_structure import TextStructure
+from yellow_ladle.files.recipes.wrapped_steps import goes_on
 from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of, yield_said_in
-
-_GOES_ON = re.compile(
-    r"(?:,|\b(?:and|or|to|the|an?|in|with|for|until|of|und|oder|zu|die|der|den|das|mit|bis|im?n?|et|ou"
-    r"|à|le|la|les|de|du|des|avec|y|o|el|los|las|con|hasta|e|il|lo|gli|per|fino))$",
-    re.I,
-)
-MIN_WRAPPED = 60
-"""Signs of a line from which on the next one may go on with its sentence."""
 
 
 def text_recipes(text: str) -> list[Recipe]:
@@ -210,7 +207,7 @@ class _TextReader:
         if len(line.parts) > 1 and (line.is_measured or line.lists_goods):
             self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]
             return
-        if self._lists_otherwise(at, line):
+        if lists_otherwise(self.page, at) and bool(self._draft.lines):
             self._begin_steps(at, line)
             return
         if line.is_measured or (line.bulleted and not self._is_step_here(line)):
@@ -222,9 +219,9 @@ class _TextReader:
         if self.page.names_part(at):
             self._section = line.bare
             return
-        if self._has_amounts_beneath(at, line):
+        if self._draft.lines and stands_in_list(self.page, at):
             self._draft.lines.append(RecipeLine(line.bare, self._section))
-        elif self._is_listed_sentence(at, line):
+        elif self._draft.lines and is_listed_sentence(self.page, at):
             self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]
         elif self._is_step_here(line):
             self._begin_steps(at, line)
@@ -240,33 +237,6 @@ class _TextReader:
         else:
             # What is not understood is kept as a line, and asks.
             self._draft.lines.append(RecipeLine(line.bare, self._section))
-
-    def _lists_otherwise(self, at: int, line: TextLine) -> bool:
-        """Whether a block with bullets begins behind ingredients that had none: the steps."""
-        before = self.page.lines[at - 1]
-        listed = line.bulleted and line.after_blank and not line.is_measured
-        behind = bool(self._draft.lines) and not before.bulleted and before.section is None
-        return listed and behind and not before.is_head
-
-    def _is_listed_sentence(self, at: int, line: TextLine) -> bool:
-        """Whether a line in a list ends in a stop and is an ingredient: `Cream to finish.`
-
-        It names goods, or the ingredient before it ended in a stop as well.
-        """
-        if not self._draft.lines or not line.is_short_sentence:
-            return False
-        if line.after_blank:
-            return line.names_goods and self.page.stands_alone(at)
-        before = self.page.lines[at - 1]
-        stopped = before.is_measured and before.bare.endswith(".") and before.ends
-        return line.names_goods or stopped
-
-    def _has_amounts_beneath(self, at: int, line: TextLine) -> bool:
-        """Whether a line that neither tells what to do nor how long stands among ingredients."""
-        if line.after_blank or line.numbered or line.tells_to_do or not self._draft.lines:
-            return False
-        told = line.ends or minutes_of_step(line.bare) is not None
-        return not told and self.page.has_amounts_beneath(at)
 
     def _is_step_here(self, line: TextLine) -> bool:
         """Whether a line among the ingredients begins the steps."""
@@ -301,7 +271,7 @@ class _TextReader:
             self._begin_ingredients(at, line)
             return
         steps = self._draft.steps
-        if steps and self._goes_on(at, line):
+        if steps and goes_on(self.page, at, steps[-1].text):
             text = f"{steps[-1].text} {line.bare}"
             steps[-1] = RecipeStep(text, minutes_of_step(text), steps[-1].section)
             return
@@ -321,30 +291,6 @@ class _TextReader:
         if self._draft.told is not None or not line.after_blank or line.numbered:
             return None
         return yield_of(line.text)
-
-    def _goes_on(self, at: int, line: TextLine) -> bool:
-        """Whether a line is the rest of the step before it: wrapped, or unnumbered in a list."""
-        before = self.page.lines[at - 1]
-        if line.numbered or line.bulleted or line.after_blank or before.rule:
-            return False
-        if before.numbered and not before.bare:
-            # "Step 2" alone on its line heads what follows.
-            return False
-        if before.numbered or (self._draft.steps and self.page.in_numbered_list(at)):
-            return True
-        if before.ends or (line.tells_to_do and not line.starts_small):
-            return False
-        within = before.bulleted or self._draft.steps[-1].text[:1].isupper()
-        if line.tells_to_do and not within:
-            return False
-        if line.tells_to_do and before.tells_to_do and not _GOES_ON.search(before.bare):
-            return False
-        timed = minutes_of_step(line.bare) is not None
-        if timed and line.starts_small and not within and not _GOES_ON.search(before.bare):
-            # In small letters throughout a line that tells a time is a step of its own.
-            return False
-        broken = before.bare.endswith(",") or self.page.fills_its_line(at - 1)
-        return (line.starts_small and within and broken) or len(before.text) >= MIN_WRAPPED
 
     def _after_notes(self, line: TextLine) -> None:
         if self._draft.told is None:

@@ -5,12 +5,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
+from yellow_ladle.files.recipes.listed_line import MAX_UNMEASURED_WORDS
 from yellow_ladle.files.recipes.table_rows import columns_of
-from yellow_ladle.files.recipes.text_line import (
-    MAX_PART_WORDS,
-    MAX_UNMEASURED_WORDS,
-    TextLine,
-)
+from yellow_ladle.files.recipes.text_line import MAX_PART_WORDS, TextLine
 
 LOOK_AHEAD = 12
 """Lines after a title among which its ingredients have to begin."""

@@ -1,0 +1,36 @@
+"""Where a list of ingredients ends: lines that are still in it, and blocks that are not.
+
+What is left out of the list carries no flags, so a line that may be an ingredient is one.
+"""
+
+from yellow_ladle.files.recipes.step_minutes import minutes_of_step
+from yellow_ladle.files.recipes.text_structure import TextStructure
+
+
+def lists_otherwise(page: TextStructure, at: int) -> bool:
+    """Whether a block with bullets begins behind ingredients that had none: the steps."""
+    line, before = page.lines[at], page.lines[at - 1]
+    listed = line.bulleted and line.after_blank and not line.is_measured
+    return listed and not before.bulleted and before.section is None and not before.is_head
+
+
+def is_listed_sentence(page: TextStructure, at: int) -> bool:
+    """Whether a line behind an ingredient ends in a stop and is one: `Cream to finish.`
+
+    It names goods, or the ingredient before it ended in a stop as well.
+    """
+    line, before = page.lines[at], page.lines[at - 1]
+    if not line.is_short_sentence:
+        return False
+    if line.after_blank:
+        return line.names_goods and page.stands_alone(at)
+    stopped = before.is_measured and before.bare.endswith(".") and before.ends
+    return line.names_goods or stopped
+
+
+def stands_in_list(page: TextStructure, at: int) -> bool:
+    """Whether a line that tells neither what to do nor how long stands between ingredients."""
+    line = page.lines[at]
+    if line.after_blank or line.numbered or line.tells_to_do or line.ends:
+        return False
+    return minutes_of_step(line.bare) is None and page.has_amounts_beneath(at)
