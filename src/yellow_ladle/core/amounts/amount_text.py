@@ -111,6 +111,9 @@ class AmountText:
             beyond = BRACKET.sub("", rest[first.end() :]).strip(" ,;")
             rest = rest[: first.start()]
         rest = BRACKET.sub("", rest).strip()
+        # A bracket that nobody closed ends with the line.
+        rest, _, left = rest.partition("(")
+        rest, self.notes = rest.strip(), [*self.notes, *filter(None, (left.strip(),))]
         if (aside := ASIDE.search(rest)) is not None and not at_comma(rest[: aside.start()])[1]:
             self.notes.append(aside["said"].lower())
             rest = rest[: aside.start()].rstrip(" .…:-–")

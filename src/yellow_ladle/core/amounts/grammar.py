@@ -25,6 +25,7 @@ from yellow_ladle.core.amounts.phrases import (
     LOOSE,
     NO_AMOUNT,
     OF,
+    OF_SIZE,
     OR_ELSE,
     PLUS,
     SIZES,
@@ -198,13 +199,15 @@ class _Reader(AmountText):
         return Understood(self.typed, item=item, note=note, question=question)
 
     def _packed(self, count: float) -> tuple[float, str | None]:
-        """What has a size: `1 (400 g) tin`, `4 6-ounce steaks`, `1 tin plums (400 g)`.
+        """What has a size: `1 (400 g) tin`, `4 6-ounce steaks`, `2 tins of 400 g`.
 
         A size behind the name of several is that of one only where it says "each".
         """
         sized = SIZES.match(self.plain, self.at)
         container = CONTAINER.match(self.plain, sized.end() if sized else self.at)
         at = container.end() if container else self.at
+        if container and (each := self._size_of_one(at)) is not None:
+            return count * each[0], each[1]
         for bracket in (BRACKET.match(self.plain, at), BRACKET.search(self.plain, at)):
             beside = bracket is not None and bracket.start() == at
             if bracket is None or not (container or beside):
@@ -230,6 +233,18 @@ class _Reader(AmountText):
                 return count * size.value, unit
         self.at, self.question = here, asked
         return count, None
+
+    def _size_of_one(self, at: int) -> tuple[float, str] | None:
+        """The size that is told right behind a container: `2 latas de 160 g`."""
+        here, asked = self.at, self.question
+        self.at = at
+        self.skip(OF_SIZE)
+        size = self.number() if self.plain[self.at : self.at + 1].isdigit() else None
+        unit = None if size is None else self.unit()
+        if size is None or unit is None or not self.known[unit].size:
+            self.at, self.question = here, asked
+            return None
+        return size, unit
 
     def _more(self, unit: str) -> float:
         """What follows of the same kind: the ounces of `1 lb 4 oz`, in the first unit."""

@@ -14,33 +14,25 @@ ABOUT = re.compile(
     r"(?=\s+[\d¼½¾⅓⅔⅛]))\s*",
     re.I,
 )
-CONTAINERS = (
+ENGLISH_CONTAINERS = (
     *("tin", "can", "jar", "bottle", "packet", "pack", "package", "pot", "tub", "carton", "sachet"),
-    *(
-        "bag",
-        "box",
-        "block",
-        "container",
-        "pouch",
-        "jug",
-        "tube",
-        "punnet",
-        "dose",
-        "glass",
-        "glas",
-        "flasche",
-        "packung",
-    ),
-    *("päckchen", "pckg", "pck", "pkg", "pkt", "tüte", "sobre", "bustina", "bustine", "brik"),
-    *("sachet", "pot", "barquette", "bandeja", "vaschetta", "panetto", "schale", "topf"),
-    *("becher", "beutel", "boîte", "bocal", "bouteille", "paquet", "brique", "lata", "bote"),
-    *("botella", "paquete", "tarro", "lattina", "scatoletta", "vasetto", "bottiglia"),
-    *("confezione", "barattolo"),
+    *("bag", "box", "block", "container", "pouch", "jug", "tube", "punnet", "glass"),
+)
+CONTAINERS = (
+    *("dose", "glas", "flasche", "packung", "päckchen", "pckg", "pck", "pkg", "pkt", "tüte"),
+    *("schale", "topf", "becher", "beutel", "sachet", "pot", "barquette", "boîte", "bocal"),
+    *("bouteille", "paquet", "brique", "sobre", "brik", "bandeja", "lata", "bote", "botella"),
+    *("paquete", "tarro", "bustina", "bustine", "vaschetta", "vaschette", "panetto", "panetti"),
+    *("lattina", "lattine", "scatola", "scatole", "scatoletta", "scatolette", "vasetto", "vasetti"),
+    *("bottiglia", "bottiglie", "confezione", "confezioni", "barattolo", "barattoli"),
 )
 CONTAINER = re.compile(
-    rf"(?P<what>{'|'.join(CONTAINERS)})(?:s|es|n|e|i)?(?=[\s,(.]|$)\.?(?!\s(?:noodle|vermicelli))\s*(?:(?:of|de|von|di)\b|d['’])?\s*",
+    rf"(?P<what>(?:{'|'.join(ENGLISH_CONTAINERS)})(?=(?:e?s)?[\s,(.]|(?:e?s)?$)|{'|'.join(CONTAINERS)})"
+    r"(?:s|es|n|en)?(?=[\s,(.]|$)\.?(?!\s(?:noodle|vermicelli))"
+    r"\s*(?:(?:of|de|von|di)\b|d['’])?\s*",
     re.I,
 )
+OF_SIZE = re.compile(r"(?:(?:of|de|von|di|à|da|je|zu|zu je)\s+)?(?=\d)", re.I)
 EACH = re.compile(r",?\s*(?:each|apiece|je|chacun[e]?|cada un[oa]|ciascun[oa])$", re.I)
 LENGTH = re.compile(
     rf"\(?(?P<size>(?:\d+/\d+|(?:\d+\s?)?[{GLYPHS}]|\d+(?:[.,]\d+)?)(?:\s*-\s*\d+)?[- ]?"

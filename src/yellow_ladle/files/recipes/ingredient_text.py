@@ -26,6 +26,7 @@ _BETWEEN = re.compile(r"\s*(?:\.{2,}|…+|\t+|\s{2,}|:|\s[-–—=]\s|\|)\s*")
 _LAST_AMOUNT = re.compile(
     r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s|un[aeo]?\s|eine?\s)(?:\s*[^\W\d_]+\.?){0,4}$)", re.I
 )
+_AMOUNT_AT = re.compile(rf"\s(?={DIGIT})")
 _BARE_COUNT = re.compile(
     r"(?!(?:see|voir|siehe|ver|vedi|day|step|part|no|nr|tag|jour|día|giorno|teil)\b)"
     r"(?!.*\b(?:page|seite|página|pagina)\b)"
@@ -202,7 +203,7 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
         return _turned(counted["item"], counted["count"], known, spoons, bare=True)
     ends = (
         _turned(text[: last.start()], text[last.end() :], known, spoons)
-        for last in _LAST_AMOUNT.finditer(text)
+        for last in (*_AMOUNT_AT.finditer(text), *_LAST_AMOUNT.finditer(text))
     )
     return next(filter(None, ends), None)
 
