@@ -206,8 +206,8 @@ class _Reader(AmountText):
         sized = SIZES.match(self.plain, self.at)
         container = CONTAINER.match(self.plain, sized.end() if sized else self.at)
         at = container.end() if container else self.at
-        if container and (each := self._size_of_one(at)) is not None:
-            return count * each[0], each[1]
+        if container and (one := self._size_of_one(at)) is not None:
+            return count * one[0], one[1]
         for bracket in (BRACKET.match(self.plain, at), BRACKET.search(self.plain, at)):
             beside = bracket is not None and bracket.start() == at
             if bracket is None or not (container or beside):

@@ -13,10 +13,19 @@ from yellow_ladle.files.recipes.ingredient_text import (
     understood_line,
 )
 from yellow_ladle.files.recipes.recipe_words import beginning, listed
+from yellow_ladle.files.recipes.step_minutes import minutes_of_step
+from yellow_ladle.files.recipes.told_steps import LANGUAGES, tells_to_do
 
 _SIGNS_BETWEEN = tuple(map(re.compile, (r"\t", r"\s[/·|+—–]\s", r";\s*", r",\s+")))
 _OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
 HALF = r"half\san?\s|(?:une?\s)?demie?[\s-]|(?:eine?\s)?halbe[rs]?\s|medi[oa]\s|mezz[oa]\s"
+_OF_FRUIT = re.compile(
+    r"(?:(?:the|le|la|les|el|il|lo) |l['’])?(?:(?:finely |freshly )?grated )?"
+    r"(?:juice|zest|rind|peel|jus|zestes?|saft|schale|abrieb|zumo|ralladura|succo|scorza)"
+    r"(?: (?:and|et|und|y|e) (?:juice|zest|jus|zeste|saft|schale|zumo|succo|scorza))?"
+    r"(?: (?:of|de|von|di) | d['’]| (?=\d))",
+    re.I,
+)
 _SOME_MORE = re.compile(
     r"(?:extra|more|some|a little|plenty of|etwas|un peu de|un poco de|un po['’] di)\s+", re.I
 )
@@ -154,12 +163,20 @@ def _is_whole(part: str, *, asked: bool = False) -> bool:
 
 def _opens_an_amount(text: str) -> bool:
     first = ABOUT.sub("", _COMMA.split(text, maxsplit=1)[0], count=1)
-    if not re.match(rf"{DIGIT}|{HALF}|an?\s|un[ea]?\s|ein[e]?\s", first, re.I):
+    if _OF_FRUIT.match(first):
+        return True
+    if not re.match(rf"{DIGIT}|{HALF}|an?\s|un[ea]?\s|ein[e]?\s|handful of\s", first, re.I):
         return False
     found = understand(first)
-    if EACH.search(first) or TEMPERATURE.match(first):
+    if EACH.search(first) or TEMPERATURE.match(first) or minutes_of_step(first) is not None:
         return False
     return bool(found.item) and (found.quantity is not None or bool(found.question))
+
+
+def _is_told(part: str) -> bool:
+    """Whether a part tells what to do, or how long."""
+    told = any(tells_to_do(part, language) for language in LANGUAGES)
+    return told or minutes_of_step(part) is not None
 
 
 def names_in(text: str) -> list[str]:
@@ -191,9 +208,14 @@ def labelled_list(text: str) -> tuple[str, list[str]] | None:
         return (named, names) if len(names) > 1 and all(map(is_goods, names)) else None
     parts = parts if len(parts) > 1 else goods_behind(rest)
     read = [understood_line(part) for part in parts]
-    whole = all(
-        (found.item and (found.quantity or found.question)) or is_goods(part)
+    understood = [
+        bool(found.item and (found.quantity or found.question))
+        or is_goods(part)
+        or _OF_FRUIT.match(part) is not None
         for found, part in zip(read, parts, strict=True)
-    )
+    ]
+    # What is not understood among what is must not take the others out of the list.
+    others = [part for part, known in zip(parts, understood, strict=True) if not known]
+    whole = understood[0] and len(others) < len(parts) / 2 and not any(map(_is_told, others))
     item = len(parts) == 1 and (is_goods(named) or not is_goods(read[0].item))
     return (named, parts) if whole and not item else None

@@ -34,7 +34,7 @@ class LineText:
 
     `level` is that of a heading, 0 of anything else. `after_blank`: it begins a new block; `rule`:
     it is one; `counted`: its number has no sign behind it, as in "1 Melt the butter";
-    `heads_list`: it stands over lines with amounts.
+    `heads_list`: it stands over lines with amounts; `indented`: it stands further to the right.
     """
 
     text: str
@@ -44,6 +44,7 @@ class LineText:
     language: Language = "en"
     counted: bool = False
     heads_list: bool = False
+    indented: bool = False
 
     @cached_property
     def numbered(self) -> bool:
@@ -105,7 +106,8 @@ class LineText:
     @cached_property
     def told_yield(self) -> Told | None:
         """The yield that it is, or that it tells beside other facts; None where it tells none."""
-        return yield_of(self.text) or next(filter(None, map(yield_of, self._facts)), None)
+        told = (yield_of(fact) or yield_of(fact, bare=True) for fact in self._facts)
+        return yield_of(self.text) or next(filter(None, told), None)
 
     @cached_property
     def _ends_in_yield(self) -> bool:

@@ -4,6 +4,7 @@ What is left out of the list carries no flags, so a line that may be an ingredie
 """
 
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
+from yellow_ladle.files.recipes.text_line import MAX_PART_WORDS
 from yellow_ladle.files.recipes.text_structure import TextStructure
 
 
@@ -31,6 +32,9 @@ def is_listed_sentence(page: TextStructure, at: int) -> bool:
 def stands_in_list(page: TextStructure, at: int) -> bool:
     """Whether a line that tells neither what to do nor how long stands between ingredients."""
     line = page.lines[at]
-    if line.after_blank or line.numbered or line.tells_to_do or line.ends:
+    if line.after_blank or line.numbered or line.ends:
+        return False
+    if line.tells_to_do and line.words > MAX_PART_WORDS:
+        # "Squeeze lemon" is no order where it stands between ingredients.
         return False
     return minutes_of_step(line.bare) is None and page.has_amounts_beneath(at)

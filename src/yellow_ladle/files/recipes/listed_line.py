@@ -23,6 +23,7 @@ from yellow_ladle.files.recipes.yield_text import Told, yield_of
 
 MAX_INGREDIENT_WORDS, MAX_UNMEASURED_WORDS, MAX_ITEM_WORDS = 12, 8, 7
 _PER_CENT = re.compile(r"[^\W\d][^\d]*?(?:\.{2,}|:|\s)\s*\d+(?:[.,]\d+)?\s?%")
+_CAPITALS = re.compile(r"((?:[^\W\d_]+ ?){1,3}[^\W\d_])\s{2,}(?=\d)")
 _IN_BRACKETS = re.compile(r"\([^()]*\)")
 
 
@@ -41,6 +42,8 @@ class ListedLine(LineText):
 
         None of `Butter: 100 g soft`, where what stands before the colon is the item.
         """
+        if (capitals := _CAPITALS.match(self.bare)) is not None and capitals[1].isupper():
+            return labelled_list(f"{capitals[1]}: {self.bare[capitals.end() :]}")
         label, colon, _ = self.bare.partition(":")
         if not colon or self.is_head or is_fact(self.bare) or is_optional(f"{label}:"):
             return None

@@ -18,7 +18,8 @@ _NAMES_TIME = re.compile(r"^\w*(?:\s\w+)?\s?(?:time|zeit)\b|^total\b", re.I)
 def facts_of(text: str) -> list[str]:
     """What a text says that holds nothing but facts, one for how many; otherwise nothing."""
     parts = [part for part in _FACTS.split(text) if part]
-    yields = [yield_of(part) is not None for part in parts]
+    timed = any(map(tells_time, parts))
+    yields = [yield_of(part, bare=timed) is not None for part in parts]
     facts = [is_fact(part) or (any(yields) and tells_time(part)) for part in parts]
     # "Easy", "Vegetarian", between facts and in a row with them, is one more.
     beside = [

@@ -12,6 +12,7 @@ from yellow_ladle.files.recipes.listed_line import MAX_UNMEASURED_WORDS
 from yellow_ladle.files.recipes.recipe_draft import RecipeDraft
 from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, TextLine
 from yellow_ladle.files.recipes.text_structure import TextStructure
+from yellow_ladle.files.recipes.yield_text import apart as yield_at_end
 
 Zone: TypeAlias = Literal["before", "ingredients", "steps", "notes", "over"]
 """Where a reader stands: before the ingredients, in them, in the steps, in notes, behind it all."""
@@ -29,7 +30,8 @@ def begins(page: TextStructure, at: int, draft: RecipeDraft | None, zone: Zone) 
         return None
     if draft is not None and _names_what_is_above(page, at, draft):
         return "behind"
-    if line.is_measured and draft is not None and not draft.steps:
+    named = draft is not None and draft.is_empty and yield_at_end(line.bare)[1] is not None
+    if line.is_measured and draft is not None and not draft.steps and not named:
         return None
     if draft is None or zone == "over":
         return "next"

@@ -21,6 +21,7 @@ _HEADING = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
 _BOLD_LINE = re.compile(r"^\s*(?:\*\*|__)([^*_]+?):?(?:\*\*|__):?\s*$")
 _RULE = re.compile(r"^\s*(?:[-*_=~]\s*){3,}$")
 _PAGE = re.compile(r"^\W*(?:page|seite|página|pagina|pg|p|s)\.?\s*\d{1,4}\W*$", re.I)
+_JOINS_PICTURES = "\ufe0f\u200d"
 _QUOTED = re.compile(r"^\s*(?:>\s*)+")
 _PIPES = re.compile(r"^\s*\|?(.+?\|.+?)\|?\s*$")
 _PIPE_RULE = re.compile(r"^\s*\|?\s*:?-{2,}:?\s*(?:\|\s*:?-{2,}:?\s*)*\|?\s*$")
@@ -38,9 +39,20 @@ def text_lines(text: str) -> list[TextLine]:
             blank = blank or not line.strip()
             continue
         made = _lines_of(line, blank, first=not found)
-        found += [replace(each, language=language) for each in made]
+        if made[-1].rule and not blank and _is_underlined(found[-1]):
+            found[-1] = replace(found[-1], level=1 if "=" in line else 2)
+            blank = True
+            continue
+        indented = re.match(r" {4}|\t", raw) is not None
+        found += [replace(each, language=language, indented=indented) for each in made]
         blank = made[-1].rule
     return _heading_lists(_counted(found))
+
+
+def _is_underlined(line: TextLine) -> bool:
+    """Whether a rule right beneath a line makes a heading of it, as in Markdown."""
+    plain = line.after_blank and not line.level and not line.rule and not line.bulleted
+    return plain and line.words <= MAX_TITLE_WORDS and not line.is_measured and not line.ends
 
 
 def _lines_of(line: str, blank: bool, *, first: bool) -> list[TextLine]:
@@ -70,10 +82,23 @@ def _heading_lists(lines: list[TextLine]) -> list[TextLine]:
 def _is_over_list(lines: Sequence[TextLine], at: int) -> bool:
     """Whether two ingredients follow a line, or one if it is numbered or names a usual part."""
     line, beneath = lines[at], lines[at + 1 : at + 3]
-    measured = [later.is_measured and not later.numbered for later in beneath]
+    listed_ = _lists_by_number(lines, at + 1)
+    measured = [later.is_measured and (listed_ or not later.numbered) for later in beneath]
     usual = line.bare.lower().rstrip(":") in listed("lines", "parts")
     one = (line.numbered or usual) and line.after_blank and measured[0]
     return one or (len(measured) > 1 and all(measured))
+
+
+def _lists_by_number(lines: Sequence[TextLine], at: int) -> bool:
+    """Whether a block numbers ingredients: each has an amount, and none ends or tells a time."""
+    block: list[TextLine] = []
+    for line in lines[at:]:
+        if line.after_blank and block:
+            break
+        block.append(line)
+    return all(line.numbered and line.is_measured for line in block) and not any(
+        line.ends or minutes_of_step(line.bare) is not None for line in block
+    )
 
 
 def _rows(text: str) -> list[str]:
@@ -130,6 +155,9 @@ def _list_and_steps(line: str) -> list[str]:
     """
     for stop in re.finditer(r"(?<=[^\W\d_]{3})\.\s+", line):
         listed_, told = line[: stop.start()], line[stop.end() :]
+        head, colon, rest = told.partition(":")
+        if colon and is_head(head, "method") and rest.strip():
+            return [listed_, head, rest.strip()]
         first = TextLine(listed_)
         if first.listing is not None:
             return [listed_, *_afterthoughts(told)]
@@ -137,6 +165,18 @@ def _list_and_steps(line: str) -> list[str]:
         if several and first.is_measured and any(map(partial(tells_to_do, told), LANGUAGES)):
             return [listed_, told]
     return [line]
+
+
+def _without_pictures(text: str) -> str:
+    """A text without the pictures that it begins with, and what colours and joins them."""
+    at = 0
+    while at < len(text) and (
+        (category(text[at]) == "So" and text[at] not in BULLETS)
+        or text[at] in _JOINS_PICTURES
+        or "\U0001f3fb" <= text[at] <= "\U0001f3ff"
+    ):
+        at += 1
+    return text[at:].strip() if at else text
 
 
 def _afterthoughts(told: str) -> list[str]:
@@ -150,13 +190,17 @@ def _afterthoughts(told: str) -> list[str]:
 def _row(line: str) -> str:
     """A line as it stands, its cells between pipes parted by tabs."""
     plain = re.sub(r"^[-*](?=[^\W\d])(?!\*)(?![^*]*\*)", "- ", line.strip())
-    while plain and category(plain[0]) == "So" and plain[0] not in BULLETS:
+    words = _without_pictures(plain)
+    if words != plain and _without_pictures(plain[::-1]) != plain[::-1]:
+        # Pictures on either side only adorn a name.
+        return _without_pictures(words[::-1])[::-1]
+    if words != plain:
         # A picture before a line is its bullet.
-        plain = "• " + plain[1:].lstrip("\ufe0f ")
+        plain = f"• {words}"
     cells = _PIPES.match(plain)
     if cells is None:
         return plain
-    return "\t".join(cell.strip() for cell in cells[1].split("|"))
+    return "\t".join(_without_pictures(cell.strip()) for cell in cells[1].split("|"))
 
 
 def _counted(lines: list[TextLine]) -> list[TextLine]:

@@ -51,6 +51,8 @@ class _TextReader:
         self._columns: Columns | None = None
         self._headed = False
         self._listed_until = 0
+        # The part whose ingredients hang, indented, beneath the first one of it.
+        self._hung = ""
 
     def read(self) -> None:
         for at, line in enumerate(self.page.lines):
@@ -197,12 +199,17 @@ class _TextReader:
         if at < self._listed_until and line.numbered and not heads:
             self._draft.lines.append(RecipeLine(line.bare, self._section))
             return
+        if self._hung and line.indented and not line.after_blank and line.labelled is None:
+            self._draft.lines += [RecipeLine(part, self._hung) for part in line.parts]
+            return
+        self._hung = ""
         if self._columns is not None and "\t" in line.text:
             self._draft.lines.append(RecipeLine(self._columns.line(line.text), self._section))
             return
         if line.labelled is not None:
             label, parts = line.labelled
             self._draft.lines += [RecipeLine(part, label) for part in parts]
+            self._hung = label
             return
         if len(line.parts) > 1 and (line.is_measured or line.lists_goods):
             self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]

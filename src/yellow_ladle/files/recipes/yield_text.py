@@ -30,6 +30,11 @@ _SENTENCE = re.compile(r"(?<=[.!?;])\s+")
 _NAME_ENDS = re.compile(r"(?<=[^\W\d_]{3}[.!?])\s+")
 _MAKES = re.compile(r"(?:makes|yields?|gives|donne|ergibt|rinde|resa|batch|quantity)(?!\w)", re.I)
 _SIZE = re.compile(r"\b\d+(?:[.,/]\d+)?[- ]?(?:cm|mm|inch(?:es)?|in\b|\")[- ]*", re.I)
+_FOR_ONE = re.compile(
+    r"(?:per|for one|pro|par|por) (?:portion|person|serving|cover|guest|personne|couvert|ración"
+    r"|persona|porzione)",
+    re.I,
+)
 _EACH_SIZE = re.compile(r"(?<=\w)\s*\((?:of |à |de |je |da |di )?\d[^()]*\)\s*$", re.I)
 MIN_MISTYPED, NEAR_WORD = 7, 0.85
 """Letters of a word for guests that may be mistyped, and how near (0 to 1) it then has to be."""
@@ -52,6 +57,8 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
 
     It names the guests or begins as yields do; with `bare` an amount by itself is one, too.
     """
+    if _FOR_ONE.fullmatch(text.strip(" .*_#()[]")):
+        return Told(text.strip(), 1.0)
     if (each := _EACH_SIZE.search(text)) is not None:
         text = text[: each.start()]
     plain = re.sub(r"^[x×]\s*(?=\d+$)", "for ", text.strip(" .*_#()[]"))
