@@ -39,7 +39,7 @@ def doubt_of(
     """
     rest = plain[at:]
     text = plain[:60]
-    if TEMPERATURE.match(plain) or (unit is None and _NOTHING.match(plain)):
+    if TEMPERATURE.match(plain) or (unit is None and item and _NOTHING.match(plain)):
         return UNSURE.format(text=text)
     if unit is not None:
         if AND_MORE.match(rest):
