@@ -1,8 +1,9 @@
 """Recipes read from text: what is found in sixty of them, and that nothing is lost or misread."""
 
 import random
+import re
 import unittest
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from typing import Any
 
 from hypothesis import given
@@ -39,6 +40,29 @@ A little rich for a starter, but nobody complains.
 1. Mix and shape.
 2. Fry 3 minutes.
 """
+CAPITALS = """BEEF BROTH
+
+BEEF BONES 2 KG
+CELERY
+KOSHER SALT
+WATER 4 L
+
+GARNISH:
+SQUEEZE LEMON
+PARSLEY, CHOPPED
+5 G CAPERS
+
+SIMMER 4 HOURS.
+"""
+COPIED: dict[str, Callable[[str], str]] = {
+    "with Windows line ends": lambda text: text.replace("\n", "\r\n"),
+    "with a byte order mark": lambda text: f"\ufeff{text}",
+    "with spaces that do not break": lambda text: text.replace(" ", "\u00a0"),
+    "with spaces at the ends": lambda text: text.replace("\n", "   \n"),
+    "quoted": lambda text: re.sub(r"(?m)^", "> ", text),
+    "indented": lambda text: re.sub(r"(?m)^", "    ", text),
+    "under the head of a mail": lambda text: f"From: Sam\nSubject: cards\n\n{text.lstrip()}",
+}
 STEPS = ("Melt the butter.", "Simmer for 20 minutes.", "Strain and season.", "Bake 1 hour.")
 
 
@@ -67,6 +91,29 @@ class Measured(unittest.TestCase):
         found = measure(fresh())
         print(f"\nmeasured: recipes, written after the reader and mended by: {found.told}")
         self.reaches(found, 99, 97)
+
+    def test_a_text_says_the_same_however_it_was_copied(self) -> None:
+        chosen = random.Random(SEED).sample(list(_all_texts()), tries(160))
+        for text in (text["text"] for text in chosen):
+            read = text_recipes(text)
+            for how, copied in COPIED.items():
+                with self.subTest(how, text=text):
+                    self.assertEqual(text_recipes(copied(text)), read)
+
+    def test_in_capitals_nothing_is_lost(self) -> None:
+        [recipe] = text_recipes(CAPITALS)
+        self.assertEqual(
+            [(line.text, line.group) for line in recipe.lines],
+            [
+                ("BEEF BONES 2 KG", ""),
+                ("CELERY", ""),
+                ("KOSHER SALT", ""),
+                ("WATER 4 L", ""),
+                ("SQUEEZE LEMON", "GARNISH"),
+                ("PARSLEY, CHOPPED", "GARNISH"),
+                ("5 G CAPERS", "GARNISH"),
+            ],
+        )
 
     def test_a_notebook_is_read_as_its_recipes_are_alone(self) -> None:
         chosen = random.Random(SEED)

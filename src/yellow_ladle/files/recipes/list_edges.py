@@ -29,6 +29,17 @@ def is_listed_sentence(page: TextStructure, at: int) -> bool:
     return line.names_goods or stopped
 
 
+def in_capitals(page: TextStructure, at: int) -> bool:
+    """Whether a line in capitals is no heading, as the lines on either side are in capitals too."""
+    line, before, following = page.lines[at], page.lines[at - 1], page.after(at)
+    marked = bool(line.level) or line.bare.endswith(":") or line.begins_as_part
+    if marked or line.after_blank or not line.bare.isupper():
+        return False
+    return before.bare.isupper() and (
+        following is None or following.after_blank or following.bare.isupper()
+    )
+
+
 def stands_in_list(page: TextStructure, at: int) -> bool:
     """Whether a line that tells neither what to do nor how long stands between ingredients."""
     line = page.lines[at]

@@ -4,6 +4,7 @@ A name is a short line with ingredients after it: the first of a text, one behin
 recipe before, one by itself between blank lines.
 """
 
+import re
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.vocabulary.units import shipped_units
@@ -14,6 +15,8 @@ from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, TextLine
 from yellow_ladle.files.recipes.text_structure import TextStructure
 from yellow_ladle.files.recipes.yield_text import apart as yield_at_end
 
+_OF_BOOK = re.compile(r"\b(?:p|page|seite|página|pagina)\.?\s?\d{1,4}$", re.I)
+"""The page that the title of a book or chapter tells: `Basics, page 3`."""
 Zone: TypeAlias = Literal["before", "ingredients", "steps", "notes", "over"]
 """Where a reader stands: before the ingredients, in them, in the steps, in notes, behind it all."""
 Beginning: TypeAlias = Literal["next", "instead", "behind"]
@@ -61,7 +64,8 @@ def _before_any_ingredient(page: TextStructure, at: int, draft: RecipeDraft) -> 
         # What stands before the first name: the bar of a page, a greeting.
         return None if line.is_step else "instead"
     # The title of a book stands before that of its first recipe.
-    if page.is_first_of_several(at):
+    of_book = _OF_BOOK.search(draft.name) is not None and page.leads_to_ingredients(at)
+    if of_book or page.is_first_of_several(at):
         return "instead"
     deeper = bool(line.level and draft.level and line.level > draft.level)
     several = deeper and page.count_of_level(line.level) > 1 and line.section is not None

@@ -4,6 +4,7 @@ import re
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from functools import partial
+from textwrap import dedent
 from unicodedata import category
 
 from yellow_ladle.files.recipes.ingredient_list import is_goods, run_in
@@ -22,7 +23,7 @@ _BOLD_LINE = re.compile(r"^\s*(?:\*\*|__)([^*_]+?):?(?:\*\*|__):?\s*$")
 _RULE = re.compile(r"^\s*(?:[-*_=~]\s*){3,}$")
 _PAGE = re.compile(r"^\W*(?:page|seite|página|pagina|pg|p|s)\.?\s*\d{1,4}\W*$", re.I)
 _JOINS_PICTURES = "\ufe0f\u200d"
-_QUOTED = re.compile(r"^\s*(?:>\s*)+")
+_QUOTED = re.compile(r"^\s*(?:> ?)+")
 _PIPES = re.compile(r"^\s*\|?(.+?\|.+?)\|?\s*$")
 _PIPE_RULE = re.compile(r"^\s*\|?\s*:?-{2,}:?\s*(?:\|\s*:?-{2,}:?\s*)*\|?\s*$")
 
@@ -33,7 +34,7 @@ def text_lines(text: str) -> list[TextLine]:
     blank = True
     rows = _rows(text)
     for raw, language in zip(rows, languages_of(rows), strict=True):
-        line = _QUOTED.sub("", raw).rstrip().replace("\u00a0", " ")
+        line = raw.rstrip().replace("\u00a0", " ")
         ruled = "|" in line and (_PIPE_RULE.match(line) or not line.strip(" |"))
         if not line.strip() or ruled or _PAGE.match(line):
             blank = blank or not line.strip()
@@ -103,9 +104,21 @@ def _lists_by_number(lines: Sequence[TextLine], at: int) -> bool:
 
 def _rows(text: str) -> list[str]:
     """The lines of a text, those of a table in semicolons with tabs instead."""
-    lines = re.split(r"\r\n|[\r\n\x0c]", text)
+    lines = re.split(r"\r\n|[\r\n\x0c]", text.lstrip("\ufeff"))
+    lines = [_QUOTED.sub("", line) for line in dedent("\n".join(lines)).split("\n")]
+    lines = dedent("\n".join(lines)).split("\n")
+    lines = lines[_head_of_mail(lines) :]
     heads = _heads_of_blocks(lines)
     return [_parted(line, lines[head]) for line, head in zip(lines, heads, strict=True)]
+
+
+def _head_of_mail(lines: Sequence[str]) -> int:
+    """How many lines at the beginning are the head of a mail: `From: Sam`, `Subject: the tart`."""
+    names = listed("lines", "mail")
+    at = 0
+    while at < len(lines) and lines[at].partition(":")[0].strip().lower() in names:
+        at += 1
+    return at if at > 1 else 0
 
 
 def _parted(line: str, head: str) -> str:

@@ -72,6 +72,7 @@ class TextLine(ListedLine):
         if self.level or plain.endswith(":"):
             return named if "," not in named or self.level else None
         capitals = plain.isupper() and len(plain) > 2 and not self.ends
+        capitals = capitals and not re.search(r"\d", plain)
         return named if capitals and self.words <= 5 else None
 
     @cached_property

@@ -10,6 +10,7 @@ from functools import cache
 
 from yellow_ladle.files.recipes.ingredient_text import starts_with_digit
 from yellow_ladle.files.recipes.list_edges import (
+    in_capitals,
     is_listed_sentence,
     lists_otherwise,
     stands_in_list,
@@ -253,13 +254,15 @@ class _TextReader:
 
     def _heads_a_section(self, at: int) -> bool:
         line = self.page.lines[at]
+        if in_capitals(self.page, at):
+            return False
         return (
             bool(line.level)
             or line.bare.endswith(":")
             or self.page.leads_to_ingredients(at)
             or self._headed
             or line.begins_as_part
-        ) and not self.page.leads_to_steps(at)
+        ) and (not self.page.leads_to_steps(at) or stands_in_list(self.page, at + 1))
 
     def _step(self, at: int, line: TextLine) -> None:
         labelled = line.labelled is not None and line.is_measured and not line.tells_to_do

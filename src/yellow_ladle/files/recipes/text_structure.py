@@ -149,8 +149,11 @@ class TextStructure:
 
     def has_amounts_beneath(self, at: int) -> bool:
         """Whether a line with an amount stands beneath a line in its block, before any step."""
+        capitals = self.lines[at].bare.isupper()
         for later in self.lines[at + 1 :]:
-            if later.after_blank or later.rule or later.is_step or later.section is not None:
+            # In a text in capitals a line in capitals heads nothing by that.
+            heads = later.section is not None and not (capitals and later.bare.isupper())
+            if later.after_blank or later.rule or later.is_step or heads:
                 return False
             if later.is_measured:
                 return True
