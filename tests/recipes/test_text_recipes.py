@@ -14,6 +14,7 @@ from tests.recipes.layouts import Laid, laid_out
 from tests.recipes.measuring import Counted, fresh, measure, texts
 from yellow_ladle.files.recipes.ingredient_list import run_in
 from yellow_ladle.files.recipes.ingredient_text import understood_line
+from yellow_ladle.files.recipes.line_spacing import single_spaced
 from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe
 from yellow_ladle.files.recipes.text_reader import text_recipes
 
@@ -99,6 +100,16 @@ class Measured(unittest.TestCase):
             for how, copied in COPIED.items():
                 with self.subTest(how, text=text):
                     self.assertEqual(text_recipes(copied(text)), read)
+
+    def test_a_text_with_each_line_by_itself_is_closed_up(self) -> None:
+        chosen = random.Random(SEED).sample(list(_all_texts()), tries(160))
+        closed = 0
+        for text in (text["text"].strip() for text in chosen):
+            spaced = text.replace("\n", "\n\n")
+            if single_spaced(spaced) == text:
+                closed += 1
+                self.assertEqual(text_recipes(spaced), text_recipes(text))
+        self.assertGreater(closed, 0.9 * len(chosen))
 
     def test_in_capitals_nothing_is_lost(self) -> None:
         [recipe] = text_recipes(CAPITALS)

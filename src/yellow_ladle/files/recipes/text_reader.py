@@ -9,6 +9,7 @@ are the first run of lines with amounts.
 from functools import cache
 
 from yellow_ladle.files.recipes.ingredient_text import starts_with_digit
+from yellow_ladle.files.recipes.line_spacing import single_spaced
 from yellow_ladle.files.recipes.list_edges import (
     in_capitals,
     is_listed_sentence,
@@ -33,7 +34,8 @@ def text_recipes(text: str) -> list[Recipe]:
     """Every recipe in a text; of one without ingredients and steps none."""
     # To part a notebook its parts are read already.
     read = cache(_read)
-    return [recipe for part in parts_of_notebook(text, read) for recipe in read(part)]
+    parts = parts_of_notebook(single_spaced(text), read)
+    return [recipe for part in parts for recipe in read(part)]
 
 
 def _read(text: str) -> list[Recipe]:
