@@ -279,7 +279,8 @@ class _TextReader:
             return
         if not line.bare:
             return
-        if not self._headed and self.page.lists_ingredients(at):
+        listed = self.page.lists_ingredients(at) or self.page.runs_into_ingredients(at)
+        if not self._headed and listed:
             self._begin_ingredients(at, line)
             return
         steps = self._draft.steps

@@ -9,6 +9,8 @@ from yellow_ladle.files.recipes.listed_line import MAX_UNMEASURED_WORDS
 from yellow_ladle.files.recipes.table_rows import columns_of
 from yellow_ladle.files.recipes.text_line import MAX_PART_WORDS, TextLine
 
+MIN_RUN = 3
+"""Ingredients that follow one another where a list begins among the steps."""
 LOOK_AHEAD = 12
 """Lines after a title among which its ingredients have to begin."""
 
@@ -164,6 +166,14 @@ class TextStructure:
         block = self.block(at)
         measured = all(line.is_measured and not line.numbered for line in block)
         return self.lines[at].after_blank and len(block) > 1 and measured
+
+    def runs_into_ingredients(self, at: int) -> bool:
+        """Whether several ingredients with amounts follow one another, also within a block."""
+        run = self.lines[at : at + MIN_RUN]
+        return len(run) == MIN_RUN and all(
+            line.is_measured and not line.numbered and not line.ends and not line.tells_to_do
+            for line in run
+        )
 
     def in_numbered_list(self, at: int) -> bool:
         """Whether the block that a line stands in began with a number."""
