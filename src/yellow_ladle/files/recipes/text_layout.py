@@ -4,6 +4,7 @@ import re
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from functools import partial
+from itertools import groupby
 from textwrap import dedent
 from unicodedata import category
 
@@ -107,18 +108,24 @@ def _rows(text: str) -> list[str]:
     lines = re.split(r"\r\n|[\r\n\x0c]", text.lstrip("\ufeff"))
     lines = [_QUOTED.sub("", line) for line in dedent("\n".join(lines)).split("\n")]
     lines = dedent("\n".join(lines)).split("\n")
-    lines = lines[_head_of_mail(lines) :]
+    lines = list(_without_heads_of_mails(lines))
     heads = _heads_of_blocks(lines)
     return [_parted(line, lines[head]) for line, head in zip(lines, heads, strict=True)]
 
 
-def _head_of_mail(lines: Sequence[str]) -> int:
-    """How many lines at the beginning are the head of a mail: `From: Sam`, `Subject: the tart`."""
-    names = listed("lines", "mail")
-    at = 0
-    while at < len(lines) and lines[at].partition(":")[0].strip().lower() in names:
-        at += 1
-    return at if at > 1 else 0
+def _without_heads_of_mails(lines: Sequence[str]) -> Iterator[str]:
+    """The lines without those of a mail's head, one of which tells its subject: `From: Sam`."""
+    names, subjects = listed("lines", "mail"), listed("lines", "subjects")
+    for named, run in groupby(lines, lambda line: _label(line) in names):
+        block = list(run)
+        if not named or len(block) < 2 or not any(_label(line) in subjects for line in block):
+            yield from block
+
+
+def _label(line: str) -> str:
+    """What stands before the colon of a line, in small letters; nothing where it has none."""
+    before, colon, _ = line.partition(":")
+    return before.strip().lower() if colon else ""
 
 
 def _parted(line: str, head: str) -> str:
