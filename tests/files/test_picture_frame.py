@@ -72,6 +72,8 @@ class Framed(unittest.TestCase):
             {"corners": (0.0, 0.0, 1.0, 1.0, 1.0, 0.0, 0.0, 1.0)},  # two sides cross
             {"corners": (0.5, 0.5, 0.51, 0.5, 0.51, 0.51, 0.5, 0.51)},
             {"corners": (1.0, 0.0, 0.0, 0.0, 0.0, 1.0, 1.0, 1.0)},  # a mirror's picture
+            {"corners": (0.0, 0.0, 1.0, 0.0, 1e-180, 1.0, 0.0, 1.0)},  # two in one place
+            {"corners": (0.0, 0.0, 0.5, 1e-9, 1.0, 0.0, 0.5, 1.0)},  # three on a line
         ):
             with self.assertRaises(BookRefused):
                 Frame(**frame)  # type: ignore[arg-type]

@@ -15,6 +15,9 @@ WHOLE = (0.0, 0.0, 1.0, 0.0, 1.0, 1.0, 0.0, 1.0)
 MIN_AREA = 0.005
 """The least part of a picture that can be meant; less is a slip of the finger."""
 
+MIN_TURN = 0.0005
+"""Twice the least area between three corners; two that all but meet make no rectangle."""
+
 
 @dataclass(frozen=True, slots=True)
 class Frame:
@@ -87,10 +90,10 @@ def _perspective(corners: list[tuple[float, float]], width: int, height: int) ->
 
 
 def _clockwise(points: tuple[tuple[float, float], ...]) -> bool:
-    """Whether every corner turns the same way, y running downwards: no side crosses another."""
+    """Whether every corner turns clearly the same way, y running downwards: no sides cross."""
     around = [*points, *points[:2]]
     return all(
-        (bx - ax) * (cy - by) - (by - ay) * (cx - bx) > 0
+        (bx - ax) * (cy - by) - (by - ay) * (cx - bx) > MIN_TURN
         for (ax, ay), (bx, by), (cx, cy) in zip(around, around[1:], around[2:], strict=False)
     )
 
