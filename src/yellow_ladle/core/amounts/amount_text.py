@@ -110,10 +110,10 @@ class AmountText:
             # What follows a bracket is said of the item, and is no part of its name.
             beyond = BRACKET.sub("", rest[first.end() :]).strip(" ,;")
             rest = rest[: first.start()]
-        rest = BRACKET.sub("", rest).strip()
         # A bracket that nobody closed ends with the line.
-        rest, _, left = rest.partition("(")
-        rest, self.notes = rest.strip(), [*self.notes, *filter(None, (left.strip(),))]
+        rest, _, unclosed = BRACKET.sub("", rest).partition("(")
+        rest = rest.strip()
+        self.notes.append(unclosed.strip())
         if (aside := ASIDE.search(rest)) is not None and not at_comma(rest[: aside.start()])[1]:
             self.notes.append(aside["said"].lower())
             rest = rest[: aside.start()].rstrip(" .…:-–")

@@ -80,8 +80,9 @@ def doubt_of(
     )
     measures = (m for m in words if known[words[m]].kind != "piece")
     # Of what is only counted, the words are too like others to ask about every letter.
-    counted = any(turned(first, measure) for measure in words)
-    asks = looks_like_a_measure(first, measures) or ((begins or counted) and not names_goods(first))
+    asks = looks_like_a_measure(first, measures) or (
+        (begins or any(turned(first, measure) for measure in words)) and not names_goods(first)
+    )
     return UNSURE.format(text=text) if asks else ""
 
 

@@ -160,12 +160,9 @@ class _Reader(AmountText):
         counted = self.known.get(unit or "")
         several = _SEVERAL.match(self.plain, begins) is not None
         named = NO_AMOUNT.search(self.plain)
-        if named is not None and counted is not None and counted.kind == "piece":
-            # "Parsley stalks as needed" are no one stalk.
-            unit = counted = None
         alone = not self.plain[self.at :].partition(",")[0].strip(" .;")
-        if alone and counted is not None and counted.kind == "piece":
-            # With nothing behind it the word is a name: cloves are goods themselves.
+        if counted is not None and counted.kind == "piece" and (named or alone):
+            # "Parsley stalks as needed" are no one stalk, and cloves are goods themselves.
             unit = counted = None
         if unit is not None and counted and (counted.about or counted.kind == "piece"):
             if several:
@@ -208,16 +205,15 @@ class _Reader(AmountText):
         at = container.end() if container else self.at
         if container and (one := self._size_of_one(at)) is not None:
             return count * one[0], one[1]
-        for bracket in (BRACKET.match(self.plain, at), BRACKET.search(self.plain, at)):
-            beside = bracket is not None and bracket.start() == at
-            if bracket is None or not (container or beside):
-                continue
+        bracket = BRACKET.search(self.plain, at)
+        beside = bracket is not None and bracket.start() == at
+        if bracket is not None and (container or beside):
             told = EACH.sub("", bracket[1])
             each = re.sub(r"(?<=\d)-(?=[^\W\d_])", " ", told)
             inside = understand(each, self.known, self.spoons)
-            if inside.quantity is None or inside.unit == "piece" or inside.item:
-                continue
-            if beside or count == 1 or told != bracket[1]:
+            whole = inside.unit != "piece" and not inside.item
+            of_one = beside or count == 1 or told != bracket[1]
+            if inside.quantity is not None and whole and of_one:
                 self.at = bracket.end() if beside else at
                 return count * inside.quantity, inside.unit
         here, asked = self.at, self.question

@@ -27,7 +27,7 @@ CONTAINERS = (
     *("bottiglia", "bottiglie", "confezione", "confezioni", "barattolo", "barattoli"),
 )
 CONTAINER = re.compile(
-    rf"(?P<what>(?:{'|'.join(ENGLISH_CONTAINERS)})(?=(?:e?s)?[\s,(.]|(?:e?s)?$)|{'|'.join(CONTAINERS)})"
+    rf"(?P<what>(?:{'|'.join(ENGLISH_CONTAINERS)})(?=(?:e?s)?(?:[\s,(.]|$))|{'|'.join(CONTAINERS)})"
     r"(?:s|es|n|en)?(?=[\s,(.]|$)\.?(?!\s(?:noodle|vermicelli))"
     r"\s*(?:(?:of|de|von|di)\b|d['’])?\s*",
     re.I,

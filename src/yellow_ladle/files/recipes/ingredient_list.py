@@ -14,11 +14,11 @@ from yellow_ladle.files.recipes.ingredient_text import (
 )
 from yellow_ladle.files.recipes.recipe_words import beginning, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.told_steps import LANGUAGES, tells_to_do
+from yellow_ladle.files.recipes.told_steps import tells_to_do_in_any_language
 
 _SIGNS_BETWEEN = tuple(map(re.compile, (r"\t", r"\s[/·|+—–]\s", r";\s*", r",\s+")))
 _OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)
-HALF = r"half\san?\s|(?:une?\s)?demie?[\s-]|(?:eine?\s)?halbe[rs]?\s|medi[oa]\s|mezz[oa]\s"
+_HALF = r"half\san?\s|(?:une?\s)?demie?[\s-]|(?:eine?\s)?halbe[rs]?\s|medi[oa]\s|mezz[oa]\s"
 _OF_FRUIT = re.compile(
     r"(?:(?:the|le|la|les|el|il|lo) |l['’])?(?:(?:finely |freshly )?grated )?"
     r"(?:juice|zest|rind|peel|jus|zestes?|saft|schale|abrieb|zumo|ralladura|succo|scorza)"
@@ -165,7 +165,7 @@ def _opens_an_amount(text: str) -> bool:
     first = ABOUT.sub("", _COMMA.split(text, maxsplit=1)[0], count=1)
     if _OF_FRUIT.match(first):
         return True
-    if not re.match(rf"{DIGIT}|{HALF}|an?\s|un[ea]?\s|ein[e]?\s|handful of\s", first, re.I):
+    if not re.match(rf"{DIGIT}|{_HALF}|an?\s|un[ea]?\s|ein[e]?\s|handful of\s", first, re.I):
         return False
     found = understand(first)
     if EACH.search(first) or TEMPERATURE.match(first) or minutes_of_step(first) is not None:
@@ -175,8 +175,7 @@ def _opens_an_amount(text: str) -> bool:
 
 def _is_told(part: str) -> bool:
     """Whether a part tells what to do, or how long."""
-    told = any(tells_to_do(part, language) for language in LANGUAGES)
-    return told or minutes_of_step(part) is not None
+    return tells_to_do_in_any_language(part) or minutes_of_step(part) is not None
 
 
 def names_in(text: str) -> list[str]:

@@ -16,16 +16,14 @@ from yellow_ladle.core.amounts.understood import UNSURE, Understood
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 from yellow_ladle.files.recipes.recipe_words import listed
-from yellow_ladle.files.recipes.told_steps import LANGUAGES, tells_to_do
+from yellow_ladle.files.recipes.told_steps import tells_to_do, tells_to_do_in_any_language
 
 BULLETS = "•*-–—·▪◦‣+□☐✓"
 _BULLET = re.compile(rf"^\s*[{re.escape(BULLETS)}]+\s+|^\s*•\s*")
 DIGIT = "[\\d¼½¾⅓⅔⅛]"
 _CHECK_BOX = re.compile(r"^\s*\[[ xX]?\]\s*")
 _BETWEEN = re.compile(r"\s*(?:\.{2,}|…+|\t+|\s{2,}|:|\s[-–—=]\s|\|)\s*")
-_LAST_AMOUNT = re.compile(
-    r"\s(?=(?:\d[\d.,/\s]*|[¼½¾⅓⅔⅛]|an?\s|un[aeo]?\s|eine?\s)(?:\s*[^\W\d_]+\.?){0,4}$)", re.I
-)
+_LAST_ARTICLE = re.compile(r"\s(?=(?:an?|un[aeo]?|eine?)\s(?:\s*[^\W\d_]+\.?){0,4}$)", re.I)
 _AMOUNT_AT = re.compile(rf"\s(?={DIGIT})")
 _BARE_COUNT = re.compile(
     r"(?!(?:see|voir|siehe|ver|vedi|day|step|part|no|nr|tag|jour|día|giorno|teil)\b)"
@@ -60,7 +58,7 @@ _COUNT_AND_SIZE = re.compile(
     r"|median[ao]s?|grandes?|piccol[aei]|medi[aeo]|grand[ei])(?:\s*\((?P<weight>[^()]*)\))?",
     re.I,
 )
-_FORMED = re.compile(r"(?P<count>[1-9]\d?)\s+(?P<form>[^\W\d_]+)")
+_FORMED = re.compile(r"[1-9]\d?\s+(?P<form>[^\W\d_]+)")
 _COUNTED_NAME = re.compile(r"\d+\s+(cloves)$", re.I)
 _TIMES_COUNT = re.compile(r"(?P<item>[^\W\d].*?)\s*[x×]\s*(?P<count>[1-9]\d?)$", re.I)
 _WHOLE_WORD_FROM = 5
@@ -203,14 +201,14 @@ def _item_first(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> 
         return _turned(counted["item"], counted["count"], known, spoons, bare=True)
     ends = (
         _turned(text[: last.start()], text[last.end() :], known, spoons)
-        for last in (*_AMOUNT_AT.finditer(text), *_LAST_AMOUNT.finditer(text))
+        for last in (*_AMOUNT_AT.finditer(text), *_LAST_ARTICLE.finditer(text))
     )
     return next(filter(None, ends), None)
 
 
 def _is_goods_last(first: str, last: str) -> bool:
     """Whether only the last of two parts of a line names goods that are known."""
-    told = any(tells_to_do(f"{first} {last}", language) for language in LANGUAGES)
+    told = tells_to_do_in_any_language(f"{first} {last}")
     return not told and class_of_name(last).certain and not class_of_name(first).certain
 
 

@@ -7,11 +7,12 @@ is lost. Every second empty line is taken away, so that wider gaps part the bloc
 import re
 from itertools import pairwise
 
+from yellow_ladle.files.recipes.ingredient_text import DIGIT
+
 MIN_LINES, MIN_APART = 8, 0.9
 """Lines from which on a text may be spaced out, and the share of them that an empty one follows."""
 MIN_LISTED, MAX_LISTED_WORDS = 3, 8
 """Short lines with a number that follow one another in any list of ingredients, and their words."""
-_DIGIT = re.compile(r"[\d¼½¾⅓⅔⅛]")
 
 
 def single_spaced(text: str) -> str:
@@ -33,7 +34,7 @@ def _lists(lines: list[str], apart: list[bool]) -> bool:
     """Whether several short lines with numbers follow one another, each by itself."""
     run = 0
     for line, spaced in zip(lines, [*apart, True], strict=True):
-        short = len(line.split()) <= MAX_LISTED_WORDS and _DIGIT.search(line) is not None
+        short = len(line.split()) <= MAX_LISTED_WORDS and re.search(DIGIT, line) is not None
         run = run + 1 if short and spaced else 0
         if run == MIN_LISTED:
             return True

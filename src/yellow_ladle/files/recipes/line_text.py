@@ -106,7 +106,7 @@ class LineText:
     @cached_property
     def told_yield(self) -> Told | None:
         """The yield that it is, or that it tells beside other facts; None where it tells none."""
-        told = (yield_of(fact) or yield_of(fact, bare=True) for fact in self._facts)
+        told = (yield_of(fact, bare=True) for fact in self._facts)
         return yield_of(self.text) or next(filter(None, told), None)
 
     @cached_property

@@ -13,7 +13,7 @@ from yellow_ladle.files.recipes.listed_line import MAX_UNMEASURED_WORDS
 from yellow_ladle.files.recipes.recipe_draft import RecipeDraft
 from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, TextLine
 from yellow_ladle.files.recipes.text_structure import TextStructure
-from yellow_ladle.files.recipes.yield_text import apart as yield_at_end
+from yellow_ladle.files.recipes.yield_text import apart
 
 _OF_BOOK = re.compile(r"\b(?:p|page|seite|página|pagina)\.?\s?\d{1,4}$", re.I)
 """The page that the title of a book or chapter tells: `Basics, page 3`."""
@@ -33,7 +33,7 @@ def begins(page: TextStructure, at: int, draft: RecipeDraft | None, zone: Zone) 
         return None
     if draft is not None and _names_what_is_above(page, at, draft):
         return "behind"
-    named = draft is not None and draft.is_empty and yield_at_end(line.bare)[1] is not None
+    named = draft is not None and draft.is_empty and apart(line.bare)[1] is not None
     if line.is_measured and draft is not None and not draft.steps and not named:
         return None
     if draft is None or zone == "over":
@@ -45,8 +45,8 @@ def begins(page: TextStructure, at: int, draft: RecipeDraft | None, zone: Zone) 
     if not draft.steps and zone != "notes":
         same = bool(line.level) and line.level == draft.level
         return "next" if same and page.starts_recipe(at) else None
-    apart = line.after_blank or bool(line.level) or line.heads_list
-    return "next" if apart and not line.begins_as_part and page.starts_recipe(at) else None
+    by_itself = line.after_blank or bool(line.level) or line.heads_list
+    return "next" if by_itself and not line.begins_as_part and page.starts_recipe(at) else None
 
 
 def _names_what_is_above(page: TextStructure, at: int, draft: RecipeDraft) -> bool:

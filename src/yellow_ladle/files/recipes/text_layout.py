@@ -3,7 +3,6 @@
 import re
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
-from functools import partial
 from itertools import groupby
 from textwrap import dedent
 from unicodedata import category
@@ -16,7 +15,7 @@ from yellow_ladle.files.recipes.recipe_words import is_head, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.table_rows import columns_of
 from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, TextLine
-from yellow_ladle.files.recipes.told_steps import LANGUAGES, languages_of, tells_to_do
+from yellow_ladle.files.recipes.told_steps import languages_of, tells_to_do_in_any_language
 from yellow_ladle.files.recipes.yield_text import yield_of
 
 _HEADING = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
@@ -84,7 +83,7 @@ def _heading_lists(lines: list[TextLine]) -> list[TextLine]:
 def _is_over_list(lines: Sequence[TextLine], at: int) -> bool:
     """Whether two ingredients follow a line, or one if it is numbered or names a usual part."""
     line, beneath = lines[at], lines[at + 1 : at + 3]
-    listed_ = _lists_by_number(lines, at + 1)
+    listed_ = any(later.numbered for later in beneath) and _lists_by_number(lines, at + 1)
     measured = [later.is_measured and (listed_ or not later.numbered) for later in beneath]
     usual = line.bare.lower().rstrip(":") in listed("lines", "parts")
     one = (line.numbered or usual) and line.after_blank and measured[0]
@@ -93,19 +92,17 @@ def _is_over_list(lines: Sequence[TextLine], at: int) -> bool:
 
 def _lists_by_number(lines: Sequence[TextLine], at: int) -> bool:
     """Whether a block numbers ingredients: each has an amount, and none ends or tells a time."""
-    block: list[TextLine] = []
-    for line in lines[at:]:
-        if line.after_blank and block:
-            break
-        block.append(line)
-    return all(line.numbered and line.is_measured for line in block) and not any(
-        line.ends or minutes_of_step(line.bare) is not None for line in block
+    end = next((n for n in range(at + 1, len(lines)) if lines[n].after_blank), len(lines))
+    return all(
+        line.numbered and line.is_measured and not line.ends and minutes_of_step(line.bare) is None
+        for line in lines[at:end]
     )
 
 
 def _rows(text: str) -> list[str]:
     """The lines of a text, those of a table in semicolons with tabs instead."""
     lines = re.split(r"\r\n|[\r\n\x0c]", text.lstrip("\ufeff"))
+    # A quotation may be indented, and what is quoted too.
     lines = [_QUOTED.sub("", line) for line in dedent("\n".join(lines)).split("\n")]
     lines = dedent("\n".join(lines)).split("\n")
     lines = list(_without_heads_of_mails(lines))
@@ -182,7 +179,7 @@ def _list_and_steps(line: str) -> list[str]:
         if first.listing is not None:
             return [listed_, *_afterthoughts(told)]
         several = len(first.parts) > 1 or first.labelled is not None
-        if several and first.is_measured and any(map(partial(tells_to_do, told), LANGUAGES)):
+        if several and first.is_measured and tells_to_do_in_any_language(told):
             return [listed_, told]
     return [line]
 

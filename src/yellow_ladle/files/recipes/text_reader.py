@@ -217,7 +217,7 @@ class _TextReader:
         if len(line.parts) > 1 and (line.is_measured or line.lists_goods):
             self._draft.lines += [RecipeLine(part, self._section) for part in line.parts]
             return
-        if lists_otherwise(self.page, at) and bool(self._draft.lines):
+        if self._draft.lines and lists_otherwise(self.page, at):
             self._begin_steps(at, line)
             return
         if line.is_measured or (line.bulleted and not self._is_step_here(line)):

@@ -60,6 +60,11 @@ def tells_to_do(text: str, language: Language = "en") -> bool:
     return len(first) >= MIN_VERB and first.endswith(_endings(language)) and not _names_goods(first)
 
 
+def tells_to_do_in_any_language(text: str) -> bool:
+    """Whether a text, of which nobody knows the language, tells what to do in one of them."""
+    return any(tells_to_do(text, language) for language in LANGUAGES)
+
+
 def _is_last_verb(clause: str) -> bool:
     words = clause.split()
     if len(words) < 2 or not words[-1].islower():
