@@ -119,8 +119,8 @@ class Words(unittest.TestCase):
         goods = (
             product("hen", "poultry"),
             pot("broth", "hen"),
-            product("leek"),
-            pot("pan", "leek"),
+            product("carrot"),
+            pot("pan", "carrot"),
         )
         parts = by_flag(reading(*goods), "broth")
         self.assertEqual((parts[0].id, parts[0].names), ("declared", {}))

@@ -122,7 +122,7 @@ class OwnStatements(unittest.TestCase):
 
 class WhatIsNotThere(unittest.TestCase):
     def test_free_is_silent(self) -> None:
-        carried = reading(product("leek", free="milk"), pot("soup", "leek"))
+        carried = reading(product("carrot", free="milk"), pot("soup", "carrot"))
         self.assertEqual(carried.levels("soup"), {})
 
     def test_a_house_flag_travels_like_any_other(self) -> None:

@@ -10,11 +10,24 @@ from tests.effort import examples
 from tests.kitchens import line
 from tests.random_books import FLAGS, books
 from yellow_ladle.core.book.book import Book, Preparation, owner_of
+from yellow_ladle.core.book.maker import Maker
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.carrying.paths import sources
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change, applied, choosing, reread
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.core.vocabulary.levels import Level
+
+CLASS_IS = {"wheat-flour": {"wheat"}, "butter": {"milk"}, "milk": {"milk"}, "cream": {"milk"}}
+"""What the classes of random products are by nature, as far as the random flags go."""
+
+
+def label_level(product: Product, label: Product | Maker, flag: str) -> Level:
+    """What one label says of a flag, which is never free where the product's class is the flag."""
+    level = label.statements.get(flag, label.otherwise)
+    if level is not Level.FREE or flag not in CLASS_IS.get(product.class_, ()):
+        return level
+    return Level.UNCHECKED if flag in label.statements else Level.CONTAINS
 
 
 def naive(book: Book, item: str, flag: str) -> Level:
@@ -22,9 +35,11 @@ def naive(book: Book, item: str, flag: str) -> Level:
     if item in book.products:
         product = book.products[item]
         counted = [m for m in product.makers if product.in_use in (None, m.id)]
-        found = [m.statements.get(flag, m.otherwise) for m in counted]
-        rest = Level.FREE if product.makers else product.otherwise
-        found.append(product.statements.get(flag, rest))
+        found = [label_level(product, m, flag) for m in counted]
+        if product.makers:
+            found.append(product.statements.get(flag, Level.FREE))
+        else:
+            found.append(label_level(product, product, flag))
         for entry in product.bag.additions if product.bag else ():
             found.append(entry.statements.get(flag, Level.FREE))
             if entry.live:

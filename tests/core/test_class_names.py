@@ -14,11 +14,12 @@ from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.book.maker import Maker
 from yellow_ladle.core.book.proposed_class import class_of, proposed, proposed_of_pot, taken_as
-from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.vocabulary.class_names import ClassGuess, class_of_name
-from yellow_ladle.core.vocabulary.classes import known_classes
+from yellow_ladle.core.vocabulary.classes import known_classes, usual_of
+from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 
@@ -233,17 +234,19 @@ class Proposed(unittest.TestCase):
 
     @examples(100)
     @given(name=FOODS)
-    def test_a_proposed_class_neither_raises_nor_lowers_a_flag(self, name: str) -> None:
-        def levels(name: str) -> dict[str, Level]:
-            jar = replace(
-                product("jar", otherwise=Level.FREE),
-                class_=None,
-                name=name or "x",
-                evidence={},
-            )
-            return dict(read(book(pot("soup", line("jar")), jar)).levels("soup"))
+    def test_a_proposed_class_raises_what_it_is_and_lowers_nothing(self, name: str) -> None:
+        def read_as(name: str) -> Reading:
+            jar = replace(product("jar"), class_=None, name=name or "x")
+            return read(book(pot("soup", line("jar")), jar))
 
-        self.assertEqual(levels(name), levels("Tub"))
+        guess = class_of_name(name or "x")
+        named = [usual_of(class_) for class_ in (guess.class_, *guess.others) if class_]
+        common = {flag for usual in named for flag in usual.has}
+        for usual in named:
+            common &= usual.inherent if guess.certain else usual.has
+        found = read_as(name).levels("soup")
+        self.assertEqual(found, dict.fromkeys(common & {flag.id for flag in shipped_flags()}, Level.CONTAINS))
+        self.assertEqual(read_as("Tub").levels("soup"), {})
 
 
 if __name__ == "__main__":

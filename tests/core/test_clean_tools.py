@@ -117,7 +117,7 @@ class TracesOfOwnTools(unittest.TestCase):
         self.assertEqual(before.tool_traces("plate"), {"fish", "wheat"})
         self.assertEqual(before.level("soy-soup", "fish"), MAY)
         self.assertEqual(before.tool_traces("soy-soup"), frozenset())
-        self.assertEqual(before.tool_traces("fish-stock"), {"wheat"})
+        self.assertEqual(before.tool_traces("fish-stock"), {"wheat", "allium"})
 
     def test_a_maker_who_says_so_as_well_counts_more(self) -> None:
         mixed = pot("mixed", "soy-milk", "leek", equipment=("sieve",))

@@ -11,7 +11,7 @@ from yellow_ladle.core.book.tool import Use
 from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.reading.day_traces import day_reading
 from yellow_ladle.core.reading.reading import Reason, Suitability, read
-from yellow_ladle.core.vocabulary.classes import grape_wine_classes
+from yellow_ladle.core.vocabulary.classes import grape_wine_classes, usual_of
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.core.vocabulary.levels import Level
@@ -172,8 +172,7 @@ class GrapeWine(unittest.TestCase):
                 pot("stock", "wine", by="fat"),
                 pot("soup", "stock/fat"),
             )
-            self.assertEqual(carried.levels("soup"), {})
-            self.assertEqual(carried.verdict("soup", "halal"), "suits")
+            self.assertEqual(carried.levels("soup").keys(), usual_of(class_).inherent)
             found = carried.suitability("soup")["kosher"]
             reason = Reason("grape_wine", Level.CONTAINS, ("wine",), "kosher")
             self.assertEqual((found.verdict, found.because), (Verdict.ASK, (reason,)))

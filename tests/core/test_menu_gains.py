@@ -100,7 +100,7 @@ class OnePurchase(unittest.TestCase):
 
 class OneLabel(unittest.TestCase):
     def test_a_label_that_frees_a_plate_as_it_is(self) -> None:
-        butter = unread("block", "butter")
+        butter = unread("block", "plant-spread")
         plates = (pot("toast", "block", kind="dish"), PIE)
         asked = gains(reading(FLOUR, MILK, SAUCE, butter, *plates), "toast", "pie")
         gain = asked.one_label()

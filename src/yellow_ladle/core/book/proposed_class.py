@@ -1,8 +1,8 @@
 """The class that goods and pots are taken as where nobody has said one.
 
 Goods are taken by their name, else by the one ingredient on their label; a pot by what it is made
-of, else by its name. A proposed class offers moves; it never raises or lowers a flag
-(`carrying/label_sources.py` reads recorded classes only).
+of, else by its name. A proposed class offers moves and never lowers a flag; what a name alone raises
+is in `inherent_flags.py`.
 """
 
 import re
@@ -14,6 +14,7 @@ from yellow_ladle.core.book.book import Book, Line, Preparation, owner_of
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.vocabulary.class_names import UNKNOWN, ClassGuess, class_of_name
 from yellow_ladle.core.vocabulary.classes import (
+    UNSAID,
     expanded,
     house_words,
     of_twin,
@@ -26,8 +27,6 @@ from yellow_ladle.core.vocabulary.toml import Value, rows, table, words
 _LIST = re.compile(r"(?i)^\W*(?:ingredients?|zutaten|ingrédients?|ingredientes|ingredienti)\s*:?")
 NAMED_BY_WHAT_THEY_ARE_FOR = ("dish", "soup")
 """Kinds of preparation whose name tells what is on the plate, not what may stand in their place."""
-UNSAID = "other"
-"""What earlier versions wrote where nobody had said a class."""
 MAIN_ROLES = ("body", "aromatic")
 """Roles of the lines that say what a stock or a sauce is of."""
 

@@ -4,11 +4,12 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
 from yellow_ladle.core.book.book import Book, owner_of
+from yellow_ladle.core.book.inherent_flags import inherent_flags
 from yellow_ladle.core.book.maker import Evidence, Statements
 from yellow_ladle.core.book.product import MAX_ALCOHOL_FREE, MAX_SULPHITE_FREE, Addition, Product
 from yellow_ladle.core.carrying.certificates import held
 from yellow_ladle.core.carrying.masks import Layout
-from yellow_ladle.core.vocabulary.classes import grape_wine_classes, usual_of
+from yellow_ladle.core.vocabulary.classes import grape_wine_classes
 from yellow_ladle.core.vocabulary.diets import ORIGIN
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -46,7 +47,8 @@ class Contradiction:
     """A label and another record of the same product that cannot both be right.
 
     `level` is what the label says of the flag, `reads` what therefore counts. `against` names the
-    other record: a number of the product by its field, or `class`.
+    other record: a number of the product by its field, its `class`, or its `name` where nobody has
+    recorded a class.
     """
 
     product: str
@@ -59,7 +61,7 @@ class Contradiction:
 
 def label_sources(product: Product, on: str | None) -> list[LabelSource]:
     """Every label that counts on a day (ISO date; with None no certificate has run out)."""
-    wine = product.class_ in grape_wine_classes()
+    wine = inherent_flags(product).grape_wine
     own = held(product.certificates, product.papers, on)
     otherwise = Level.FREE if product.makers else product.otherwise
     found = [LabelSource("", product.statements, otherwise, own, product.evidence, wine)]
@@ -114,16 +116,32 @@ def _contradicted(product: Product, source: LabelSource, book: Book) -> Iterator
         level = source.level(flag)
         if speaks and level < Level.CONTAINS:
             yield Contradiction(product.id, source.by, flag, level, Level.CONTAINS, field)
-    usual = usual_of(product.class_ or "")
+    if speaks:
+        yield from _against_class(product, source, book, frozenset(measured))
+
+
+def _against_class(
+    product: Product, source: LabelSource, book: Book, measured: frozenset[str]
+) -> Iterator[Contradiction]:
+    """The flags that a label says free of and that such a product is, or usually has."""
+    by_class = inherent_flags(product)
+    against = "class" if by_class.recorded else "name"
+    silent_free = source.otherwise is Level.FREE
+    for flag in sorted((by_class.inherent & book.flag_ids) - measured):
+        if flag in source.statements:
+            if source.statements[flag] is Level.FREE:
+                yield Contradiction(
+                    product.id, source.by, flag, Level.FREE, Level.UNCHECKED, against
+                )
+        elif silent_free:
+            yield Contradiction(product.id, source.by, flag, Level.FREE, Level.CONTAINS, against)
     rest = source.evidence.get("otherwise")
-    if not speaks or rest is None or rest.kind != PLAIN_FOOD:
-        return
-    if source.otherwise is not Level.FREE:
+    if not silent_free or rest is None or rest.kind != PLAIN_FOOD:
         return
     spoken_of = {flag for entry in _additions(product) for flag in entry.statements}
-    spoken_of |= {*source.statements, *measured}
-    for flag in sorted((usual.has & book.flag_ids) - spoken_of):
-        yield Contradiction(product.id, source.by, flag, Level.FREE, Level.UNCHECKED, "class")
+    spoken_of |= {*source.statements, *measured, *by_class.inherent}
+    for flag in sorted((by_class.usual & book.flag_ids) - spoken_of):
+        yield Contradiction(product.id, source.by, flag, Level.FREE, Level.UNCHECKED, against)
 
 
 def _additions(product: Product) -> tuple[Addition, ...]:

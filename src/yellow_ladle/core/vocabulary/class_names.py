@@ -39,6 +39,9 @@ MAX_STRANGERS = 2
 """Words that nobody knows beside a certain name; more than a farm's or a brand's are doubtful."""
 SLIP = 0.84
 """How like two words are of which one may be the other, misspelt."""
+MAX_CHOICES = 4
+"""Things that a name may give to choose from."""
+_CHOICE = re.compile(r"(?<=[^\W\d_]{3})\s*/\s*(?=[^\W\d_]{3})|\s+(?:or|ou|oder|oppure)\s+", re.I)
 _PARTS = re.compile(r"[,;:/()\[\]–—|]|\s-\s")
 
 
@@ -70,7 +73,19 @@ class _Understood:
 
 @lru_cache(maxsize=50_000)
 def class_of_name(name: str) -> ClassGuess:
-    """The class that a name means. Two names for one class give the first (classes.toml)."""
+    """The class that a name means. Two names for one class give the first (classes.toml).
+
+    A name that gives a choice ("hazelnuts/walnuts") is certain where all of it is of one class.
+    """
+    choices = [_class_of_one(part) for part in _CHOICE.split(name)[:MAX_CHOICES]]
+    classes = dict.fromkeys(guess.class_ for guess in choices)
+    if len(classes) > 1 and None not in classes:
+        found = [class_ for guess in choices for class_ in (guess.class_, *guess.others) if class_]
+        return _unsure(found[0], *found[1:])
+    return _class_of_one(name)
+
+
+def _class_of_one(name: str) -> ClassGuess:
     if _stands_in(name):
         return UNKNOWN
     denied, rest = _denied(name)

@@ -8,14 +8,21 @@ from yellow_ladle.core.vocabulary.toml import section, table, words
 
 GROUP = "@"
 """What a group's name begins with in a rule."""
+UNSAID = "other"
+"""The class that earlier versions wrote where nobody had said one."""
 
 
 @dataclass(frozen=True, slots=True)
 class Usual:
-    """What is usual in goods or pots of a class: what they are, and what is often in them."""
+    """What is usual in goods or pots of a class.
+
+    `inherent`: the flags that no variety is without; `has`: those with what the thing usually is;
+    `often`: what is often in it.
+    """
 
     has: frozenset[str]
     often: frozenset[str]
+    inherent: frozenset[str] = frozenset()
 
 
 @cache
@@ -26,7 +33,9 @@ def known_classes() -> Mapping[str, Usual]:
     for part in ("goods", "pots"):
         for word, value in section(data[part]).items():
             row = section(value)
-            found[word] = Usual(frozenset(words(row.get("has"))), frozenset(words(row.get("look"))))
+            inherent = frozenset(words(row.get("is")))
+            has, often = frozenset(words(row.get("has"))), frozenset(words(row.get("look")))
+            found[word] = Usual(inherent | has, often, inherent)
     return found
 
 
