@@ -42,6 +42,7 @@ class Recording(ApiTest):
 
     def test_a_new_product_goes_into_a_pot_and_out_again(self) -> None:
         salt = {"id": "smoked-salt", "name": "Smoked salt", "class": "salt", "otherwise": "free"}
+        salt["evidence"] = {"otherwise": {"kind": "label", "person": "MK"}}
         new = self.post("/changes", {"change": {"change": "product", "product": salt}})
         line = {"item": "smoked-salt", "quantity": 2, "unit": "g", "role": "seasoning"}
         change = {"change": "line", "preparation": "veloute", "line": 4, "to": line}

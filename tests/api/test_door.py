@@ -86,7 +86,7 @@ class Clock(ApiTest):
 
     def test_one_that_goes_back_is_told_and_the_history_does_not(self) -> None:
         right = self.state("contains")
-        self.assertEqual(self.state("free"), right, "it stands still")
+        self.assertEqual(self.state("may_contain"), right, "it stands still")
         self.assertEqual(self.get("/health")["worry"], "")
         self.time += timedelta(days=400)
         ahead = self.state("contains")
@@ -94,7 +94,7 @@ class Clock(ApiTest):
         self.time -= timedelta(days=400)
         told = "clock says it is 2026-11-24, but something was recorded at 2027-12-29"
         self.assertIn(told, self.get("/health")["worry"])
-        self.assertEqual(self.state("free"), ahead)
+        self.assertEqual(self.state("may_contain"), ahead)
         moments = [entry["at"] for entry in self.get("/history", item="butter")]
         self.assertEqual(moments, [ahead, ahead, right, right])
 
@@ -130,7 +130,7 @@ class Strangers(ApiTest):
         app = create_app(self.ledger, names_of("0.0.0.0", ["kitchen.example"]))
         self.api = TestClient(app, base_url="http://kitchen.example:8750")
         seen = self.ledger.now.versions["butter"]
-        change = {"change": "statement", "item": "butter", "flag": "milk", "level": "free"}
+        change = {"change": "statement", "item": "butter", "flag": "milk", "level": "may_contain"}
         self.wanted = {"change": change, "seen": seen}
 
     def asked(self, **headers: str) -> int:

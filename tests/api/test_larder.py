@@ -16,8 +16,10 @@ from yellow_ladle.files.book.book_file import write_book
 
 
 class LarderTest(ApiTest):
-    def change(self, change: dict[str, Any], seen: int | None = 1, **rest: Any) -> Any:
-        return self.post("/changes", {"change": change, "seen": seen, **rest})
+    def change(
+        self, change: dict[str, Any], seen: int | None = 1, status: int = 200, **rest: Any
+    ) -> Any:
+        return self.post("/changes", {"change": change, "seen": seen, **rest}, status)
 
     def level(self, item: str, flag: str) -> Level:
         return self.ledger.now.reading.level(item, flag)
@@ -300,8 +302,65 @@ class Unchecked(LarderTest):
 
     def test_settling_one_names_what_it_frees(self) -> None:
         product = {**self.get("/products/stock-powder")["product"], "otherwise": "free"}
+        product["evidence"] = {"otherwise": {"kind": "supplier", "person": "MK"}}
         done = self.change({"change": "product", "product": product})
         self.assertEqual(done["freed"], ["Hen and leek pie"])
+
+
+SIGNED = {"kind": "label", "date": "2026-11-24", "person": "MK"}
+
+
+class Free(LarderTest):
+    """Nobody becomes free of what it is, and nobody says so without a name."""
+
+    def free(self, name: str, status: int = 200, **more: Any) -> Any:
+        product = {"id": "tub", "name": name, "otherwise": "free", **more}
+        body = {"change": {"change": "product", "product": product}, "seen": None}
+        self.post("/preview", {"change": body["change"]}, status)
+        return self.post("/changes", body, status)
+
+    def test_a_walnut_is_never_free_of_walnut(self) -> None:
+        signed = {"evidence": {"otherwise": SIGNED}}
+        refused = self.free("Walnuts", 422, **signed)
+        self.assertIn("cannot be free of walnut: its name says", refused["detail"])
+        self.free("Walnuts", **signed, statements={"walnut": "contains"})
+        self.assertEqual(self.level("tub", "walnut"), Level.CONTAINS)
+
+    def test_free_wants_a_source_and_a_person(self) -> None:
+        for evidence in ({}, {"otherwise": {"kind": "label"}}):
+            self.assertIn("not by whom", self.free("Tub 4", 422, evidence=evidence)["detail"])
+        statement = {"change": "statement", "item": "butter", "flag": "soy", "level": "free"}
+        self.post("/changes", {"change": statement, "seen": 1}, 422)
+        self.change({**statement, "evidence": SIGNED})
+
+    def test_a_plain_food_is_recorded_with_what_it_brings(self) -> None:
+        self.post(
+            "/changes",
+            {"change": {"change": "product", "product": {"id": "walnuts", "name": "Walnuts"}}},
+        )
+        [held] = [row for row in self.get("/unchecked")["held"] if row["item"] == "walnuts"]
+        self.assertEqual(held["settle"], "mark_plain")
+        self.assertEqual(held["plain"]["sentence"], "walnut: contains, everything else free")
+        change = {"change": "plain_food", "product": "walnuts", "person": "NB"}
+        self.change(change, held["version"])
+        self.assertEqual(self.level("walnuts", "walnut"), Level.CONTAINS)
+        self.assertEqual(self.level("walnuts", "milk"), Level.FREE)
+        jar = next(jar for jar in self.get("/products")["entries"] if jar["id"] == "walnuts")
+        self.assertEqual((jar["class_name"], jar["class_proposed"]), ("walnut", True))
+
+    def test_a_powder_without_a_label_is_none(self) -> None:
+        change = {"change": "plain_food", "product": "stock-powder", "person": "NB"}
+        refused = self.change(change, status=422)
+        self.assertIn("read its label", refused["detail"])
+        [held] = [row for row in self.get("/unchecked")["held"] if row["item"] == "stock-powder"]
+        self.assertIsNone(held["plain"])
+
+    def test_the_history_names_nobody_who_was_not_there(self) -> None:
+        self.change({"change": "plain_food", "product": "leek", "person": "MK"})
+        leek = {**self.get("/products/leek")["product"], "pack": "a box"}
+        self.change({"change": "product", "product": leek}, self.ledger.now.versions["leek"])
+        last, before = self.get("/history", item="leek")[:2]
+        self.assertEqual((last["person"], before["person"]), (None, "MK"))
 
 
 class History(LarderTest):
@@ -369,10 +428,17 @@ class WhatItIs(LarderTest):
         return "tub"
 
     def test_names_are_read_as_they_are_typed(self) -> None:
-        body = {"names": ["Anna's double cream", "Anna's mix", "Vegan cream"]}
-        cream, mix, vegan = self.post("/classes/read", body)
-        self.assertEqual(cream, {"class": "cream", "certain": True, "others": []})
-        self.assertEqual(mix, {"class": None, "certain": False, "others": []})
+        body = {"names": ["Anna's double cream", "Anna's mix", "Vegan cream", "Walnuts"]}
+        cream, mix, vegan, walnuts = self.post("/classes/read", body)
+        self.assertEqual(cream, {"class": "cream", "certain": True, "others": [], "plain": None})
+        self.assertEqual(mix, {"class": None, "certain": False, "others": [], "plain": None})
+        self.assertEqual(
+            walnuts["plain"],
+            {"flags": ["walnut"], "sentence": "walnut: contains, everything else free"},
+        )
+        recorded = {"names": ["Anna's bag", "Leeks"], "recorded": ["walnut", "stock-powder"]}
+        bag, leeks = self.post("/classes/read", recorded)
+        self.assertEqual((bag["plain"]["flags"], leeks["plain"]), (["walnut"], None))
         self.assertIn("soy-cream", vegan["others"])
 
     def test_what_is_certain_counts_and_is_shown_as_taken(self) -> None:

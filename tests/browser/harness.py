@@ -243,6 +243,13 @@ class BrowserTest(unittest.TestCase):
         field.send_keys(Keys.ENTER)
         self.gone("[role=option]")
 
+    def writes(self, initials: str = "NB") -> None:
+        """Says at the top of the page who is writing."""
+        self.click("[data-writing]")
+        self.click("[role=dialog] button", initials)
+        self.gone("[role=dialog]")
+        self.see(f"[data-writing][aria-label='Writing: {initials}']")
+
     def click(self, selector: str, text: str = "") -> None:
         self.see(selector, text).click()
 

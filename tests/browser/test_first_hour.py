@@ -129,6 +129,10 @@ class FirstPlates(Counting):
         self.see("h1", "White sauce")
         self.shows("1 recipe in, 3 jars to read:", "[data-first-steps]")
         self.shows("free 1 plate", "[data-first-steps]")
+        self.tap("[data-writing]")
+        self.type("[role=dialog] input", "MK")
+        self.tap("[role=dialog] button", "Write as this person")
+        self.gone("[role=dialog]")
         for name, label in LABELS.items():
             self.tap("[data-first-steps] a", name)
             self.named_box(name)

@@ -14,8 +14,9 @@ from selenium.webdriver.support.wait import WebDriverWait
 
 from tests.browser.harness import WAIT, BrowserTest
 from tests.labels.pictures import Drawn, picture
+from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.product import Product
-from yellow_ladle.core.reading.update import stating
+from yellow_ladle.core.reading.update import Change, stating
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.devices.picture_reader import can_read
 
@@ -26,10 +27,6 @@ class LarderPages(BrowserTest):
 
     def level(self, item: str, flag: str) -> Level:
         return self.served.ledger.now.reading.level(item, flag)
-
-    def is_me(self, initials: str = "NB") -> None:
-        """Says who is at the screen."""
-        Select(self.see("main select:has(option[value=NB])")).select_by_value(initials)
 
     def file(self, name: str, content: bytes) -> str:
         folder = tempfile.TemporaryDirectory()
@@ -56,7 +53,7 @@ class ReadingALabel(LarderPages):
         self.assertIn("whey powder", marked)
         Select(self.see("[aria-label='Level of mustard']")).select_by_value("contains")
         self.accessible()
-        self.is_me()
+        self.writes()
         self.click("button", "I read the whole label: take the lot")
         self.shows("Changes 3 pots, 2 plates: Velouté, Leek and cider sauce", "[data-impact]")
         self.click("button", "Record")
@@ -80,6 +77,7 @@ class ReadingALabel(LarderPages):
         self.assertFalse(take.is_enabled())
         self.accessible()
         self.click("label", "I compared it with the jar")
+        self.writes()
         self.click("button", "take the lot")
         self.click("button", "Record")
         self.shows("Recorded.", "[role=status]")
@@ -115,7 +113,8 @@ class ReadingALabel(LarderPages):
     def test_a_plain_food_takes_one_key(self) -> None:
         self.open("/larder/new", "#start-from")
         self.choose("#start-from", "leek", "Leek")
-        self.shows("A plain single food, nothing else in it")
+        self.shows("Records allium: contains, everything else free", "[data-plain]")
+        self.writes()
         self.see("h2", "The label's words").click()
         self.script("document.activeElement.blur()")
         self.press("p")
@@ -248,7 +247,7 @@ class JarByJar(LarderPages):
 class Bags(LarderPages):
     def test_a_bag_is_filled_in_two_taps_then_emptied_and_washed(self) -> None:
         self.open("/bags")
-        self.is_me()
+        self.writes()
         self.choose("#into-langoustine-shells", "mussels", "Mussels")
         self.shows("Recorded.", "[role=status]")
         self.assertEqual(self.level("roast-shell-stock", "mollusc"), Level.CONTAINS)
@@ -375,12 +374,37 @@ class TheUncheckedList(LarderPages):
         first = self.see("main ol li")
         self.assertIn("Stock powder", first.text)
         self.assertIn("Do not serve until checked", first.text)
-        self.click("[data-held=stock-powder] button", "Mark it plain")
-        self.shows("Changes 3 pots, 2 plates", "[role=dialog]")
+        self.assertNotIn("plain", first.text)
+        self.no_complaints()
+
+    def test_what_is_one_food_is_marked_plain_and_says_what_that_records(self) -> None:
+        plate = Preparation("plate", "Plate", "dish", lines=(Line("walnuts", 50, "g", "body"),))
+        new = Change((Product("walnuts", "Walnuts"),), (plate,))
+        self.served.ledger.record(new, dict.fromkeys(new.ids))
+        self.open("/unchecked")
+        self.click("[data-held=walnuts] button", "Mark it plain")
+        self.shows("This records walnut: contains, everything else free.", "[role=dialog]")
+        self.shows("Say who you are", "[role=dialog]")
+        self.click("[role=dialog] button", "Say who you are")
+        self.click("[role=dialog] button", "NB")
+        self.shows("Recorded as NB", "[data-writer]")
         self.accessible()
         self.click("[role=dialog] button", "Record")
-        self.shows("Now checked in full: Hen and leek pie.", "[role=status]")
-        self.gone("[data-held=stock-powder]")
+        self.shows("Recorded.", "[role=status]")
+        self.gone("[data-held=walnuts]")
+        self.assertEqual(self.level("plate", "walnut"), Level.CONTAINS)
+        self.assertEqual(self.level("plate", "milk"), Level.FREE)
+        self.no_complaints()
+
+    def test_nothing_makes_a_walnut_free_of_walnut(self) -> None:
+        self.served.ledger.record(Change((Product("walnuts", "Walnuts"),)), {"walnuts": None})
+        self.open("/larder/walnuts", "textarea")
+        self.writes()
+        self.click("label", "Free: somebody read the whole label")
+        self.shows("choose the source")
+        Select(self.named("select", "Source")).select_by_value("own_knowledge")
+        self.shows("Walnuts cannot be free of walnut: its name says that it is walnut.")
+        self.assertFalse(self.see("button", "Record").is_enabled())
         self.no_complaints()
 
     def test_a_guest_is_added_and_answered(self) -> None:

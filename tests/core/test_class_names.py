@@ -245,7 +245,9 @@ class Proposed(unittest.TestCase):
         for usual in named:
             common &= usual.inherent if guess.certain else usual.has
         found = read_as(name).levels("soup")
-        self.assertEqual(found, dict.fromkeys(common & {flag.id for flag in shipped_flags()}, Level.CONTAINS))
+        self.assertEqual(
+            found, dict.fromkeys(common & {flag.id for flag in shipped_flags()}, Level.CONTAINS)
+        )
         self.assertEqual(read_as("Tub").levels("soup"), {})
 
 

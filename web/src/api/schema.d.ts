@@ -2149,6 +2149,8 @@ export interface components {
         /**
          * ClassOut
          * @description What a name means: a class or null, whether that is certain, and what else it may be.
+         *
+         *     `plain`: what recording it as a plain single food would state; null where it cannot be one.
          */
         ClassOut: {
             /** Class */
@@ -2157,6 +2159,7 @@ export interface components {
             certain: boolean;
             /** Others */
             others: string[];
+            plain: components["schemas"]["PlainOut"] | null;
         };
         /**
          * ClassQuestionOut
@@ -2175,11 +2178,16 @@ export interface components {
         };
         /**
          * ClassesIn
-         * @description Names of goods and pots as somebody types them.
+         * @description Names of goods and pots as somebody types them, and the classes that are recorded of them.
          */
         ClassesIn: {
             /** Names */
             names: string[];
+            /**
+             * Recorded
+             * @default []
+             */
+            recorded: (string | null)[];
         };
         /**
          * CleanToolOut
@@ -2246,7 +2254,8 @@ export interface components {
          * ContradictionOut
          * @description Two records of one product that cannot both be right; the higher level counts.
          *
-         *     `against` names the other record: `abv_percent`, `so2_mg_per_kg` with its `number`, or `class`.
+         *     `against` names the other record: `abv_percent`, `so2_mg_per_kg` with its `number`, `class`, or
+         *     `name` where nobody has recorded a class.
          */
         ContradictionOut: {
             product: components["schemas"]["Named"];
@@ -2913,7 +2922,7 @@ export interface components {
          * HeldOut
          * @description Something unchecked: what it holds back, and the quickest way to settle it.
          *
-         *     `settle`: what is quickest.
+         *     `settle`: what is quickest. `plain`: what recording it as a plain single food would state.
          */
         HeldOut: {
             /** Item */
@@ -2941,6 +2950,7 @@ export interface components {
              * @enum {string}
              */
             settle: "read_label" | "ask_maker" | "mark_plain" | "write_card" | "empty_bag";
+            plain: components["schemas"]["PlainOut"] | null;
             /** Version */
             version: number;
         };
@@ -4377,6 +4387,31 @@ export interface components {
             stranded: string[];
         };
         /**
+         * PlainFoodChange
+         * @description A product recorded as a plain single food: what it brings is contained, the rest free.
+         */
+        PlainFoodChange: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "plain_food";
+            /** Product */
+            product: string;
+            /** Person */
+            person: string;
+        };
+        /**
+         * PlainOut
+         * @description What recording something as a plain single food states: `flags` contained, the rest free.
+         */
+        PlainOut: {
+            /** Flags */
+            flags: string[];
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * PlanOut
          * @description A plan: its swaps, its carried result, and its price. `seen`: the versions it was made on.
          *
@@ -4697,7 +4732,7 @@ export interface components {
          */
         PreviewIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["PlainFoodChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
         };
         /**
          * Problem
@@ -4931,7 +4966,7 @@ export interface components {
          */
         RecordIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["PlainFoodChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
             /** Seen */
             seen?: number | null;
             /** Seen Each */

@@ -1,5 +1,6 @@
 <script lang="ts">
   import IconButton from '../ui/IconButton.svelte';
+  import PenLine from '@lucide/svelte/icons/pen-line';
   import Moon from '@lucide/svelte/icons/moon';
   import Settings2 from '@lucide/svelte/icons/settings-2';
   import Sun from '@lucide/svelte/icons/sun';
@@ -7,6 +8,7 @@
   import PotMark from '../ui/marks/PotMark.svelte';
   import { p } from './routes';
   import FindBox from './FindBox.svelte';
+  import { currentUser } from '../features/people/currentUser.svelte';
   import { theme } from './theme.svelte';
 
   const kitchen = kitchenQuery();
@@ -45,6 +47,25 @@
       {kitchen.data.unchecked}
       <span class="max-[43.75rem]:sr-only">not checked</span>
     </a>
+  {/if}
+  <button
+    type="button"
+    class={[
+      'flex min-h-11 min-w-11 items-center justify-center gap-2 hover:underline',
+      currentUser.initials ? '' : 'text-clay'
+    ]}
+    aria-label={currentUser.initials ? `Writing: ${currentUser.initials}` : 'Say who is writing'}
+    onclick={() => (currentUser.asking = true)}
+    data-writing
+  >
+    <PenLine size={18} aria-hidden="true" />
+    <span class="amount font-semibold">{currentUser.initials ?? ''}</span>
+    {#if !currentUser.initials}<span class="max-[43.75rem]:sr-only">who?</span>{/if}
+  </button>
+  {#if currentUser.asking}
+    {#await import('../features/people/WriterSheet.svelte') then { default: WriterSheet }}
+      <WriterSheet />
+    {/await}
   {/if}
   <span class="hidden max-[43.75rem]:inline">
     <IconButton label="The kitchen: {kitchen.data?.name ?? ''}" onclick={() => (naming = true)}

@@ -9,7 +9,7 @@ export const KEYS = [
   ['← →', 'on the board: to a source, to what it goes into'],
   ['↑ ↓', 'on the board: within a column'],
   ['Enter', 'open the chosen pot'],
-  ['p', 'in the larder: a plain single food, nothing else in it'],
+  ['p', 'in the larder: a plain single food, where it can be one'],
   ['w', 'find a swap for the chosen pot'],
   ['?', 'this list']
 ] as const;

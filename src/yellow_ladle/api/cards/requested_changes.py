@@ -17,6 +17,7 @@ from yellow_ladle.api.schemas.change_forms import (
     MakerChange,
     MakerDropped,
     MakerInUse,
+    PlainFoodChange,
     PreparationChange,
     ProductChange,
     ProductsChange,
@@ -35,9 +36,11 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.cards.rename import renamed
 from yellow_ladle.core.cards.versions import NoSuchWay, using
 from yellow_ladle.core.checks.book_faults import change_faults
+from yellow_ladle.core.checks.free_claims import free_claim_faults
 from yellow_ladle.core.checks.stated_words import stated_by_words
 from yellow_ladle.core.larder.bag import NoBag, added, emptied
 from yellow_ladle.core.larder.label_changes import with_maker, without_maker
+from yellow_ladle.core.larder.plain_food import NotPlain, as_plain
 from yellow_ladle.core.numbers.thickeners import thickener_of
 from yellow_ladle.core.reading.update import Change, applied, choosing, reread, stating, with_lines
 from yellow_ladle.core.thickening.dosage import put_in
@@ -50,7 +53,19 @@ from yellow_ladle.store.book_repository import Now
 
 
 def change_of(now: Now, wanted: AnyChange) -> Change:
-    """The core's change for a request's; Missing or BookRefused where it names what is not."""
+    """The core's change for a request's; Missing or BookRefused where it names what is not.
+
+    What a person newly says free of a label is refused where another record says otherwise. Tables
+    and suppliers' sheets are taken as they are, and raised where they contradict themselves.
+    """
+    change = _described(now, wanted)
+    by_hand = isinstance(wanted, ProductChange | MakerChange | StatementChange | PlainFoodChange)
+    if by_hand and (faults := free_claim_faults(now.reading.book, change)):
+        raise BookRefused(faults)
+    return change
+
+
+def _described(now: Now, wanted: AnyChange) -> Change:
     book = now.reading.book
     match wanted:
         case ProductChange():
@@ -58,6 +73,11 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
         case PreparationChange():
             made = as_value(Preparation, wanted.preparation)
             return Change(preparations=(stated_by_words(now.reading, made, now.reading.on),))
+        case PlainFoodChange():
+            product = product_or_missing(now, wanted.product)
+            with refused_as("product", NotPlain):
+                plain = as_plain(product, book.flags, wanted.person, str(now.reading.on))
+            return Change(products=(plain,))
         case StatementChange():
             _known_flag(now, wanted.flag)
             if wanted.item not in book.products:
@@ -195,14 +215,11 @@ def _known_line(made: Preparation, line: int, was: str | None) -> None:
 
 
 def signer(wanted: AnyChange) -> str | None:
-    """Who makes a change, by its own word: the person behind its newest evidence."""
+    """Who makes a change, by its own word. What others read before speaks for nobody here."""
     match wanted:
-        case AdditionChange() | EmptyingChange():
+        case AdditionChange() | EmptyingChange() | PlainFoodChange():
             return wanted.person
         case StatementChange():
             return wanted.evidence.person if wanted.evidence else None
-        case ProductChange():
-            dated = [why for why in wanted.product.evidence.values() if why.date and why.person]
-            return max(dated, key=lambda why: why.date or "").person if dated else None
         case _:
             return None

@@ -1,5 +1,6 @@
 """Reading a label's text: proposals that a person confirms."""
 
+from itertools import zip_longest
 from typing import Annotated
 
 from fastapi import APIRouter
@@ -7,16 +8,18 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook
 from yellow_ladle.api.errors import PROBLEMS
-from yellow_ladle.api.schemas.answer_forms import Answer, LevelOut, Named
+from yellow_ladle.api.schemas.answer_forms import Answer, LevelOut, Named, PlainOut, plain_out
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.labels.label_reading import Because, Listed, TooLong, Word
 from yellow_ladle.core.labels.languages import AUTO
 from yellow_ladle.core.labels.lexicon import languages
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.starting_points import SAY, goods
 from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.files.book.conversion import as_piece
-from yellow_ladle.files.book.models import ProductPiece
+from yellow_ladle.files.book.models import ClassId, ProductPiece
 
 router = APIRouter(tags=["larder"], responses=PROBLEMS)
 
@@ -78,17 +81,22 @@ class GoodOut(BaseModel):
 
 
 class ClassesIn(BaseModel):
-    """Names of goods and pots as somebody types them."""
+    """Names of goods and pots as somebody types them, and the classes that are recorded of them."""
 
     names: Annotated[list[Annotated[str, Field(max_length=1_000)]], Field(max_length=1_000)]
+    recorded: Annotated[list[ClassId | None], Field(max_length=1_000)] = []
 
 
 class ClassOut(Answer):
-    """What a name means: a class or null, whether that is certain, and what else it may be."""
+    """What a name means: a class or null, whether that is certain, and what else it may be.
+
+    `plain`: what recording it as a plain single food would state; null where it cannot be one.
+    """
 
     class_: Annotated[str | None, Field(serialization_alias="class")]
     certain: bool
     others: list[str]
+    plain: PlainOut | None
 
 
 def known_language(language: str) -> None:
@@ -99,9 +107,21 @@ def known_language(language: str) -> None:
 
 
 @router.post("/classes/read")
-def classes(wanted: ClassesIn) -> list[ClassOut]:
+def classes(wanted: ClassesIn, now: TheBook) -> list[ClassOut]:
     """What goods and pots of some names are taken as, in the order of the names."""
-    return [ClassOut.model_validate(class_of_name(name)) for name in wanted.names]
+    flags = now.reading.book.flags
+    pairs = zip_longest(wanted.names, wanted.recorded[: len(wanted.names)])
+    return [_class(Product("", str(name), class_), flags) for name, class_ in pairs]
+
+
+def _class(product: Product, flags: tuple[Flag, ...]) -> ClassOut:
+    guess = class_of_name(product.name)
+    return ClassOut(
+        class_=guess.class_,
+        certain=guess.certain,
+        others=list(guess.others),
+        plain=plain_out(product, flags),
+    )
 
 
 @router.post("/labels/read")

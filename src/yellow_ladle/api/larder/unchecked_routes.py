@@ -9,8 +9,16 @@ from pydantic import BaseModel
 from yellow_ladle.api.dependencies import TheBook, TheLedger
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.kept_answers import TheKeptAnswers
-from yellow_ladle.api.schemas.answer_forms import Named, WrittenOut, all_named, named
+from yellow_ladle.api.schemas.answer_forms import (
+    Named,
+    PlainOut,
+    WrittenOut,
+    all_named,
+    named,
+    plain_out,
+)
 from yellow_ladle.core.book.ids import free_id
+from yellow_ladle.core.book.inherent_flags import inherent_flags
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.carrying.label_sources import contradictions, measure
 from yellow_ladle.core.larder.class_questions import class_questions
@@ -30,7 +38,7 @@ router = APIRouter(tags=["unchecked"], responses=PROBLEMS)
 class HeldOut(BaseModel):
     """Something unchecked: what it holds back, and the quickest way to settle it.
 
-    `settle`: what is quickest.
+    `settle`: what is quickest. `plain`: what recording it as a plain single food would state.
     """
 
     item: str
@@ -44,6 +52,7 @@ class HeldOut(BaseModel):
     pots: int
     needs: list[str]
     settle: Settling
+    plain: PlainOut | None
     version: int
 
 
@@ -70,7 +79,8 @@ class RunOutOut(BaseModel):
 class ContradictionOut(BaseModel):
     """Two records of one product that cannot both be right; the higher level counts.
 
-    `against` names the other record: `abv_percent`, `so2_mg_per_kg` with its `number`, or `class`.
+    `against` names the other record: `abv_percent`, `so2_mg_per_kg` with its `number`, `class`, or
+    `name` where nobody has recorded a class.
     """
 
     product: Named
@@ -180,7 +190,10 @@ def _unchecked(now: Now) -> UncheckedOut:
                 reads=found.reads.word,
                 against=found.against,
                 number=measure(book.products[found.product], found.by, found.against),
-                class_name=(book.products[found.product].class_ or "").replace("-", " "),
+                class_name=" or ".join(
+                    class_.replace("-", " ")
+                    for class_ in inherent_flags(book.products[found.product]).classes
+                ),
             )
             for found in contradictions(book, on)
         ],
@@ -244,6 +257,7 @@ def _held(now: Now, entry: Held) -> HeldOut:
         pots=entry.pots,
         needs=[guests[id] for id in entry.needs],
         settle=settled_by(reading, entry),
+        plain=plain_out(book.products.get(entry.item), book.flags),
         version=now.versions[entry.item],
     )
 

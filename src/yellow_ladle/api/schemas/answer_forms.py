@@ -6,6 +6,9 @@ from typing import Annotated
 from pydantic import BaseModel, BeforeValidator, ConfigDict
 
 from yellow_ladle.core.book.book import Book, owner_of
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.larder.plain_food import NotPlain, plain_food
+from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import Level, LevelWord
 
 
@@ -21,6 +24,23 @@ class Answer(BaseModel):
     """An answer that is read off a core value of the same shape: `model_validate(value)`."""
 
     model_config = ConfigDict(from_attributes=True)
+
+
+class PlainOut(Answer):
+    """What recording something as a plain single food states: `flags` contained, the rest free."""
+
+    flags: list[str]
+    sentence: str
+
+
+def plain_out(product: Product | None, flags: tuple[Flag, ...]) -> PlainOut | None:
+    """What recording a product as plain would state; None where it cannot be one."""
+    if product is None:
+        return None
+    try:
+        return PlainOut.model_validate(plain_food(product, flags))
+    except NotPlain:
+        return None
 
 
 class Named(BaseModel):

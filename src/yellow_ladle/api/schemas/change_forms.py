@@ -31,6 +31,14 @@ class PreparationChange(BaseModel):
     preparation: PreparationPiece
 
 
+class PlainFoodChange(BaseModel):
+    """A product recorded as a plain single food: what it brings is contained, the rest free."""
+
+    change: Literal["plain_food"]
+    product: Id
+    person: Name
+
+
 class StatementChange(BaseModel):
     """One statement of a product or preparation; a level of null takes it back."""
 
@@ -178,6 +186,7 @@ class EmptyingChange(BaseModel):
 AnyChange = Annotated[
     ProductChange
     | PreparationChange
+    | PlainFoodChange
     | StatementChange
     | ClassChange
     | LineChange

@@ -1,8 +1,8 @@
 """The class that goods and pots are taken as where nobody has said one.
 
 Goods are taken by their name, else by the one ingredient on their label; a pot by what it is made
-of, else by its name. A proposed class offers moves and never lowers a flag; what a name alone raises
-is in `inherent_flags.py`.
+of, else by its name. A proposed class offers moves and never lowers a flag; what a name alone
+raises is in `inherent_flags.py`.
 """
 
 import re

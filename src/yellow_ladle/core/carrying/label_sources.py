@@ -6,7 +6,13 @@ from dataclasses import dataclass, replace
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.book.inherent_flags import inherent_flags
 from yellow_ladle.core.book.maker import Evidence, Statements
-from yellow_ladle.core.book.product import MAX_ALCOHOL_FREE, MAX_SULPHITE_FREE, Addition, Product
+from yellow_ladle.core.book.product import (
+    MAX_ALCOHOL_FREE,
+    MAX_SULPHITE_FREE,
+    PLAIN_FOOD,
+    Addition,
+    Product,
+)
 from yellow_ladle.core.carrying.certificates import held
 from yellow_ladle.core.carrying.masks import Layout
 from yellow_ladle.core.vocabulary.classes import grape_wine_classes
@@ -15,7 +21,6 @@ from yellow_ladle.core.vocabulary.levels import Level
 
 ANIMALS = ("pork", "beef", "fish")
 """Of these a gelatine may say that it is."""
-PLAIN_FOOD = "plain_food"
 MEASURED = (
     ("alcohol", "abv_percent", MAX_ALCOHOL_FREE),
     ("sulphites", "so2_mg_per_kg", MAX_SULPHITE_FREE),

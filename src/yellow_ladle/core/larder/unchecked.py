@@ -4,10 +4,9 @@ from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.carrying.label_sources import raised_sources, source_mask
 from yellow_ladle.core.carrying.masks import Layout
-from yellow_ladle.core.larder.starting_points import goods
+from yellow_ladle.core.larder.plain_food import can_be_plain
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.diets import diets
 
@@ -87,17 +86,15 @@ def freed(before: Reading, after: Reading) -> list[str]:
 def settled_by(reading: Reading, entry: Held) -> Settling:
     """The quickest way to have it checked.
 
-    A class whose common goods are all plain single foods is marked as one; a label of which only a
-    few flags are open has been read, so its maker is asked.
+    What can be recorded as a plain single food is marked as one; a label of which only a few flags
+    are open has been read, so its maker is asked.
     """
     product = reading.book.products.get(entry.item)
     if product is None:
         return "write_card"
     if product.bag is not None:
         return "empty_bag"
-    plain = {good.class_ for good in goods().values() if good.plain}
-    labelled = {good.class_ for good in goods().values() if not good.plain}
-    if taken_as(product) in plain - labelled:
+    if can_be_plain(product, reading.book.flags):
         return "mark_plain"
     few = len(entry.flags) <= len(reading.book.flags) // 2
     return "ask_maker" if few else "read_label"

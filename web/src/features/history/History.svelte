@@ -1,7 +1,6 @@
 <script lang="ts">
   import { historyQuery } from '../../api/queries';
   import LarderPage from '../larder/products/LarderPage.svelte';
-  import PersonPick from '../people/PersonPick.svelte';
   import AsOf from './AsOf.svelte';
   import ChangeLog from './ChangeLog.svelte';
 
@@ -12,7 +11,6 @@
   title="History"
   told="Every change of a statement, a maker, a certificate or a card: who, when, what it was before. Taking one back is a new change."
 >
-  {#snippet aside()}<PersonPick />{/snippet}
   <div class="grid grid-cols-[minmax(0,1fr)_360px] gap-8 max-[62.5rem]:grid-cols-1">
     <ChangeLog entries={history.data ?? []} />
     <AsOf />

@@ -3,7 +3,7 @@
   import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import PersonPick from '../../people/PersonPick.svelte';
+  import WriterNote from '../../people/WriterNote.svelte';
   import { currentUser } from '../../people/currentUser.svelte';
   import type { Pot } from './lines';
 
@@ -41,7 +41,7 @@
     <p class="text-soft">Nobody has signed this pot off.</p>
   {/if}
   <div class="mt-1 flex flex-wrap items-end gap-3">
-    <PersonPick />
+    <WriterNote />
     <Button
       disabled={currentUser.person.trim() === '' || signing.busy}
       onclick={() => signing.send(currentUser.person.trim())}>Sign it off</Button

@@ -3,7 +3,6 @@
   import LarderPage from '../products/LarderPage.svelte';
   import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
-  import PersonPick from '../../people/PersonPick.svelte';
   import { p } from '../../../app/routes';
   import BagRow from './BagRow.svelte';
 
@@ -16,10 +15,7 @@
   told="Shells, trimmings, bread ends, fat tubs: each carries all that went in since it was last emptied and washed."
 >
   {#snippet aside()}
-    <div class="flex items-end gap-4">
-      <PersonPick />
-      <Button href={p('/larder/:id', { params: { id: 'new' } })}>New bag</Button>
-    </div>
+    <Button href={p('/larder/:id', { params: { id: 'new' } })}>New bag</Button>
   {/snippet}
   <ul>
     {#each bags as bag (bag.id)}

@@ -2,7 +2,6 @@
   import LarderPage from '../products/LarderPage.svelte';
   import FileButton from '../../../ui/FileButton.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import PersonPick from '../../people/PersonPick.svelte';
   import { Intake } from './intake.svelte';
   import IntakeView from './IntakeView.svelte';
 
@@ -13,7 +12,6 @@
   title="Take in"
   told="A table of goods (CSV or XLSX), or a supplier's sheet with allergen codes (JSON). It is looked at first; nothing is recorded until you confirm."
 >
-  {#snippet aside()}<PersonPick />{/snippet}
   <div class="mt-4 flex flex-wrap items-center gap-5">
     <FileButton
       label="A table or sheet of goods"

@@ -15,7 +15,9 @@
     const names = [name.trim()];
     if (names[0]) {
       taken.ask(async () => {
-        const [found] = await answer(api.POST('/api/v1/classes/read', { body: { names } }));
+        const [found] = await answer(
+          api.POST('/api/v1/classes/read', { body: { names, recorded: [] } })
+        );
         return found;
       });
     }

@@ -1,6 +1,6 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
-  import PersonPick from '../../people/PersonPick.svelte';
+  import WriterNote from '../../people/WriterNote.svelte';
   import type { LabelDraft } from './labelDraft.svelte';
 
   let { label, secondLook }: { label: LabelDraft; secondLook: boolean } = $props();
@@ -24,10 +24,11 @@
 <div class="mt-2 flex flex-wrap items-end gap-4">
   <Field label="Source">
     <select class="field" bind:value={label.evidence}>
+      <option value="">choose</option>
       {#each CHOSEN as kind (kind)}<option value={kind}>{KINDS[kind]}</option>{/each}
     </select>
   </Field>
-  <PersonPick label="Read by" />
+  <WriterNote />
   <p class={['min-h-11 content-center', secondLook ? 'text-clay' : 'text-soft']}>
     {#if latest}
       Last read {latest.date}{latest.person ? ` by ${latest.person}` : ''}, from {KINDS[

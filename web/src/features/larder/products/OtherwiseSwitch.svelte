@@ -7,7 +7,7 @@
 
   const OPTIONS: [Level, string][] = [
     ['unchecked', 'Not checked: nobody has read the whole label'],
-    ['free', 'Free: the label was read in full, or it is a plain single food']
+    ['free', 'Free: somebody read the whole label, and it names nothing else']
   ];
 </script>
 

@@ -9,7 +9,6 @@
   import RecordFoot from '../../impact/RecordFoot.svelte';
   import { Recording, type Change } from '../../impact/recording.svelte';
   import { p } from '../../../app/routes';
-  import { singleKeys } from '../../../app/singleKeys.svelte';
   import { ProductDraft, UNREAD, type Product } from './productDraft.svelte';
   import ClassField from './ClassField.svelte';
   import ProductTabs from './ProductTabs.svelte';
@@ -60,7 +59,6 @@
 
   async function record() {
     if (!draft.piece) return;
-    currentUser.remember();
     const product = await identified(draft.piece);
     const done = await recording.record({ change: 'product', product }, seen, {
       person: currentUser.initials
@@ -84,8 +82,6 @@
     draft.begin(merged.theirs, merged.product);
     seen = merged.version;
   }
-
-  $effect(() => singleKeys.register({ p: () => draft.markPlain() }));
 </script>
 
 <section

@@ -13,6 +13,7 @@
   import Numbers from './Numbers.svelte';
   import OtherwiseSwitch from './OtherwiseSwitch.svelte';
   import Picture from './Picture.svelte';
+  import PlainOffer from './PlainOffer.svelte';
   import type { ProductDraft } from './productDraft.svelte';
   import StartFrom from './StartFrom.svelte';
   import VoicePick from './VoicePick.svelte';
@@ -75,6 +76,7 @@
       {#if !known}<StartFrom {draft} />{/if}
       {#if draft.voices.length > 1}<VoicePick {draft} />{/if}
       {#key draft.label}
+        <PlainOffer {draft} />
         <LabelReader label={draft.label} />
         <OtherwiseSwitch bind:otherwise={draft.label.otherwise} />
         <EvidenceFields label={draft.label} secondLook={known?.second_look ?? false} />

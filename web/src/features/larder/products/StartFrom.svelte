@@ -4,7 +4,6 @@
   import type { Schema } from '../../../api/client';
   import { goodsQuery } from '../../../api/queries';
   import { asWords } from '../../../ui/marks/levels';
-  import Button from '../../../ui/Button.svelte';
   import Options from '../../../ui/Options.svelte';
   import type { ProductDraft } from './productDraft.svelte';
 
@@ -45,12 +44,7 @@
       <Options entries={options} empty="No common good is like that." />
     </Combobox.Root>
   </Field>
-  {#if good?.plain}
-    <Button onclick={() => draft.markPlain()}>
-      A plain single food, nothing else in it
-      <kbd class="amount border border-edge px-1.5 text-base">p</kbd>
-    </Button>
-  {:else if good}
+  {#if good && !good.plain}
     <p class="max-w-md text-clay">
       {good.say}
       {#if good.look.length > 0}Look for {good.look.map(asWords).join(', ')}.{/if}

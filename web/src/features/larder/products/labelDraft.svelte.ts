@@ -29,7 +29,8 @@ export class LabelDraft {
   text = $state('');
   pack = $state('');
   code = $state('');
-  evidence = $state<EvidenceKind>('label');
+  /** Where what is stated anew comes from; empty until somebody says. */
+  evidence = $state<EvidenceKind | ''>('');
   confirmed = $state(false);
 
   /** `before` is what is recorded, `label` what is made of it so far. */
@@ -73,6 +74,7 @@ export class LabelDraft {
   /** Everything on the label is as it was before, and somebody looked again today. */
   readAgain() {
     this.confirmed = true;
+    this.evidence ||= 'label';
   }
 
   /** The label as it is to be. */
@@ -93,16 +95,19 @@ export class LabelDraft {
 
   #evidence(): Evidences {
     const today = new Date().toLocaleDateString('sv-SE');
-    const fresh = { kind: this.evidence, date: today, person: currentUser.initials };
+    const why = (kind: EvidenceKind) => ({ kind, date: today, person: currentUser.initials });
+    const fresh = this.evidence && why(this.evidence);
     const before = this.#before.evidence ?? {};
     const entries = Object.entries(this.statements).flatMap(([flag, level]) => {
       const same = this.#before.statements?.[flag] === level && !this.confirmed;
       const known = before[flag];
-      return same ? (known ? [[flag, known] as const] : []) : [[flag, fresh] as const];
+      // What is above free is safe to take as the label's; free needs to be told its source.
+      const stated = same ? known : fresh || (level === 'free' ? undefined : why('label'));
+      return stated ? [[flag, stated] as const] : [];
     });
     const sameRest = this.otherwise === (this.#before.otherwise ?? 'unchecked');
     const again = this.confirmed && this.otherwise === 'free';
-    const rest = sameRest && !again ? before.otherwise : fresh;
+    const rest = sameRest && !again ? before.otherwise : fresh || undefined;
     return Object.fromEntries(rest ? [...entries, ['otherwise', rest] as const] : entries);
   }
 }

@@ -90,11 +90,11 @@ export class ProductDraft {
       NUMBERS.map(([field]) => [field, good.product[field] ?? null])
     );
     for (const [flag, level] of Object.entries(statements ?? {})) this.label.state(flag, level);
-    if (good.plain) this.label.evidence = 'plain_food';
   }
 
-  /** One key: a plain single food, nothing else in it. */
-  markPlain() {
+  /** A plain single food: what it brings is contained, everything else free. */
+  markPlain(flags: string[]) {
+    for (const flag of flags) this.label.state(flag, 'contains');
     this.label.otherwise = 'free';
     this.label.evidence = 'plain_food';
   }

@@ -5,7 +5,6 @@
   import LarderPage from '../products/LarderPage.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import PersonPick from '../../people/PersonPick.svelte';
   import CodeReader from './CodeReader.svelte';
   import NoticeView from './NoticeView.svelte';
 
@@ -36,10 +35,7 @@
   told="Sheets from the supplier's feed against what is recorded here. A changed label waits until somebody decides."
 >
   {#snippet aside()}
-    <div class="flex items-end gap-4">
-      <PersonPick />
-      <Button main disabled={fetching.busy} onclick={fetchSheets}>Fetch the sheets</Button>
-    </div>
+    <Button main disabled={fetching.busy} onclick={fetchSheets}>Fetch the sheets</Button>
   {/snippet}
   <ErrorText error={fetching.error} />
   <p class="min-h-6 pt-2 font-semibold" aria-live="polite">{told}</p>

@@ -7,7 +7,6 @@
   import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import PersonPick from '../../people/PersonPick.svelte';
   import DayTraces from './DayTraces.svelte';
   import ToolRow from './ToolRow.svelte';
 
@@ -34,7 +33,6 @@
   title="Tools"
   told="One sieve, one blender, one fryer. What went through since the last wash leaves traces in what follows, in the reading of the day."
 >
-  {#snippet aside()}<PersonPick />{/snippet}
   <ErrorText error={keeping.error} />
   <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[62.5rem]:grid-cols-1">
     <div>

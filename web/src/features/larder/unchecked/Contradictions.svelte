@@ -13,7 +13,9 @@
 
   function other(entry: Schema['ContradictionOut']): string {
     const unit = UNITS[entry.against];
-    return unit ? `${entry.number} ${unit} is recorded` : `it is recorded as ${entry.class_name}`;
+    if (unit) return `${entry.number} ${unit} is recorded`;
+    const by = entry.against === 'name' ? 'by its name it is' : 'it is recorded as';
+    return `${by} ${entry.class_name}`;
   }
 </script>
 
@@ -33,7 +35,7 @@
         >
         or
         <a class="inline-flex min-h-11 items-center underline" href="{place}?tab=numbers"
-          >{UNITS[entry.against] ? 'correct the number' : 'correct the class'}</a
+          >{UNITS[entry.against] ? 'correct the number' : 'say what it is'}</a
         >
       </li>
     {/each}

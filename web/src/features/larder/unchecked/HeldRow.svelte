@@ -66,9 +66,6 @@
     {:else}
       <Button href={place}>{WAYS[entry.settle]}</Button>
     {/if}
-    {#if entry.is_product && entry.settle === 'read_label'}
-      <Button onclick={() => (settling = true)}>Mark it plain</Button>
-    {/if}
     {#if entry.is_product && entry.plates.length > 0}
       <Button href={p('/pots/:id/swaps', { params: { id: entry.plates[0]?.id ?? '' } })}
         >Replace it</Button

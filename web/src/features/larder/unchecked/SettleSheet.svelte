@@ -1,7 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { answer, api, type Schema } from '../../../api/client';
-  import PersonPick from '../../people/PersonPick.svelte';
+  import type { Schema } from '../../../api/client';
+  import WriterNote from '../../people/WriterNote.svelte';
   import { currentUser } from '../../people/currentUser.svelte';
   import Sheet from '../../../ui/Sheet.svelte';
   import RecordFoot from '../../impact/RecordFoot.svelte';
@@ -12,23 +12,13 @@
 
   const recording = new Recording();
   const emptying = untrack(() => entry.settle === 'empty_bag');
-  let change = $state.raw<Change | null>(null);
-
-  async function wanted(): Promise<Change> {
+  const change = $derived.by((): Change | null => {
     const person = currentUser.initials;
     if (emptying) return { change: 'emptying', bag: entry.item, washed: true, person };
-    const path = { id: entry.item };
-    const { product } = await answer(api.GET('/api/v1/products/{id}', { params: { path } }));
-    const date = new Date().toLocaleDateString('sv-SE');
-    const otherwise = { kind: 'plain_food' as const, date, person };
-    const evidence = { ...product.evidence, otherwise };
-    return { change: 'product', product: { ...product, otherwise: 'free', evidence } };
-  }
-
-  $effect(() => {
-    void currentUser.person;
-    recording.preview(async () => (change = await wanted()));
+    return person ? { change: 'plain_food', product: entry.item, person } : null;
   });
+
+  $effect(() => recording.preview(change));
 
   async function record() {
     if (change && (await recording.record(change, entry.version, { person: currentUser.initials })))
@@ -40,8 +30,12 @@
   <p>
     {emptying
       ? 'It was emptied and washed: it forgets what was in it.'
-      : 'It is a plain single food, with nothing else in it: what is not stated of it counts as free.'}
+      : `It is a plain single food, with nothing else in it. This records ${entry.plain?.sentence}.`}
   </p>
-  <div class="mt-3"><PersonPick /></div>
-  {#snippet foot()}<RecordFoot {recording} onrecord={record} />{/snippet}
+  <div class="mt-3"><WriterNote /></div>
+  {#snippet foot()}<RecordFoot
+      {recording}
+      wants={change ? '' : 'Say who you are: free wants the person behind it.'}
+      onrecord={record}
+    />{/snippet}
 </Sheet>
