@@ -14,6 +14,9 @@ _GAP = re.compile(r"\n[ \t]*\n[ \t]*(?:(?:[-*_=~][ \t]*){3,}\n|\n)|\f")
 MIN_STEPS = 2
 """Steps from which on a text without a list of ingredients is taken for a recipe."""
 
+MAX_TRIES = 8
+"""Whole recipes that are added to something before it, until it is taken as a part as it is."""
+
 
 def parts_of_notebook(text: str, read: Callable[[str], list[Recipe]]) -> Iterator[str]:
     """The parts of a text that are read by themselves, in their order; all of it is in one of them.
@@ -21,14 +24,19 @@ def parts_of_notebook(text: str, read: Callable[[str], list[Recipe]]) -> Iterato
     `read` says what recipes a part would give. What is none by itself, such as a method under a
     rule of its own, stays with what stands before it.
     """
+    # Of what is no whole recipe however much is added to it, the end is not waited for.
+    tries = 0
     text = text.replace("\r\n", "\n").replace("\r", "\n")
     begin = 0
     edges = [gap.end() for gap in _GAP.finditer(text)]
     for edge, end in pairwise((*edges, len(text))):
         # What stands before is read last, as it grows from gap to gap where nothing whole follows.
-        if _is_whole(read(text[edge:end])) and _is_whole(read(text[begin:edge])):
+        if not _is_whole(read(text[edge:end])):
+            continue
+        tries += 1
+        if tries > MAX_TRIES or _is_whole(read(text[begin:edge])):
             yield text[begin:edge]
-            begin = edge
+            begin, tries = edge, 0
     yield text[begin:]
 
 

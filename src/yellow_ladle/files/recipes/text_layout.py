@@ -72,31 +72,42 @@ def _lines_of(line: str, blank: bool, *, first: bool) -> list[TextLine]:
 def _heading_lists(lines: list[TextLine]) -> list[TextLine]:
     """The lines with those marked that stand, numbered or not, over lines with amounts."""
     found = list(lines)
+    by_number = _listed_by_number(lines)
     for at, line in enumerate(lines[:-1]):
         told = line.ends or minutes_of_step(line.bare) is not None
         told = told or (line.tells_to_do and not is_goods(line.bare))
-        if not told and not line.is_measured and line.bare and _is_over_list(lines, at):
+        if not told and not line.is_measured and line.bare and _is_over_list(lines, at, by_number):
             found[at] = replace(line, heads_list=line.words <= MAX_TITLE_WORDS // 2)
     return found
 
 
-def _is_over_list(lines: Sequence[TextLine], at: int) -> bool:
+def _is_over_list(lines: Sequence[TextLine], at: int, by_number: Sequence[bool]) -> bool:
     """Whether two ingredients follow a line, or one if it is numbered or names a usual part."""
     line, beneath = lines[at], lines[at + 1 : at + 3]
-    listed_ = any(later.numbered for later in beneath) and _lists_by_number(lines, at + 1)
+    listed_ = any(later.numbered for later in beneath) and by_number[at + 1]
     measured = [later.is_measured and (listed_ or not later.numbered) for later in beneath]
     usual = line.bare.lower().rstrip(":") in listed("lines", "parts")
     one = (line.numbered or usual) and line.after_blank and measured[0]
     return one or (len(measured) > 1 and all(measured))
 
 
-def _lists_by_number(lines: Sequence[TextLine], at: int) -> bool:
-    """Whether a block numbers ingredients: each has an amount, and none ends or tells a time."""
-    end = next((n for n in range(at + 1, len(lines)) if lines[n].after_blank), len(lines))
-    return all(
-        line.numbered and line.is_measured and not line.ends and minutes_of_step(line.bare) is None
-        for line in lines[at:end]
-    )
+def _listed_by_number(lines: Sequence[TextLine]) -> list[bool]:
+    """For each line whether from it on its block numbers ingredients.
+
+    Each has an amount then, and none ends or tells a time.
+    """
+    found = [False] * len(lines)
+    for at in range(len(lines) - 1, -1, -1):
+        line = lines[at]
+        last = at + 1 == len(lines) or lines[at + 1].after_blank
+        found[at] = (
+            line.numbered
+            and (last or found[at + 1])
+            and line.is_measured
+            and not line.ends
+            and minutes_of_step(line.bare) is None
+        )
+    return found
 
 
 def _rows(text: str) -> list[str]:

@@ -1,7 +1,6 @@
 """Whether words tell what to do: by a verb that is known, or by how the verbs of a language end."""
 
 import re
-from collections import Counter
 from collections.abc import Sequence
 from functools import cache, lru_cache
 from typing import Literal, TypeAlias
@@ -28,22 +27,31 @@ def languages_of(lines: Sequence[str]) -> list[Language]:
     A notebook may change its language from one recipe to the next. Where too few such words stand
     around a line, it is in the language of the whole.
     """
-    held = [Counter(word.lower() for word in _WORD.findall(line)) for line in lines]
-    whole = _language_of(held) or "en"
-    return [
-        _language_of(held[max(0, at - AROUND) : at + AROUND + 1], MIN_HELD) or whole
-        for at in range(len(lines))
-    ]
+    held = [_function_words(line) for line in lines]
+    whole = _best([sum(each) for each in zip(*held, strict=True)]) or "en"
+    found: list[Language] = []
+    for at in range(len(lines)):
+        around = held[max(0, at - AROUND) : at + AROUND + 1]
+        near = [sum(each) for each in zip(*around, strict=True)]
+        found.append(_best(near, MIN_HELD) or whole)
+    return found
 
 
-def _language_of(held: Sequence[Counter[str]], least: int = 1) -> Language | None:
-    """The language of which lines hold most function words; None where they hold too few."""
-    scores = {
-        language: sum(line[word] for line in held for word in listed("function_words", language))
-        for language in LANGUAGES
-    }
-    best = max(LANGUAGES, key=lambda language: scores[language])
-    return best if scores[best] >= least else None
+def _function_words(line: str) -> tuple[int, ...]:
+    """How many function words of each language a line holds."""
+    said = [word.lower() for word in _WORD.findall(line)]
+    return tuple(sum(word in known for word in said) for known in _known_function_words())
+
+
+@cache
+def _known_function_words() -> tuple[frozenset[str], ...]:
+    return tuple(frozenset(listed("function_words", language)) for language in LANGUAGES)
+
+
+def _best(scores: Sequence[int], least: int = 1) -> Language | None:
+    """The language with most function words; None where it has too few of them."""
+    best = max(range(len(LANGUAGES)), key=lambda n: scores[n] if scores else 0)
+    return LANGUAGES[best] if scores and scores[best] >= least else None
 
 
 def tells_to_do(text: str, language: Language = "en") -> bool:

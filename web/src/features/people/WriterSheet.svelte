@@ -33,18 +33,18 @@
       </button>
     {/each}
   </div>
-  <form
-    class="mt-3 flex items-end gap-3"
-    onsubmit={(event) => {
-      event.preventDefault();
-      write();
-    }}
-  >
+  <div class="mt-3 flex items-end gap-3">
     <Field label={people.length > 0 ? 'Somebody else, by initials' : 'Your initials'} class="w-56">
-      <input class="field" maxlength="8" autocomplete="off" bind:value={typed} />
+      <input
+        class="field"
+        maxlength="8"
+        autocomplete="off"
+        bind:value={typed}
+        onkeydown={(event) => event.key === 'Enter' && write()}
+      />
     </Field>
     <Button disabled={typed.trim() === ''} onclick={write}>Write as this person</Button>
-  </form>
+  </div>
   {#if currentUser.initials}
     <div class="mt-3">
       <Button onclick={() => currentUser.become('')}>Nobody in particular</Button>
