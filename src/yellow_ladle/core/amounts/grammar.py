@@ -68,8 +68,14 @@ def _shipped(text: str, spoons: Spoons) -> Understood:
 def _understood(text: str, known: Mapping[str, Unit], spoons: Spoons) -> Understood:
     plain = re.sub(r"\s+", " ", normalize("NFC", text)).strip()
     if not plain or len(plain) > MAX_TYPED:
-        return Understood(text, item=plain[:MAX_TYPED], question=UNREAD.format(text=plain[:60]))
+        return too_long(text)
     return _Reader(text, plain, known, spoons).read()
+
+
+def too_long(text: str) -> Understood:
+    """What is said of a text that is longer than any line of a recipe: it is kept, and asks."""
+    plain = " ".join(text[:MAX_TYPED].split())
+    return Understood(text, item=plain, question=UNREAD.format(text=plain[:60]))
 
 
 class _Reader(AmountText):

@@ -39,6 +39,8 @@ MAX_STRANGERS = 2
 """Words that nobody knows beside a certain name; more than a farm's or a brand's are doubtful."""
 SLIP = 0.84
 """How like two words are of which one may be the other, misspelt."""
+MAX_NAME = 240
+"""Letters of the longest name."""
 MAX_CHOICES = 4
 """Things that a name may give to choose from."""
 _CHOICE = re.compile(r"(?<=[^\W\d_]{3})\s*/\s*(?=[^\W\d_]{3})|\s+(?:or|ou|oder|oppure)\s+", re.I)
@@ -75,8 +77,11 @@ class _Understood:
 def class_of_name(name: str) -> ClassGuess:
     """The class that a name means. Two names for one class give the first (classes.toml).
 
-    A name that gives a choice ("hazelnuts/walnuts") is certain where all of it is of one class.
+    A name that gives a choice ("hazelnuts/walnuts") is certain where all of it is of one class. A
+    text that is longer than any name means nothing.
     """
+    if len(name) > MAX_NAME:
+        return UNKNOWN
     choices = [_class_of_one(part) for part in _CHOICE.split(name)[:MAX_CHOICES]]
     classes = dict.fromkeys(guess.class_ for guess in choices)
     if len(classes) > 1 and None not in classes:

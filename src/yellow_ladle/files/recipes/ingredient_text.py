@@ -9,7 +9,7 @@ from dataclasses import replace
 from functools import cache
 
 from yellow_ladle.core.amounts.beginnings import at_comma, begins_with_number
-from yellow_ladle.core.amounts.grammar import understand
+from yellow_ladle.core.amounts.grammar import MAX_TYPED, too_long, understand
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.amounts.phrases import ABOUT
 from yellow_ladle.core.amounts.understood import UNSURE, Understood
@@ -70,6 +70,8 @@ def understood_line(
     text: str, known: Mapping[str, Unit] | None = None, spoons: Spoons = "us"
 ) -> Understood:
     """What an ingredient line says, its amount before or after its item."""
+    if len(text) > MAX_TYPED:
+        return too_long(text)
     plain = without_bullet(text)
     if (optional := _optional().match(plain)) is not None:
         found = understood_line(plain[optional.end() :], known, spoons)

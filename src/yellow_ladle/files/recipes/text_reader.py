@@ -8,6 +8,7 @@ are the first run of lines with amounts.
 
 from functools import cache
 
+from yellow_ladle.files.recipes.bounded_text import within_bounds
 from yellow_ladle.files.recipes.ingredient_text import starts_with_digit
 from yellow_ladle.files.recipes.line_spacing import single_spaced
 from yellow_ladle.files.recipes.list_edges import (
@@ -32,10 +33,11 @@ from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of, yield_s
 
 def text_recipes(text: str) -> list[Recipe]:
     """Every recipe in a text; of one without ingredients and steps none."""
+    within = within_bounds(text)
     # To part a notebook its parts are read already.
     read = cache(_read)
-    parts = parts_of_notebook(single_spaced(text), read)
-    return [recipe for part in parts for recipe in read(part)]
+    parts = parts_of_notebook(single_spaced(within.text), read)
+    return [within.whole(recipe) for part in parts for recipe in read(part)]
 
 
 def _read(text: str) -> list[Recipe]:
