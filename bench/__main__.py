@@ -7,6 +7,7 @@ from bench import (
     boards,
     carrying,
     first_page,
+    hostile_texts,
     larder,
     load,
     numbers,
@@ -14,7 +15,18 @@ from bench import (
     swaps,
 )
 
-EVERY = (carrying, opening, boards, first_page, larder, numbers, swaps, bad_input, load)
+EVERY = (
+    carrying,
+    opening,
+    boards,
+    first_page,
+    larder,
+    numbers,
+    swaps,
+    bad_input,
+    hostile_texts,
+    load,
+)
 
 
 def main(names: list[str]) -> None:

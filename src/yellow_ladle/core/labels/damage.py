@@ -21,6 +21,8 @@ LETTERS = (
 DIGITS = str.maketrans("oliszbgq", "01152899")
 ADDITIVE = re.compile(r"e?(\d{3,4}[a-f]?(?:[ivx]{1,3})?)")
 HUMPS = re.compile(r"[^\W\d_][^\W\d_A-ZÀ-ÖØ-Þ]*|[A-ZÀ-ÖØ-Þ]+(?![a-zß-ÿ])")
+MAX_JOINED = 12
+"""Runs of letters and of digits that one damaged word may fall into."""
 MIN_RUN, MIN_PIECE, MAX_RUN = 8, 3, 200
 """Letters of a word that may be several without their spaces, and of the least of those."""
 
@@ -42,15 +44,15 @@ def repaired(words: Lexicon, text: Sequence[Token], given: str) -> list[Token]:
 
 
 def _joined(text: Sequence[Token], here: int) -> int:
-    """How many tokens stand without a gap, letters and digits mixed."""
+    """How many tokens stand without a gap, letters and digits mixed; 1 of more than a word has."""
     end = here
     while (
-        end < len(text)
+        end < min(len(text), here + MAX_JOINED + 1)
         and text[end].kind in ("word", "number")
         and (end == here or text[end].start == text[end - 1].end)
     ):
         end += 1
-    return end - here
+    return end - here if end - here <= MAX_JOINED else 1
 
 
 def _whole(words: Lexicon, run: Sequence[Token]) -> Token | None:

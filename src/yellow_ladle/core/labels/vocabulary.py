@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 from functools import lru_cache
 
-from yellow_ladle.core.labels.hits import forms, hits
+from yellow_ladle.core.labels.hits import MAX_WORD, forms, hits
 from yellow_ladle.core.labels.letters import Token
 from yellow_ladle.core.labels.lexicon import Lexicon, lexicon
 
@@ -68,7 +68,7 @@ def is_plain(language: str, word: str) -> bool:
     for form in forms(words, word):
         if (form,) in words.plain or any(words.has(kind, form) for kind in LISTS):
             return True
-    return any(
+    return len(word) <= MAX_WORD and any(
         _is_piece(words, word[:cut]) and _is_piece(words, word[cut:])
         for cut in range(MIN_PIECE, len(word) - MIN_PIECE + 1)
     )

@@ -6,7 +6,7 @@ The grammar of amounts is core/amounts; what is here is the order in which a lin
 import re
 from collections.abc import Mapping
 from dataclasses import replace
-from functools import cache
+from functools import cache, lru_cache
 
 from yellow_ladle.core.amounts.beginnings import at_comma, begins_with_number
 from yellow_ladle.core.amounts.grammar import MAX_TYPED, too_long, understand
@@ -72,6 +72,18 @@ def understood_line(
     """What an ingredient line says, its amount before or after its item."""
     if len(text) > MAX_TYPED:
         return too_long(text)
+    if known is None:
+        return _shipped_line(text, spoons)
+    return _understood_line(text, known, spoons)
+
+
+@lru_cache(maxsize=4096)
+def _shipped_line(text: str, spoons: Spoons) -> Understood:
+    """A line in the shipped units; one is asked about several times while its text is parted."""
+    return _understood_line(text, None, spoons)
+
+
+def _understood_line(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> Understood:
     plain = without_bullet(text)
     if (optional := _optional().match(plain)) is not None:
         found = understood_line(plain[optional.end() :], known, spoons)
