@@ -2,4 +2,5 @@
 
 from yellow_ladle.cli import main
 
-main()
+if __name__ == "__main__":
+    main()

@@ -107,6 +107,7 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
     for ended_by in (signal.SIGTERM, signal.SIGINT):
         signal.signal(ended_by, lambda *_: sys.exit(0))
     commands.start()
+    app.state.text_workers.warm()
     try:
         Thread(target=_back_up_each_night, args=(file.backups, ending), daemon=True).start()
         name = file.ledger.now.reading.book.kitchen.name
@@ -117,6 +118,7 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
     finally:
         ending.set()
         commands.stop()
+        app.state.text_workers.stop()
 
 
 def _tell_phones(reach: Reach, port: int) -> None:

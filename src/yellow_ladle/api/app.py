@@ -46,6 +46,7 @@ from yellow_ladle.api.larder import (
     unchecked_routes,
 )
 from yellow_ladle.api.swaps import applied_plan_routes, menu_routes, plan_routes, rule_routes
+from yellow_ladle.api.text_workers import TextWorkers
 from yellow_ladle.store.applied_plans import lapse
 from yellow_ladle.store.ledger import Ledger
 
@@ -96,6 +97,7 @@ def create_app(
     app.state.feed = feed
     app.state.in_the_clear = in_the_clear
     app.state.backups = backups
+    app.state.text_workers = TextWorkers()
     if ledger is not None:
         open_kitchen(app, ledger)
     app.add_middleware(GZipMiddleware, minimum_size=800)

@@ -6,6 +6,7 @@ from fastapi import Depends, Request
 from starlette.concurrency import run_in_threadpool
 
 from yellow_ladle.api.errors import Missing
+from yellow_ladle.api.text_workers import TextWorkers
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.store.book_repository import Now
@@ -30,6 +31,14 @@ async def _now(ledger: Annotated[Ledger, Depends(_ledger)]) -> Now:
 
 TheLedger = Annotated[Ledger, Depends(_ledger)]
 TheBook = Annotated[Now, Depends(_now)]
+
+
+async def _text_workers(request: Request) -> TextWorkers:
+    workers: TextWorkers = request.app.state.text_workers
+    return workers
+
+
+TheTextWorkers = Annotated[TextWorkers, Depends(_text_workers)]
 
 
 def preparation_or_missing(now: Now, id: str) -> Preparation:

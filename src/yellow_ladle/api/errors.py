@@ -10,6 +10,7 @@ from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 
 from yellow_ladle.api.headers import HEADERS
+from yellow_ladle.api.text_workers import TextTooSlow
 from yellow_ladle.core.book.book import Kitchen, Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.need import Need
@@ -94,6 +95,7 @@ def add_handlers(app: FastAPI) -> None:
     """Makes every error of the application a problem detail."""
     app.add_exception_handler(Missing, _missing)
     app.add_exception_handler(BookRefused, _refused)
+    app.add_exception_handler(TextTooSlow, _too_slow)
     app.add_exception_handler(Stale, _stale)
     app.add_exception_handler(Busy, _not_now)
     app.add_exception_handler(FileFault, _not_now)
@@ -118,6 +120,10 @@ async def _refused(_: Request, error: Exception) -> JSONResponse:
     return _answer(
         Problem(title="This cannot stand", status=422, detail=detail, faults=error.faults)
     )
+
+
+async def _too_slow(_: Request, error: Exception) -> JSONResponse:
+    return _answer(Problem(title="It takes too long", status=422, detail=str(error)))
 
 
 async def _stale(request: Request, error: Exception) -> JSONResponse:

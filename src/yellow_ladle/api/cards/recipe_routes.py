@@ -7,7 +7,12 @@ from fastapi import APIRouter, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
-from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
+from yellow_ladle.api.dependencies import (
+    TheBook,
+    TheLedger,
+    TheTextWorkers,
+    preparation_or_missing,
+)
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.api.uploads import BODY, whole_body
@@ -17,6 +22,7 @@ from yellow_ladle.files.book.models import PreparationPiece, ProductPiece
 from yellow_ladle.files.book.piece import Id
 from yellow_ladle.files.print.card_markdown import card_markdown
 from yellow_ladle.files.recipes.any_recipe import recipes_of
+from yellow_ladle.files.recipes.recipe import Recipe
 from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES
 from yellow_ladle.files.recipes.recipe_writer import recipes_bytes
 from yellow_ladle.files.recipes.review import Reviewed, ReviewedLine, review
@@ -63,6 +69,7 @@ class ReviewedOut(BaseModel):
 async def look_at_recipes(
     request: Request,
     ledger: TheLedger,
+    workers: TheTextWorkers,
     name: Annotated[str, Query(max_length=200)] = "",
     taken: Annotated[list[Id] | None, Query(max_length=500)] = None,
 ) -> list[ReviewedOut]:
@@ -73,7 +80,8 @@ async def look_at_recipes(
     being looked at already.
     """
     content = await whole_body(request, MAX_BYTES)
-    return await run_in_threadpool(_reviewed, content, ledger.now, name, taken or [])
+    found = await workers.run(len(content), recipes_of, content, name)
+    return await run_in_threadpool(_reviewed, found, ledger.now, taken or [])
 
 
 @router.get("/recipes.jsonld", response_class=Response, responses=_answers(JSON_LD))
@@ -117,9 +125,8 @@ def _file(content: bytes, kind: str, name: str) -> Response:
     return Response(content, media_type=kind, headers=headers)
 
 
-def _reviewed(content: bytes, now: Now, name: str, taken: list[str]) -> list[ReviewedOut]:
-    found = review(now.reading.book, recipes_of(content, name), taken)
-    return [_review(now.reading, entry) for entry in found]
+def _reviewed(recipes: list[Recipe], now: Now, taken: list[str]) -> list[ReviewedOut]:
+    return [_review(now.reading, entry) for entry in review(now.reading.book, recipes, taken)]
 
 
 def _review(reading: Reading, found: Reviewed) -> ReviewedOut:

@@ -6,7 +6,7 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
-from yellow_ladle.api.dependencies import TheBook
+from yellow_ladle.api.dependencies import TheBook, TheTextWorkers
 from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import Answer, LevelOut, Named, PlainOut, plain_out
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
@@ -107,9 +107,13 @@ def known_language(language: str) -> None:
 
 
 @router.post("/classes/read")
-def classes(wanted: ClassesIn, now: TheBook) -> list[ClassOut]:
+async def classes(wanted: ClassesIn, now: TheBook, workers: TheTextWorkers) -> list[ClassOut]:
     """What goods and pots of some names are taken as, in the order of the names."""
-    flags = now.reading.book.flags
+    letters = sum(map(len, wanted.names))
+    return await workers.run(letters, _classes, wanted, now.reading.book.flags)
+
+
+def _classes(wanted: ClassesIn, flags: tuple[Flag, ...]) -> list[ClassOut]:
     pairs = zip_longest(wanted.names, wanted.recorded[: len(wanted.names)])
     return [_class(Product("", str(name), class_), flags) for name, class_ in pairs]
 
@@ -125,12 +129,13 @@ def _class(product: Product, flags: tuple[Flag, ...]) -> ClassOut:
 
 
 @router.post("/labels/read")
-def read(wanted: LabelIn, now: TheBook) -> LabelOut:
+async def read(wanted: LabelIn, now: TheBook, workers: TheTextWorkers) -> LabelOut:
     """Reads a label. Nothing is recorded: a person confirms each proposal, or the lot."""
     known_language(wanted.language)
     try:
         regime = now.reading.book.kitchen.regime
-        return LabelOut.model_validate(read_label(wanted.text, wanted.language, regime))
+        asked = (wanted.text, wanted.language, regime)
+        return LabelOut.model_validate(await workers.run(len(wanted.text), read_label, *asked))
     except TooLong as error:
         raise BookRefused([Fault("text", str(error))]) from error
 

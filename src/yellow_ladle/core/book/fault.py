@@ -23,6 +23,10 @@ class BookRefused(ValueError):
         self.faults = tuple(faults)
         super().__init__("\n".join(str(fault) for fault in self.faults))
 
+    def __reduce__(self) -> tuple[type["BookRefused"], tuple[tuple[Fault, ...]]]:
+        # By default an exception is unpickled from its message alone.
+        return BookRefused, (self.faults,)
+
 
 def near(word: str, known: Collection[str]) -> str:
     """`; did you mean "…"?` where a known word is near, else nothing."""

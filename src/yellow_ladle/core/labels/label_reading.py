@@ -16,6 +16,10 @@ class TooLong(ValueError):
             f"The text has {length:,} characters; no label has more than {MAX_LABEL:,}."
             " Nothing was read. Paste the ingredient list alone."
         )
+        self.length = length
+
+    def __reduce__(self) -> tuple[type["TooLong"], tuple[int]]:
+        return TooLong, (self.length,)
 
 
 @dataclass(frozen=True, slots=True)
