@@ -1,12 +1,18 @@
 """How far a claim reaches, and that every word of a label is accounted for."""
 
 import unittest
+from dataclasses import replace
 
 from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.effort import examples
+from tests.kitchens import book
+from yellow_ladle.core.book.maker import Evidence
+from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.checks.free_claims import free_claim_faults
 from yellow_ladle.core.labels.reader import read_label
+from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.vocabulary.levels import Level
 
 CONTAINS, MAY = Level.CONTAINS, Level.MAY_CONTAIN
@@ -113,6 +119,42 @@ class Reach(unittest.TestCase):
         self.assertEqual(read_label(text, regime="us-9").levels.get("celery"), None)
         self.assertEqual(read_label(text, regime="eu-14").levels.get("celery"), MAY)
         self.assertEqual(read_label("Free from all 14 allergens. Rice").levels, {})
+
+
+class Traces(unittest.TestCase):
+    """A trace beside what only hides something is kept, for when the maker has cleared that."""
+
+    def test_both_are_kept(self) -> None:
+        for text, flag in (
+            ("Sugar, flavourings. May contain traces of egg and mustard.", "mustard"),
+            ("Salz, Aroma. Kann Spuren von Senf enthalten.", "mustard"),
+            ("Sel, épices. Peut contenir des traces de moutarde.", "mustard"),
+            ("Sale, spezie. Può contenere tracce di senape.", "mustard"),
+            ("Sal, especias. Puede contener trazas de mostaza.", "mustard"),
+            ("May contain celery. Ingredients: sugar, spices.", "celery"),
+        ):
+            found = {made.flag: made for made in read_label(text).proposals}[flag]
+            self.assertIs(found.level, Level.UNCHECKED, text)
+            self.assertEqual(len(found.traces), 1, text)
+            self.assertLess({*found.traces}, {*found.because}, text)
+            starts = [why.start for why in found.because]
+            self.assertEqual(starts, sorted(starts))
+
+    def test_nothing_else_has_any(self) -> None:
+        text = "Sugar, flavourings, mustard seed. May contain traces of egg and mustard."
+        for made in read_label(text).proposals:
+            self.assertEqual(made.traces, (), made)
+
+    def test_what_the_maker_clears_leaves_the_trace(self) -> None:
+        label = "Ingredients: sugar, flavourings. May contain traces of egg and mustard."
+        told = Evidence("supplier", "2026-12-01", "MK")
+        stated = {"egg": Level.MAY_CONTAIN, "mustard": Level.FREE}
+        tub = Product("tub", "Tub 4", None, stated, Level.FREE, label=label)
+        tub = replace(tub, evidence=dict.fromkeys(("egg", "mustard", "otherwise"), told))
+        [fault] = free_claim_faults(book(), Change((tub,)))
+        self.assertIn('cannot be free of mustard: its label says "mustard"', fault.message)
+        kept = replace(tub, statements={**stated, "mustard": Level.MAY_CONTAIN})
+        self.assertEqual(free_claim_faults(book(), Change((kept,))), [])
 
 
 class EveryWord(unittest.TestCase):

@@ -4930,7 +4930,7 @@ export interface components {
         };
         /**
          * ProposalOut
-         * @description A level proposed for a flag.
+         * @description A level proposed for a flag. `traces`: the words that say may contain beside it.
          */
         ProposalOut: {
             /** Flag */
@@ -4942,6 +4942,8 @@ export interface components {
             level: "free" | "may_contain" | "unchecked" | "contains";
             /** Because */
             because: components["schemas"]["Because"][];
+            /** Traces */
+            traces: components["schemas"]["Because"][];
         };
         /**
          * RecordIn

@@ -38,11 +38,12 @@ class LabelIn(BaseModel):
 
 
 class ProposalOut(Answer):
-    """A level proposed for a flag."""
+    """A level proposed for a flag. `traces`: the words that say may contain beside it."""
 
     flag: str
     level: LevelOut
     because: list[Because]
+    traces: list[Because]
 
 
 class ClaimOut(Answer):

@@ -165,7 +165,9 @@ def _against_words(
     named = _and(words[proposal.flag] for proposal in against)
     quoted = _and(
         f'"{text}"'
-        for text in dict.fromkeys(p.because[0].text.strip() for p in against if p.because)
+        for text in dict.fromkeys(
+            why.text.strip() for p in against for why in (p.traces or p.because)[:1]
+        )
     )
     yield Fault(
         f"{place}.{OTHERWISE}",
@@ -176,7 +178,7 @@ def _against_words(
 
 def _stands(proposal: Proposal, label: Product | Maker) -> bool:
     """Whether a word stands against free: what only hides something does until its maker spoke."""
-    if proposal.level is not Level.UNCHECKED:
+    if proposal.level is not Level.UNCHECKED or proposal.traces:
         return True
     key = proposal.flag if proposal.flag in label.statements else OTHERWISE
     why = label.evidence.get(key)

@@ -1,6 +1,6 @@
 """Gathering what the parts of a label say, and what comes of it for each flag."""
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Collection, Iterable, Iterator, Sequence
 
 from yellow_ladle.core.labels.context import settled_by
 from yellow_ladle.core.labels.label_reading import (
@@ -55,7 +55,10 @@ class Findings:
             self._notes[question] = None
 
     def result(self, language: str, all_tokens: Sequence[Token]) -> LabelReading:
-        """What was gathered: per flag its highest level and the words that led to that level."""
+        """What was gathered: per flag its highest level and the words that led to that level.
+
+        A trace beside what only hides something is kept with it.
+        """
         self._resolve_any_of()
         proposals = []
         asked: set[str] = set()
@@ -68,9 +71,9 @@ class Findings:
             if not found:
                 continue
             highest = max(level for level, _ in found)
-            because = dict.fromkeys(why for level, why in found if level is highest)
-            order = sorted(because, key=lambda why: (why.start, why.end))
-            proposals.append(Proposal(flag, highest, tuple(order)))
+            traces = _in_order(found, {Level.MAY_CONTAIN}) if highest is Level.UNCHECKED else ()
+            kept = {highest, Level.MAY_CONTAIN} if traces else {highest}
+            proposals.append(Proposal(flag, highest, _in_order(found, kept), traces))
             if highest is Level.UNCHECKED:
                 asked.add(flag)
         any_of = {flag for entry, _, _ in self._any_of for flag in entry.any_of}
@@ -121,3 +124,11 @@ class Findings:
             for token in self.stressed_unknown:
                 word = self._text[token.start : token.end]
                 yield f'The label stresses "{word}", which is not known here. Which allergen is it?'
+
+
+def _in_order(
+    found: Iterable[tuple[Level, Because]], levels: Collection[Level]
+) -> tuple[Because, ...]:
+    """The words that led to some levels, each once, as they stand in the text."""
+    because = dict.fromkeys(why for level, why in found if level in levels)
+    return tuple(sorted(because, key=lambda why: (why.start, why.end)))

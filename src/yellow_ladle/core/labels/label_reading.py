@@ -43,11 +43,16 @@ class Word:
 
 @dataclass(frozen=True, slots=True)
 class Proposal:
-    """A level proposed for one flag, above free, with the words that led to it."""
+    """A level proposed for one flag, above free, with the words that led to it.
+
+    `traces` are those among the words that say may contain where others hide something: once the
+    maker has said what that is, the trace is left.
+    """
 
     flag: str
     level: Level
     because: tuple[Because, ...]
+    traces: tuple[Because, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from yellow_ladle.core.labels.label_reading import LabelReading, Proposal, Word
+from yellow_ladle.core.vocabulary.levels import Level
 
 
 def merged(joined: LabelReading, apart: LabelReading) -> LabelReading:
@@ -14,9 +15,12 @@ def merged(joined: LabelReading, apart: LabelReading) -> LabelReading:
     found = {proposal.flag: proposal for proposal in joined.proposals}
     raised = False
     for proposal in apart.proposals:
-        if proposal.flag not in found or found[proposal.flag].level < proposal.level:
-            found[proposal.flag] = proposal
+        known = found.get(proposal.flag)
+        if known is None or known.level < proposal.level:
+            found[proposal.flag] = _with_traces(proposal, known)
             raised = True
+        else:
+            found[proposal.flag] = _with_traces(known, proposal)
     questions = (*joined.questions, *(apart.questions if raised else ()))
     return replace(
         joined,
@@ -25,6 +29,14 @@ def merged(joined: LabelReading, apart: LabelReading) -> LabelReading:
         unknown=tuple(word for word in joined.unknown if _unknown_apart(word, apart)),
         understood=joined.understood or apart.understood,
     )
+
+
+def _with_traces(higher: Proposal, lower: Proposal | None) -> Proposal:
+    """What one reading proposes, with the trace that the other one found beneath a hidden thing."""
+    if lower is None or higher.level is not Level.UNCHECKED or higher.traces:
+        return higher
+    traces = lower.because if lower.level is Level.MAY_CONTAIN else lower.traces
+    return replace(higher, because=(*higher.because, *traces), traces=traces) if traces else higher
 
 
 def _unknown_apart(word: Word, apart: LabelReading) -> bool:

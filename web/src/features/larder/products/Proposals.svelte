@@ -44,6 +44,9 @@
             {#each proposal.because.slice(0, 2) as why, index (index)}
               <p><q>{why.text}</q> <span class="text-soft">{why.why}</span></p>
             {/each}
+            {#if proposal.traces.length > 0}
+              <p class="text-clay" data-trace>Once the maker has answered, may contain is left.</p>
+            {/if}
           </td>
           <td class="w-28 py-1 text-right">
             {#if done}
