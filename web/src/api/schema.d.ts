@@ -3837,12 +3837,14 @@ export interface components {
         };
         /**
          * NeedOut
-         * @description An open need of a guest, with its version.
+         * @description An open need of a guest, with its version. `damaged` says what cannot be read of it.
          */
         NeedOut: {
             need: components["schemas"]["NeedPiece"];
             /** Version */
             version: number;
+            /** Damaged */
+            damaged: string;
         };
         /**
          * NeedPiece
@@ -4804,7 +4806,7 @@ export interface components {
          * @description One product with its version and the pots it goes into.
          *
          *     `inside`: what it is made of, or what is in the bag. `in_goods`: the goods that it is in.
-         *     `run_out`: certificates that count no more.
+         *     `run_out`: certificates that count no more. `damaged` says what cannot be read of it.
          */
         ProductOut: {
             /** Version */
@@ -4828,6 +4830,8 @@ export interface components {
             second_look: boolean;
             /** Has Photo */
             has_photo: boolean;
+            /** Damaged */
+            damaged: string;
         };
         /**
          * ProductPiece

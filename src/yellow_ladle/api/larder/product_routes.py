@@ -18,7 +18,7 @@ from yellow_ladle.core.larder.product_merge import merged_product
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import Level, LevelWord
-from yellow_ladle.files.book.conversion import as_piece, as_value
+from yellow_ladle.files.book.conversion import as_piece, as_value, damage
 from yellow_ladle.files.book.models import ProductPiece
 from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.photos import Photos
@@ -63,7 +63,7 @@ class ProductOut(BaseModel):
     """One product with its version and the pots it goes into.
 
     `inside`: what it is made of, or what is in the bag. `in_goods`: the goods that it is in.
-    `run_out`: certificates that count no more.
+    `run_out`: certificates that count no more. `damaged` says what cannot be read of it.
     """
 
     version: int
@@ -76,6 +76,7 @@ class ProductOut(BaseModel):
     run_out: list[str]
     second_look: bool
     has_photo: bool
+    damaged: str
 
 
 class ProductMergeIn(BaseModel):
@@ -157,6 +158,7 @@ def _product(now: Now, id: str, *, has_photo: bool) -> ProductOut:
         run_out=[gone.kind for gone in run_out_certificates(book, on) if gone.product == id],
         second_look=id in {look.product for look in second_looks(book, on)},
         has_photo=has_photo,
+        damaged=damage(ProductPiece, value),
     )
 
 

@@ -26,7 +26,7 @@ from yellow_ladle.core.larder.review_dates import run_out_certificates, second_l
 from yellow_ladle.core.larder.unchecked import Held, Settling, held, settled_by
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import LevelWord
-from yellow_ladle.files.book.conversion import as_piece, as_value
+from yellow_ladle.files.book.conversion import as_piece, as_value, damage
 from yellow_ladle.files.book.models import NeedPiece
 from yellow_ladle.files.book.piece import Id
 from yellow_ladle.store.book_repository import Now
@@ -129,10 +129,11 @@ class NeedIn(BaseModel):
 
 
 class NeedOut(BaseModel):
-    """An open need of a guest, with its version."""
+    """An open need of a guest, with its version. `damaged` says what cannot be read of it."""
 
     need: NeedPiece
     version: int
+    damaged: str
 
 
 class UncheckedOut(BaseModel):
@@ -232,14 +233,18 @@ def put_need(wanted: NeedIn, ledger: TheLedger) -> NeedOut:
 
 
 @router.delete("/needs/{id}")
-def take_need_out(id: Id, seen: int, ledger: TheLedger) -> WrittenOut:
+def take_need_out(id: str, seen: int, ledger: TheLedger) -> WrittenOut:
     """Takes one need out: the guest has an answer."""
     drop_need(ledger, id, seen)
     return WrittenOut(version=ledger.now.counter)
 
 
 def _need(now: Now, need: Need) -> NeedOut:
-    return NeedOut(need=as_piece(NeedPiece, need), version=now.setting_versions[f"need/{need.id}"])
+    return NeedOut(
+        need=as_piece(NeedPiece, need),
+        version=now.setting_versions[f"need/{need.id}"],
+        damaged=damage(NeedPiece, need),
+    )
 
 
 def _held(now: Now, entry: Held) -> HeldOut:

@@ -1,10 +1,10 @@
 """Tools that several pots go through, and the traces that they leave from one in the next."""
 
-import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
-from unicodedata import combining, normalize
+from unicodedata import normalize
 
+from yellow_ladle.core.book.ids import slug
 from yellow_ladle.core.vocabulary.levels import Level
 
 
@@ -59,8 +59,7 @@ def tool_key(name: str) -> str:
 
 def tool_id(name: str) -> str:
     """The id of a tool that has none: the slug of its name."""
-    plain = "".join(s for s in normalize("NFKD", name.casefold()) if not combining(s))
-    return re.sub(r"[^a-z0-9]+", "-", plain).strip("-") or "tool"
+    return slug(name.casefold()) or "tool"
 
 
 def within_sentence(name: str) -> str:

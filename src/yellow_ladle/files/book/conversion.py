@@ -13,6 +13,7 @@ from typing import Any, TypeVar, get_args, get_origin
 
 from cattrs import Converter
 from cattrs.gen import make_dict_structure_fn, make_dict_unstructure_fn, override
+from pydantic import ValidationError
 
 from yellow_ladle.core.book.book import ByProduct, Kitchen, Preparation
 from yellow_ladle.core.book.maker import Maker
@@ -58,8 +59,26 @@ def as_value(kind: type[T], piece: Piece) -> T:
 
 
 def as_piece(model: type[P], value: Any) -> P:
-    """A core value as a piece of a book file, with every field."""
-    return model.model_validate(content(value))
+    """A core value as a piece of a book file, with every field.
+
+    What is stored always reads: where it breaks a bound that was set later, it is told as it is.
+    """
+    plain = content(value)
+    try:
+        return model.model_validate(plain)
+    except ValidationError:
+        constructed: P = model.model_construct(**plain)  # type: ignore[assignment]
+        return constructed
+
+
+def damage(model: type[Piece], value: Any) -> str:
+    """What keeps a stored value from being a sound piece of a book file; empty where it is one."""
+    try:
+        model.model_validate(content(value))
+    except ValidationError as error:
+        place = ".".join(map(str, error.errors()[0]["loc"]))
+        return f"This entry is damaged ({place}): {error.errors()[0]['msg']}. Write it anew."
+    return ""
 
 
 def file_name(name: str) -> str:

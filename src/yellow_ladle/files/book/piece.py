@@ -5,6 +5,7 @@ from typing import Annotated
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
+from yellow_ladle.core.book.ids import MAX_ID
 from yellow_ladle.core.labels.label_reading import MAX_LABEL
 
 
@@ -14,7 +15,7 @@ def _real_day(day: str) -> str:
 
 
 Day = Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$"), AfterValidator(_real_day)]
-Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]*$", max_length=200)]
+Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]*$", max_length=MAX_ID)]
 FlagId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_]*$", max_length=80)]
 ItemId = Annotated[
     str, Field(pattern=r"^[a-z0-9][a-z0-9-]*(/[a-z0-9][a-z0-9-]*)?$", max_length=400)

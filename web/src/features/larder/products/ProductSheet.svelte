@@ -100,6 +100,7 @@
       </Field>
       {#if !brief}<ClassField name={draft.name} bind:value={draft.className} />{/if}
     </div>
+    {#if known?.damaged}<p class="mt-1 text-brick" role="alert">{known.damaged}</p>{/if}
     {#if known && !brief}
       <div class="mt-1.5 flex items-center justify-between gap-4">
         <p class="text-soft">

@@ -56,6 +56,7 @@
         <span>
           <span class="font-[550]">{need.guest}</span>
           <span class="block text-soft">{told(need)} · {need.strictness}</span>
+          {#if entry.damaged}<span class="block text-brick">{entry.damaged}</span>{/if}
         </span>
         <button
           type="button"
