@@ -147,7 +147,7 @@ class Description(ApiTest):
         for result in schema.get_all_operations():
             operation = result.ok()
 
-            @examples(32, suppress_health_check=list(HealthCheck))
+            @examples(100, suppress_health_check=list(HealthCheck))
             @given(case=operation.as_strategy())
             def check(case: Case) -> None:
                 case.call_and_validate(checks=DESCRIBED)

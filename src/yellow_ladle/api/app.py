@@ -24,7 +24,7 @@ from yellow_ladle.api.cards import (
 )
 from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.door import Door
-from yellow_ladle.api.errors import add_handlers
+from yellow_ladle.api.errors import PROBLEMS, add_handlers
 from yellow_ladle.api.events import Broadcast
 from yellow_ladle.api.headers import Headed
 from yellow_ladle.api.kept_answers import KeptAnswers
@@ -112,7 +112,7 @@ def create_app(
 
         app.add_middleware(RequestLog, log=request_log(log))
     add_handlers(app)
-    api = APIRouter(prefix="/api/v1")
+    api = APIRouter(prefix="/api/v1", responses=PROBLEMS)
     for part in ROUTES:
         api.include_router(part.router)
     app.include_router(api)

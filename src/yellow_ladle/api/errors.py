@@ -82,9 +82,14 @@ class Missing(Exception):
 PROBLEMS: dict[int | str, dict[str, Any]] = {
     status: {"model": Problem, "content": {MEDIA_TYPE: {}}, "description": text}
     for status, text in (
+        (400, "What was sent is no JSON, or is nested too deep"),
+        (403, "A page that is not the kitchen's own wanted to write"),
         (404, "No such thing"),
         (409, "Changed by somebody else in the meantime; both states are in the answer"),
+        (413, "More was sent than is taken"),
+        (421, "The kitchen does not go by that name"),
         (422, "The input cannot stand; every fault is listed"),
+        (501, "A part of the machine is missing, such as the reader of photographs"),
         (503, "The kitchen's file is busy or cannot be written just now"),
         (507, "The disk is full"),
     )

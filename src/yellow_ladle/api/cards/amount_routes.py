@@ -6,12 +6,12 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook
-from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.errors import Missing
 from yellow_ladle.core.amounts.grammar import MAX_TYPED, understand
 from yellow_ladle.core.amounts.understood import question_of
 from yellow_ladle.core.book.book import Line
 
-router = APIRouter(tags=["amounts"], responses=PROBLEMS)
+router = APIRouter(tags=["amounts"])
 
 
 class AmountOut(BaseModel):

@@ -11,7 +11,6 @@ from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.cards.requested_changes import refused_as
 from yellow_ladle.api.cards.scaled_card import ScaledOut, scaled_out
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import named
 from yellow_ladle.api.schemas.figure_forms import FiguresOut
 from yellow_ladle.core.amounts.grammar import understand
@@ -40,7 +39,7 @@ from yellow_ladle.files.book.models import PreparationPiece
 from yellow_ladle.files.book.piece import Id, Name, Short
 from yellow_ladle.store.book_repository import Now, refuse_unsound
 
-router = APIRouter(prefix="/cards", tags=["cards"], responses=PROBLEMS)
+router = APIRouter(prefix="/cards", tags=["cards"])
 
 LADLE = "ladle"
 

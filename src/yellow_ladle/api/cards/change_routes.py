@@ -6,12 +6,11 @@ from pydantic import BaseModel
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.cards.requested_changes import change_of, signer
 from yellow_ladle.api.dependencies import TheLedger
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.change_forms import AnyChange, RecordIn
 from yellow_ladle.core.larder.unchecked import freed
 from yellow_ladle.store.history import Act
 
-router = APIRouter(tags=["changes"], responses=PROBLEMS)
+router = APIRouter(tags=["changes"])
 
 
 class PreviewIn(BaseModel):

@@ -11,7 +11,7 @@ from pydantic import BaseModel
 from yellow_ladle.api.cards.figures import figures_out
 from yellow_ladle.api.cards.requested_changes import refused_as
 from yellow_ladle.api.dependencies import TheLedger, preparation_or_missing
-from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.schemas.figure_forms import FiguresOut
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.fault import BookRefused
@@ -26,7 +26,7 @@ from yellow_ladle.store.book_repository import refuse_unsound
 from yellow_ladle.store.history import Entry
 from yellow_ladle.store.ledger import Ledger
 
-router = APIRouter(tags=["comparison"], responses=PROBLEMS)
+router = APIRouter(tags=["comparison"])
 
 SIDE = re.compile(r"(?P<id>[^@~]+)(?:@(?P<entry>\d{1,12})|~(?P<way>.+))?")
 

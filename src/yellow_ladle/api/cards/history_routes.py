@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheLedger
-from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.reading.reading import read
@@ -18,7 +18,7 @@ from yellow_ladle.files.book.models import ProductPiece
 from yellow_ladle.files.book.piece import Name
 from yellow_ladle.store.history import Act, Entry
 
-router = APIRouter(tags=["history"], responses=PROBLEMS)
+router = APIRouter(tags=["history"])
 
 Moment = Annotated[str, Query(pattern=r"^\d{4}-\d{2}-\d{2}(T[\d:.]+(Z|[+-]\d{2}:\d{2})?)?$")]
 

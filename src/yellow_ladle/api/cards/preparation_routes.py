@@ -14,7 +14,6 @@ from yellow_ladle.api.cards.carried import (
     suits,
 )
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.paging import Offset, Page, Size, page
 from yellow_ladle.api.schemas.answer_forms import Named, named
@@ -29,7 +28,7 @@ from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.kitchen_settings import sign
 from yellow_ladle.store.optimistic_lock import standing
 
-router = APIRouter(prefix="/preparations", tags=["pots"], responses=PROBLEMS)
+router = APIRouter(prefix="/preparations", tags=["pots"])
 
 
 class PotNameOut(BaseModel):

@@ -13,7 +13,6 @@ from yellow_ladle.api.dependencies import (
     TheTextWorkers,
     preparation_or_missing,
 )
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.reading.reading import Reading
@@ -30,7 +29,7 @@ from yellow_ladle.files.tables.book_table import book_rows
 from yellow_ladle.files.tables.spreadsheet import write_csv
 from yellow_ladle.store.book_repository import Now
 
-router = APIRouter(tags=["recipes"], responses=PROBLEMS)
+router = APIRouter(tags=["recipes"])
 
 JSON_LD, MARKDOWN, CSV, PDF = (
     *("application/ld+json", "text/markdown; charset=utf-8"),

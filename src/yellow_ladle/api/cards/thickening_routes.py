@@ -7,7 +7,6 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.cards.figures import stand_out
 from yellow_ladle.api.dependencies import TheBook, preparation_or_missing
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import Named
 from yellow_ladle.api.schemas.figure_forms import StandOut
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
@@ -33,7 +32,7 @@ from yellow_ladle.core.thickening.thickness import (
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.piece import Word
 
-router = APIRouter(prefix="/thickening", tags=["thickening"], responses=PROBLEMS)
+router = APIRouter(prefix="/thickening", tags=["thickening"])
 
 
 class PlaceOut(BaseModel):

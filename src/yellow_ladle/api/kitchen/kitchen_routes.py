@@ -6,7 +6,6 @@ from fastapi import APIRouter, Request
 from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import Named, all_named
 from yellow_ladle.core.book.book import (
     KINDS,
@@ -126,7 +125,7 @@ def first_steps_so_far(now: TheBook) -> FirstStepsOut:
     )
 
 
-@router.put("/kitchen", responses=PROBLEMS)
+@router.put("/kitchen")
 def name_kitchen(request: Request, wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
     """Names the kitchen and picks its regime. What is carried stays; what is declared changes."""
     if wanted.regime not in regimes():

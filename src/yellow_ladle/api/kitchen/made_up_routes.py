@@ -7,11 +7,10 @@ from tempfile import mkdtemp
 from fastapi import APIRouter, FastAPI, HTTPException, Request
 
 from yellow_ladle.api.dependencies import TheLedger
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import WrittenOut
 from yellow_ladle.store.ledger import Ledger
 
-router = APIRouter(prefix="/kitchen/made-up", tags=["kitchen"], responses=PROBLEMS)
+router = APIRouter(prefix="/kitchen/made-up", tags=["kitchen"])
 
 
 @router.post("")

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
-from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.api.schemas.answer_forms import Named
 from yellow_ladle.api.uploads import BODY, whole_body
@@ -33,7 +33,7 @@ from yellow_ladle.store.history import Act
 from yellow_ladle.store.label_changes import Notice, add_notice, decided_on, notice, open_notices
 from yellow_ladle.store.ledger import Ledger
 
-router = APIRouter(tags=["feed"], responses=PROBLEMS)
+router = APIRouter(tags=["feed"])
 
 
 class DifferenceOut(BaseModel):

@@ -8,7 +8,6 @@ from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.maker import Evidence
@@ -24,7 +23,7 @@ from yellow_ladle.files.supplier_sheet import (
 from yellow_ladle.files.tables import goods_table, spreadsheet
 from yellow_ladle.store.book_repository import Now
 
-router = APIRouter(prefix="/intake", tags=["intake"], responses=PROBLEMS)
+router = APIRouter(prefix="/intake", tags=["intake"])
 
 FILE = {"content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}
 

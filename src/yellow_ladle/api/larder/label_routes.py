@@ -7,7 +7,6 @@ from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheTextWorkers
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import Answer, LevelOut, Named, PlainOut, plain_out
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.product import Product
@@ -21,7 +20,7 @@ from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import ClassId, ProductPiece
 
-router = APIRouter(tags=["larder"], responses=PROBLEMS)
+router = APIRouter(tags=["larder"])
 
 
 class LabelIn(BaseModel):

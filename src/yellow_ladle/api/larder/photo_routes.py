@@ -4,12 +4,12 @@ from fastapi import APIRouter, Request, Response
 from fastapi.concurrency import run_in_threadpool
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
-from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.files.picture import MAX_BYTES
 from yellow_ladle.store.photos import Photos
 
-router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
+router = APIRouter(prefix="/products", tags=["larder"])
 
 PICTURE = {"content": {"image/webp": {"schema": {"type": "string", "format": "binary"}}}}
 

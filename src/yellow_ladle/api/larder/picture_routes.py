@@ -9,7 +9,6 @@ from fastapi import APIRouter, Depends, HTTPException, Query, Request
 from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.larder.label_routes import known_language
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.labels.label_reading import Word
@@ -27,7 +26,7 @@ from yellow_ladle.devices.picture_reader import (
 from yellow_ladle.files.picture import MAX_BYTES
 from yellow_ladle.files.picture_frame import WHOLE, Frame
 
-router = APIRouter(tags=["larder"], responses=PROBLEMS)
+router = APIRouter(tags=["larder"])
 
 T = TypeVar("T")
 

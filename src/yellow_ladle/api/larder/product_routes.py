@@ -6,7 +6,6 @@ from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.kitchen.kitchen_routes import unchecked_flags
 from yellow_ladle.api.paging import Offset, Page, Size, page
@@ -23,7 +22,7 @@ from yellow_ladle.files.book.models import ProductPiece
 from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.photos import Photos
 
-router = APIRouter(prefix="/products", tags=["larder"], responses=PROBLEMS)
+router = APIRouter(prefix="/products", tags=["larder"])
 
 
 class JarOut(BaseModel):

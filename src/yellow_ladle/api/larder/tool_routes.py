@@ -7,7 +7,7 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheLedger
-from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.schemas.answer_forms import Named, WrittenOut, named
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
@@ -20,7 +20,7 @@ from yellow_ladle.files.book.piece import Day, Id, ItemId, Name
 from yellow_ladle.store.kitchen_settings import drop_tool, keep_tool
 from yellow_ladle.store.tool_uses import Used, add_use, unwashed_before, uses_on
 
-router = APIRouter(tags=["tools"], responses=PROBLEMS)
+router = APIRouter(tags=["tools"])
 
 
 MAX_TOOLS = 500

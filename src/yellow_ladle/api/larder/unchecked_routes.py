@@ -7,7 +7,6 @@ from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.schemas.answer_forms import (
     Named,
@@ -32,7 +31,7 @@ from yellow_ladle.files.book.piece import Id
 from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.kitchen_settings import drop_need, keep_need
 
-router = APIRouter(tags=["unchecked"], responses=PROBLEMS)
+router = APIRouter(tags=["unchecked"])
 
 
 class HeldOut(BaseModel):

@@ -7,7 +7,7 @@ from fastapi import APIRouter
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.dependencies import TheLedger
-from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
 from yellow_ladle.api.schemas.plan_forms import (
@@ -39,7 +39,7 @@ from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.optimistic_lock import Stale
 
-router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
+router = APIRouter(prefix="/plans", tags=["swaps"])
 
 
 @router.post("/apply")

@@ -8,7 +8,6 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheBook, preparation_or_missing
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.api.schemas.plan_forms import GoalsPiece
 from yellow_ladle.api.swaps.plan_routes import goals_of
@@ -34,7 +33,7 @@ SmallPotKey: TypeAlias = tuple[str, frozenset[Swap]]
 GainKindWord: TypeAlias = Literal["pot", "purchase", "label"]
 """What would do something for a menu."""
 
-router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
+router = APIRouter(prefix="/plans", tags=["swaps"])
 
 
 class GuestPiece(BaseModel):

@@ -8,7 +8,6 @@ from typing import Literal
 from fastapi import APIRouter
 
 from yellow_ladle.api.dependencies import TheLedger, preparation_or_missing
-from yellow_ladle.api.errors import PROBLEMS
 from yellow_ladle.api.schemas.answer_forms import all_named
 from yellow_ladle.api.schemas.plan_forms import (
     GoalsPiece,
@@ -45,7 +44,7 @@ LOOSE: tuple[tuple[str, str, Callable[[Limits], Limits]], ...] = (
 )
 """The limits, what a kitchen calls them, and how each is let go."""
 
-router = APIRouter(prefix="/plans", tags=["swaps"], responses=PROBLEMS)
+router = APIRouter(prefix="/plans", tags=["swaps"])
 
 
 @router.post("")

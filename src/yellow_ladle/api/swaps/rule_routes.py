@@ -7,7 +7,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheLedger
-from yellow_ladle.api.errors import PROBLEMS, Missing
+from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.schemas.answer_forms import WrittenOut
 from yellow_ladle.core.book.book import KINDS, ROLES, STAGES, Book
 from yellow_ladle.core.book.class_index import classes_in_use
@@ -38,7 +38,7 @@ from yellow_ladle.files.book.rule_pieces import OwnRulePiece, Sentence, Share, o
 from yellow_ladle.store.book_repository import Now
 from yellow_ladle.store.kitchen_settings import set_rules
 
-router = APIRouter(prefix="/rules", tags=["swaps"], responses=PROBLEMS)
+router = APIRouter(prefix="/rules", tags=["swaps"])
 
 MAX_EXAMPLES = 3
 A_RULE = "a-rule"

@@ -17,6 +17,8 @@ from yellow_ladle.core.vocabulary.toml import table
 
 MAX_BEFORE = 4
 """Words between "without" and what it takes back: "without any of the butter"."""
+MAX_OPENING = 80
+"""Words at the beginning of a text among which "Instead of …:" ends."""
 MIN_NAME = 3
 """Letters of the shortest word that names an item by itself."""
 
@@ -101,7 +103,7 @@ def taken_back(run: Sequence[Token], here: int) -> bool:
 
 def _stands_for(run: Sequence[Token], here: int) -> bool:
     """Whether a text opens with "Instead of …:", as a plan's steps do, and the word is in there."""
-    words = [token.text for token in run]
+    words = [token.text for token in run[:MAX_OPENING]]
     if tuple(words[:2]) != ("instead", "of") or ":" not in words:
         return False
     return here < words.index(":")
