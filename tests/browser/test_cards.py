@@ -375,6 +375,34 @@ class BringingIn(CardBrowserTest):
         self.assertEqual(reading.level("onion-and-ale-soup", "celery").word, "contains")
         self.no_complaints()
 
+    def test_words_that_an_item_does_not_say_are_kept_and_asked(self) -> None:
+        self.open("/recipes", "h1")
+        self.see("textarea").send_keys(WALNUT_CRUMBLE)
+        self.click("button", "Read it")
+        self.shows("1 recipe read")
+        item = "Find what Butter and a glug of walnut oil is"
+        self.choose(f"[aria-label='{item}']", "unsalted", "unsalted butter")
+        self.shows("And the walnut oil? (walnut)", "[data-unsaid]")
+        self.accessible()
+        self.shows("Changes 1 plate: Walnut crumble", "[data-impact]")
+        self.click("button", "Record")
+        self.see("h1", "Walnut crumble")
+        [butter, *_] = self.made("walnut-crumble").lines
+        self.assertEqual((butter.item, butter.note), ("butter", "butter and a glug of walnut oil"))
+        level = self.served.ledger.now.reading.level("walnut-crumble", "walnut")
+        self.assertEqual(level.word, "unchecked")
+        self.open("/recipes", "h1")
+        self.see("textarea").send_keys(WALNUT_CRUMBLE)
+        self.click("button", "Read it")
+        self.choose(f"[aria-label='{item}']", "unsalted", "unsalted butter")
+        self.click("[data-unsaid] button", "A line of its own")
+        self.gone("[data-unsaid]")
+        self.click("button", "Record")
+        self.see("h1", "Walnut crumble")
+        lines = self.made("walnut-crumble-2").lines
+        self.assertEqual([line.item for line in lines], ["butter", "plain-flour", "walnut-oil"])
+        self.no_complaints()
+
     def test_a_pasted_notebook_is_looked_at_once_and_recorded(self) -> None:
         self.open("/recipes", "h1")
         self.see("textarea").send_keys(NOTEBOOK)
@@ -395,7 +423,7 @@ class BringingIn(CardBrowserTest):
         box.send_keys("2 tbsp", Keys.TAB)
         self.shows("Changes 3 pots")
         self.click("button", "Record")
-        self.see("[data-strip], h2")
+        self.see("[data-strip]")
         book = self.served.ledger.now.reading.book
         soup = book.preparations["quince-soup"]
         self.assertEqual([line.item for line in soup.lines][:2], ["quince-stock", "quince-roux"])
@@ -405,6 +433,11 @@ class BringingIn(CardBrowserTest):
         self.no_complaints()
 
 
+WALNUT_CRUMBLE = """Walnut crumble
+knob of butter and a glug of walnut oil
+100 g plain flour
+
+Rub it in."""
 NOTEBOOK = """Quince soup
 1 l quince stock, see below
 100 g quince roux

@@ -353,7 +353,7 @@ class SigningOff(LarderPages):
     def test_a_sign_off_goes_stale_by_a_change_from_above(self) -> None:
         self.open("/pots/milk-sauce")
         self.shows("Nobody has signed this pot off.", "[data-sign-off]")
-        self.is_me("TO")
+        self.writes("TO")
         self.click("[data-sign-off] button", "Sign it off")
         self.shows("Checked by TO on", "[data-sign-off]")
         book = self.served.ledger.now.reading.book

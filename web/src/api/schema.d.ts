@@ -626,6 +626,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/recipes/unsaid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Unsaid
+         * @description What lines name besides the items that they are linked to, in the order of the lines.
+         */
+        post: operations["unsaid_api_v1_recipes_unsaid_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/recipes.jsonld": {
         parameters: {
             query?: never;
@@ -3544,6 +3564,24 @@ export interface components {
             typed: string;
         };
         /**
+         * LinkedLineIn
+         * @description The words of a line, and the item that it is linked to.
+         */
+        LinkedLineIn: {
+            /** Words */
+            words: string;
+            /** Item */
+            item: string;
+        };
+        /**
+         * LinkedLinesIn
+         * @description Lines that are linked to items while their recipes are looked at.
+         */
+        LinkedLinesIn: {
+            /** Lines */
+            lines: components["schemas"]["LinkedLineIn"][];
+        };
+        /**
          * Listed
          * @description One ingredient as the label lists it, in the text as given.
          */
@@ -5045,10 +5083,14 @@ export interface components {
         /**
          * ReviewedLineOut
          * @description One line as written; `sure` where its item was found without doubt, else `near` may help.
+         *
+         *     `words` are its note once another item is chosen for it: all that it says besides its amount.
          */
         ReviewedLineOut: {
             /** Text */
             text: string;
+            /** Words */
+            words: string;
             /** Sure */
             sure: boolean;
             /** Near */
@@ -5892,6 +5934,16 @@ export interface components {
              * @default
              */
             why: string;
+        };
+        /**
+         * UnsaidOut
+         * @description Words that name a food which the item of their line is not, and the flags that it brings.
+         */
+        UnsaidOut: {
+            /** Text */
+            text: string;
+            /** Flags */
+            flags: string[];
         };
         /**
          * UseIn
@@ -9950,6 +10002,130 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReviewedOut"][];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    unsaid_api_v1_recipes_unsaid_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinkedLinesIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnsaidOut"][][];
                 };
             };
             /** @description What was sent is no JSON, or is nested too deep */

@@ -5,7 +5,7 @@ from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import (
     TheBook,
@@ -13,12 +13,13 @@ from yellow_ladle.api.dependencies import (
     TheTextWorkers,
     preparation_or_missing,
 )
-from yellow_ladle.api.schemas.answer_forms import Named, named
+from yellow_ladle.api.schemas.answer_forms import Answer, Named, named
 from yellow_ladle.api.uploads import BODY, whole_body
+from yellow_ladle.core.cards.unsaid_words import unsaid_foods
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import PreparationPiece, ProductPiece
-from yellow_ladle.files.book.piece import Id
+from yellow_ladle.files.book.piece import Id, ItemId
 from yellow_ladle.files.print.card_markdown import card_markdown
 from yellow_ladle.files.recipes.any_recipe import recipes_of
 from yellow_ladle.files.recipes.recipe import Recipe
@@ -45,9 +46,13 @@ def _answers(kind: str) -> dict[int | str, dict[str, Any]]:
 
 
 class ReviewedLineOut(BaseModel):
-    """One line as written; `sure` where its item was found without doubt, else `near` may help."""
+    """One line as written; `sure` where its item was found without doubt, else `near` may help.
+
+    `words` are its note once another item is chosen for it: all that it says besides its amount.
+    """
 
     text: str
+    words: str
     sure: bool
     near: list[Named]
     question: str
@@ -81,6 +86,37 @@ async def look_at_recipes(
     content = await whole_body(request, MAX_BYTES)
     found = await workers.run(len(content), recipes_of, content, name)
     return await run_in_threadpool(_reviewed, found, ledger.now, taken or [])
+
+
+class LinkedLineIn(BaseModel):
+    """The words of a line, and the item that it is linked to."""
+
+    words: Annotated[str, Field(max_length=4_000)]
+    item: ItemId
+
+
+class LinkedLinesIn(BaseModel):
+    """Lines that are linked to items while their recipes are looked at."""
+
+    lines: Annotated[list[LinkedLineIn], Field(max_length=5_000)]
+
+
+class UnsaidOut(Answer):
+    """Words that name a food which the item of their line is not, and the flags that it brings."""
+
+    text: str
+    flags: tuple[str, ...]
+
+
+@router.post("/recipes/unsaid")
+async def unsaid(wanted: LinkedLinesIn, now: TheBook) -> list[list[UnsaidOut]]:
+    """What lines name besides the items that they are linked to, in the order of the lines."""
+    return await run_in_threadpool(_unsaid, wanted.lines, now.reading)
+
+
+def _unsaid(lines: list[LinkedLineIn], reading: Reading) -> list[list[UnsaidOut]]:
+    found = (unsaid_foods(reading, line.words, line.item) for line in lines)
+    return [[UnsaidOut.model_validate(food) for food in foods] for foods in found]
 
 
 @router.get("/recipes.jsonld", response_class=Response, responses=_answers(JSON_LD))
@@ -144,6 +180,7 @@ def _review(reading: Reading, found: Reviewed) -> ReviewedOut:
 def _line(reading: Reading, line: ReviewedLine) -> ReviewedLineOut:
     return ReviewedLineOut(
         text=line.text,
+        words=line.words,
         sure=line.sure,
         near=[named(reading.book, match.item) for match in line.near],
         question=line.question,

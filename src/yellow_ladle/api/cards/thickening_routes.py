@@ -78,7 +78,7 @@ class ThickenIn(BaseModel):
     `fat` is the class of the fat that a roux is made with; `equal` keeps equal weights.
     """
 
-    litres: Annotated[float, Field(gt=0, le=10_000)]
+    litres: Annotated[float, Field(ge=0.001, le=10_000)]
     place: Word
     thickeners: Annotated[list[Word], Field(max_length=40)] = []
     goals: Annotated[list[Goal], Field(max_length=10)] = []
@@ -119,7 +119,7 @@ class OptionOut(BaseModel):
 class WillBeIn(BaseModel):
     """Grams of thickeners in so many litres."""
 
-    litres: Annotated[float, Field(gt=0, le=10_000)]
+    litres: Annotated[float, Field(ge=0.001, le=10_000)]
     grams: dict[Word, Annotated[float, Field(ge=0, le=1_000_000)]]
     colour: Word = "white"
 

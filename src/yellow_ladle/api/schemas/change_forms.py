@@ -90,10 +90,10 @@ class Thickening(BaseModel):
     change: Literal["thickening"]
     preparation: Id
     product: Id
-    grams: Annotated[float, Field(gt=0, le=1_000_000)]
+    grams: Annotated[float, Field(ge=0.001, le=1_000_000)]
     minutes: Annotated[float, Field(ge=0, le=10_000)] | None = None
     fat: Id | None = None
-    fat_grams: Annotated[float, Field(gt=0, le=1_000_000)] | None = None
+    fat_grams: Annotated[float, Field(ge=0.001, le=1_000_000)] | None = None
 
 
 class Renaming(BaseModel):

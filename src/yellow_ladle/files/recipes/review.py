@@ -16,6 +16,7 @@ from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.proposed_class import class_of, taken_as
 from yellow_ladle.core.cards.cautions import called_for
+from yellow_ladle.core.cards.unsaid_words import covers
 from yellow_ladle.core.larder.matching import Match, Names, names_of, role_of, stage_of, sure
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.levels import Level
@@ -41,7 +42,8 @@ class ReviewedLine:
     """One line: as written, what was understood, and what it may be.
 
     `sure`: whether the item was found without doubt. Where it was not, the line stands for a new
-    product, which nobody has checked, and `near` names what it may be instead.
+    product, which nobody has checked, and `near` names what it may be instead. `words` is all that
+    the line says besides its amount: its note, once another item is chosen for it.
     """
 
     text: str
@@ -49,6 +51,7 @@ class ReviewedLine:
     sure: bool
     near: tuple[Match, ...]
     question: str
+    words: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -176,6 +179,9 @@ class _Review:
         else:
             item = near[0].item if certain else self._new(words, needed)
         known = understood.quantity is not None and understood.unit is not None
+        said = (_joined(words, understood.note) if known else text)[:MAX_NOTE]
+        if not covers(self._name(item, other), words):
+            note = said
         line = Line(
             item,
             understood.quantity if known and understood.quantity is not None else 0.0,
@@ -191,7 +197,14 @@ class _Review:
             question = question or (
                 f'Which item is "{words}"? It stands for a new product until you choose.'
             )
-        return line, ReviewedLine(text, understood, certain, near, question)
+        return line, ReviewedLine(text, understood, certain, near, question, said)
+
+    def _name(self, item: str, other: int | None) -> str:
+        """What the item of a line is called, another recipe of the batch by its name."""
+        if other is not None:
+            return self.recipes[other].name
+        product = self.new.get(item)
+        return product.name if product is not None else self.book.name(item)
 
     def _only_one_of_its_class(self, words: str) -> str | None:
         """The one product of a class that is named so, where the book has no other of the class."""
@@ -229,6 +242,14 @@ class _Review:
         id = free_id(name, self.taken)
         self.taken.add(id)
         return id
+
+
+def _joined(words: str, note: str) -> str:
+    return f"{words}, {note}" if note else words
+
+
+MAX_NOTE = 4_000
+"""Letters of the longest note. What a longer line stands for is a new product, not checked."""
 
 
 def _doughs_of(lines: list[Line]) -> tuple[Line, ...]:

@@ -22,7 +22,7 @@
   {#if recipes.taken[id]}
     <details>
       <summary class="min-h-11 cursor-pointer py-2 text-soft">Line by line</summary>
-      <ReviewTable {recipe} />
+      <ReviewTable {recipes} {recipe} />
       <ol class="mt-2 list-decimal pl-8">
         {#each recipe.preparation.method ?? [] as step, at (at)}
           <li>

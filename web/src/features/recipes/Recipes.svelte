@@ -9,6 +9,7 @@
   import Doubts from './Doubts.svelte';
   import RecipePart from './RecipePart.svelte';
   import { Recipes } from './recipes.svelte';
+  import UnsaidList from './UnsaidList.svelte';
   import RecipesIn from './RecipesIn.svelte';
 
   /** Recipes in from elsewhere, looked at as one batch, and out to other programs. */
@@ -50,6 +51,7 @@
   <ErrorText error={recipes.error} />
   {#if recipes.reviewed.length > 0}
     <Doubts {recipes} />
+    <UnsaidList {recipes} />
     <section class="mt-5" aria-labelledby="read">
       <div class="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 id="read" class="text-lead">

@@ -1,10 +1,10 @@
 <script lang="ts">
   import AmountBox from '../cards/edit/AmountBox.svelte';
   import ItemBox from '../../ui/ItemBox.svelte';
-  import type { Reviewed } from './recipes.svelte';
+  import type { Recipes, Reviewed } from './recipes.svelte';
 
   /** One recipe line by line: as it was written, what was understood, and which item it is. */
-  let { recipe }: { recipe: Reviewed } = $props();
+  let { recipes, recipe }: { recipes: Recipes; recipe: Reviewed } = $props();
 
   const lines = $derived(recipe.preparation.lines ?? []);
   const isNew = (item: string) => recipe.products.some((product) => product.id === item);
@@ -42,12 +42,13 @@
             <ItemBox
               id="review-{recipe.preparation.id}-{index}"
               label="Item of line {index + 1} of {recipe.preparation.name}"
-              bind:item={line.item}
+              item={line.item}
               name={recipe.names[line.item] ?? ''}
-              onnamed={(item, name) => (recipe.names[item] = name)}
+              onnamed={(id, name) => recipes.link(recipe, index, { id, name })}
             />
           {/key}
           {#if isNew(line.item)}<p class="text-base text-clay">new product, not checked</p>{/if}
+          {#if line.note}<p class="text-base text-soft">{line.note}</p>{/if}
         </td>
         <td class="py-2 text-base">
           {#if told && isNew(line.item)}
@@ -55,10 +56,7 @@
               <button
                 type="button"
                 class="mr-3 min-h-11 underline"
-                onclick={() => {
-                  recipe.names[near.id] = near.name;
-                  line.item = near.id;
-                }}
+                onclick={() => recipes.link(recipe, index, near)}
               >
                 {near.name}
               </button>

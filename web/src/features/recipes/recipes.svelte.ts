@@ -129,12 +129,21 @@ export class Recipes {
 
   /** Takes something of the book for a new good, in every recipe that names it. */
   choose(good: string, item: Schema['Named']) {
-    for (const { recipe, line } of this.#lines)
-      if (line.item === good) {
-        recipe.names[item.id] = item.name;
-        line.item = item.id;
-      }
+    for (const { recipe, line, index } of this.#lines)
+      if (line.item === good) this.link(recipe, index, item);
   }
+
+  /** Links a line to an item. All that the line says is kept with it as its note. */
+  link(recipe: Reviewed, index: number, item: Schema['Named']) {
+    const line = recipe.preparation.lines?.[index];
+    if (!line || line.item === item.id) return;
+    recipe.names[item.id] = item.name;
+    line.item = item.id;
+    line.note = recipe.lines[index]?.words ?? line.note;
+  }
+
+  /** Lines with words besides their item, which may name another food. */
+  noted = $derived(this.#lines.filter(({ line }) => Boolean(line.note)));
 
   change = $derived(
     this.wanted.length === 0
