@@ -13,6 +13,33 @@ PLACES = (
 )
 # Letters twice as large on a tablet are what a phone shows: breakpoints are in rem.
 SIZES = ((320, 700), (390, 844), (820, 1180), (1280, 800), (1920, 1080))
+SMALL_SIZES = ((390, 844), (412, 915), (320, 640), (844, 390), (640, 400))
+"""Phones, one of them lying down, and a laptop with letters twice as large."""
+ANSWERED = (
+    *PLACES,
+    "/pots/hen-leek-pie/swaps?clear=milk&covers=4",
+    "/pots/leek-cider-sauce/swaps?clear=wheat&fit=vegan",
+)
+ROOM = """
+// The tallest part that scrolls, or the place itself, less what stays over it at an edge.
+const place = document.querySelector('main');
+const parts = [place, ...place.querySelectorAll('*')].filter((part) => {
+  const { overflowY } = getComputedStyle(part);
+  return part === place || overflowY === 'auto' || overflowY === 'scroll';
+});
+const seen = (part) => {
+  const { top, bottom } = part.getBoundingClientRect();
+  const over = [...part.querySelectorAll('*')]
+    .filter((inner) => getComputedStyle(inner).position === 'sticky')
+    .filter((inner) => inner.checkVisibility() && inner.offsetHeight > 0)
+    .filter((inner) => inner.getBoundingClientRect().width > innerWidth / 3)
+    .reduce((sum, inner) => sum + inner.offsetHeight, 0);
+  return Math.min(bottom, innerHeight) - Math.max(top, 0) - over;
+};
+const scrolls = (part) => ['auto', 'scroll'].includes(getComputedStyle(part).overflowY);
+const scrolling = parts.filter((part) => scrolls(part) && part.scrollHeight > 60);
+return Math.max(...(scrolling.length > 0 ? scrolling : [place]).map(seen));
+"""
 OVER = """
 // What scrolls within a part of its own, or is there for screen readers only, runs over nothing.
 const held = (element) => {
@@ -92,6 +119,17 @@ class Sizes(BrowserTest):
                         self.assertEqual(self.script(SMALL), [])
                     if width == 390:
                         self.accessible()
+
+    def test_the_main_part_is_at_least_half_of_the_height(self) -> None:
+        for place in ANSWERED:
+            self.open(place, "main h1, main h2")
+            if "clear=" in place:
+                self.see("[data-plans] table")
+            for width, height in SMALL_SIZES:
+                self.size(width, height)
+                with self.subTest(place=place, size=f"{width}x{height}"):
+                    room = self.script(ROOM)
+                    self.assertGreaterEqual(room, height / 2)
 
     def test_forced_colours_keep_the_marks_and_what_is_chosen(self) -> None:
         def forced(value: str) -> None:

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Button from '../../../ui/Button.svelte';
-  import Disclaimer from '../../../ui/Disclaimer.svelte';
   import { navigate } from '../../../app/routes';
+  import { cramped } from '../../../ui/narrow';
   import type { Bench, How } from './bench.svelte';
   import NamesSheet from './NamesSheet.svelte';
 
@@ -23,29 +23,29 @@
   }
 </script>
 
-<div class="border-t border-rule bg-sheet px-5 py-2">
-  {#if plan}
-    <p class="pb-2 text-lead"><span class="text-soft">For the floor:</span> {plan.sentence}</p>
-  {/if}
+<div
+  class="border-t border-rule bg-sheet px-5 py-2 max-[62.5rem]:flex max-[62.5rem]:items-start max-[62.5rem]:gap-3 max-[43.75rem]:px-3"
+>
   <div class="flex flex-wrap items-center gap-3">
-    {#if waits}
-      <p class="w-full text-clay" data-waits>
-        Buy {plan?.buy.join(', ')}, read its label into the larder, and ask again.
-      </p>
-    {/if}
     <Button main disabled={bench.busy || waits} onclick={() => (naming = true)}
       >Make the small pots</Button
     >
-    {#if split}
-      <Button disabled={bench.busy || waits} onclick={() => apply('mixed')}>
-        Mixed: {mixed?.beside.length} more
-      </Button>
-    {/if}
-    <Button disabled={bench.busy || waits} onclick={() => apply('for_all')}
-      >Change it for all</Button
-    >
-    <Button disabled={bench.busy || waits} onclick={() => apply('today')}>Only today</Button>
-    <div class="ml-auto max-w-[340px]"><Disclaimer /></div>
+    {#if !cramped.current}{@render others()}{/if}
   </div>
+  {#if cramped.current}
+    <details class="min-w-0 max-h-[40dvh] overflow-y-auto">
+      <summary class="min-h-11 cursor-pointer py-2.5">Or</summary>
+      <div class="flex flex-wrap items-center gap-3 pb-1">{@render others()}</div>
+    </details>
+  {/if}
 </div>
+{#snippet others()}
+  {#if split}
+    <Button disabled={bench.busy || waits} onclick={() => apply('mixed')}>
+      Mixed: {mixed?.beside.length} more
+    </Button>
+  {/if}
+  <Button disabled={bench.busy || waits} onclick={() => apply('for_all')}>Change it for all</Button>
+  <Button disabled={bench.busy || waits} onclick={() => apply('today')}>Only today</Button>
+{/snippet}
 <NamesSheet {bench} bind:open={naming} onmake={() => apply('variant')} />

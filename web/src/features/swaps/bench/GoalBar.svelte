@@ -4,6 +4,7 @@
   import { tick } from 'svelte';
   import type { Schema } from '../../../api/client';
   import Options from '../../../ui/Options.svelte';
+  import { narrow } from '../../../ui/narrow';
   import type { Bench, Goal } from './bench.svelte';
 
   /** What the plans are to reach: flags to clear, diets to fit. */
@@ -49,7 +50,7 @@
   </button>
 {/snippet}
 
-<div class="flex flex-wrap items-center gap-3 py-1.5 text-name">
+<div class="flex flex-wrap items-center gap-3 pt-3 pb-1.5 text-head">
   {#if without.length > 0}
     <span>without</span>
     {#each without as goal (goal.id)}{@render chip(goal)}{/each}
@@ -62,8 +63,12 @@
     <Combobox.Root type="single" onValueChange={choose} inputValue={words}>
       <Combobox.Input
         id="add-goal"
-        class="field w-64 text-base placeholder:text-soft"
-        placeholder={bench.goals.length > 0 ? 'and …' : 'without … or fit for …'}
+        class="field h-14 w-[26rem] max-w-full text-name placeholder:text-soft"
+        placeholder={bench.goals.length > 0
+          ? 'and …'
+          : narrow.current
+            ? 'without … or fit for …'
+            : 'What must go, or what must it suit?'}
         aria-label="Add a goal: a flag to clear or a diet to fit"
         autocomplete="off"
         oninput={(event) => (words = event.currentTarget.value)}

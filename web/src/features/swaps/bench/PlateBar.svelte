@@ -23,8 +23,8 @@
   }
 </script>
 
-<div class="flex flex-wrap items-center gap-x-3 gap-y-1 pt-2 text-name">
-  <span>Make</span>
+<div class="flex flex-wrap items-center gap-x-3 gap-y-1 text-name">
+  <span>in</span>
   <a
     class="flex min-h-11 items-center font-name font-[650] underline decoration-ladle decoration-[3px] underline-offset-[9px]"
     href={p('/pots/:id', { params: { id: route.params.id ?? '' } })}

@@ -15,8 +15,11 @@
 
 <svelte:head><title>{title} · Yellow Ladle</title></svelte:head>
 
-<div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
-  <nav class="flex gap-5 border-b border-rule px-6" aria-label="Swaps">
+<div class="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
+  <nav
+    class="flex flex-wrap gap-x-5 border-b border-rule px-6 max-[43.75rem]:px-3"
+    aria-label="Swaps"
+  >
     {#each pages as [path, words] (path)}
       <a
         class={[
@@ -28,7 +31,7 @@
       >
     {/each}
   </nav>
-  <Scroll label={title} class="px-6 pt-4 pb-8">
+  <Scroll label={title} class="px-6 pt-4 pb-8 max-[43.75rem]:px-3">
     <div class="max-w-3xl border-b border-rule pb-3">
       <h1 class="text-title">{title}</h1>
       <p class="text-soft">{told}</p>

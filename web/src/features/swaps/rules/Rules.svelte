@@ -48,7 +48,7 @@
   told="A rule proposes; only the carried result decides. Switch off what your kitchen will not do, and add what it does."
 >
   <div class="mt-3 flex flex-wrap items-end gap-4">
-    <Field label="Find a rule" class="w-72">
+    <Field label="Find a rule" class="w-72 max-w-full">
       <input class="field" autocomplete="off" bind:value={words} />
     </Field>
     <Button main onclick={() => form.begin()}>A rule of our own</Button>
