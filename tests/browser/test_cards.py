@@ -403,6 +403,34 @@ class BringingIn(CardBrowserTest):
         self.assertEqual([line.item for line in lines], ["butter", "plain-flour", "walnut-oil"])
         self.no_complaints()
 
+    def test_a_batch_is_put_away_taken_up_parted_and_recorded_with_its_plain_foods(self) -> None:
+        self.open("/recipes", "h1")
+        self.see("textarea").send_keys(RUN_TOGETHER)
+        self.click("button", "Read it")
+        self.shows("1 recipe read")
+        self.click("button", "Put them away")
+        self.shows("1 recipe was put away.", "[data-aside]")
+        self.click("button", "Take them up again")
+        self.shows("1 recipe read")
+        self.click("summary", "Line by line")
+        self.click("[aria-label='a recipe begins here, at step 2']")
+        self.shows("2 recipes read")
+        self.shows("plain: free of everything", "[data-goods]")
+        self.shows("new jar, not checked", "[data-goods]")
+        self.accessible()
+        self.writes()
+        self.click("button", "Take the plain foods as plain")
+        self.shows("; 1 plain.")
+        self.click("button", "Record")
+        self.see("[data-strip]")
+        book = self.served.ledger.now.reading.book
+        parsnip = next(each for each in book.products.values() if each.name == "Parsnips")
+        self.assertEqual(parsnip.evidence["otherwise"].person, "NB")
+        self.assertEqual(self.served.ledger.now.reading.levels(parsnip.id), {})
+        self.assertEqual(len(book.preparations["parsnip-mash"].method), 1)
+        self.assertIn("fried-crumbs", book.preparations)
+        self.no_complaints()
+
     def test_a_pasted_notebook_is_looked_at_once_and_recorded(self) -> None:
         self.open("/recipes", "h1")
         self.see("textarea").send_keys(NOTEBOOK)
@@ -433,6 +461,13 @@ class BringingIn(CardBrowserTest):
         self.no_complaints()
 
 
+RUN_TOGETHER = """Parsnip mash
+500 g parsnips
+20 g zedoary paste
+
+Boil the parsnips and mash them.
+Fried crumbs
+Fry 100 g of crumbs in butter until they are brown."""
 WALNUT_CRUMBLE = """Walnut crumble
 knob of butter and a glug of walnut oil
 100 g plain flour

@@ -368,6 +368,37 @@ class SigningOff(LarderPages):
         self.no_complaints()
 
 
+class OneJarAfterAnother(LarderPages):
+    def test_no_jar_is_skipped_after_one_is_recorded(self) -> None:
+        self.open("/unchecked")
+        links = "[...document.querySelectorAll('[data-held] a.font-name[href^=\"/larder\"]')]"
+        jars = [*dict.fromkeys(self.script(f"return {links}.map((link) => link.innerText)"))]
+        self.open("/next-jar", "section[aria-label=Product]")
+        self.writes()
+        name = "return document.querySelector('section[aria-label=Product] input')?.value ?? ''"
+        for number, jar in enumerate(jars[:3]):
+            WebDriverWait(self.browser, WAIT, 0.05).until(
+                lambda _, jar=jar: self.script(name) == jar, f"{jar} was skipped"
+            )
+            self.see("textarea").send_keys(f"Words {number}")
+            self.click("button", "Record")
+        self.no_complaints()
+
+    def test_a_half_written_jar_is_there_when_one_comes_back(self) -> None:
+        self.open("/larder/stock-powder", "textarea")
+        self.see("textarea").send_keys("Salt, celery seed")
+        self.shows("Changes", "[data-impact]")
+        self.open("/larder/butter", "textarea")
+        self.assertEqual(self.see("textarea").get_attribute("value"), "")
+        self.open("/larder/stock-powder", "[data-recovered]")
+        self.assertEqual(self.see("textarea").get_attribute("value"), "Salt, celery seed")
+        self.accessible()
+        self.click("[data-recovered] button", "Begin anew")
+        self.gone("[data-recovered]")
+        self.assertEqual(self.see("textarea").get_attribute("value"), "")
+        self.no_complaints()
+
+
 class TheUncheckedList(LarderPages):
     def test_a_guests_need_comes_first_and_settling_shows_what_it_frees(self) -> None:
         self.open("/unchecked")

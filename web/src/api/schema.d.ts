@@ -1952,6 +1952,8 @@ export interface components {
         /**
          * BringIn
          * @description Recipes with the products that they need and the larder lacks, all at once.
+         *
+         *     `plain` are those of the products that a person takes for plain single foods.
          */
         BringIn: {
             /**
@@ -1959,6 +1961,13 @@ export interface components {
              * @enum {string}
              */
             change: "bring_in";
+            /**
+             * Plain
+             * @default []
+             */
+            plain: string[];
+            /** Person */
+            person?: string | null;
             /**
              * Products
              * @default []
@@ -5103,6 +5112,8 @@ export interface components {
         /**
          * ReviewedOut
          * @description A recipe as it would be recorded, with the new products that its lines stand for.
+         *
+         *     `plain`: what recording a new product as a plain single food would state, where it can be one.
          */
         ReviewedOut: {
             preparation: components["schemas"]["PreparationPiece"];
@@ -5112,6 +5123,10 @@ export interface components {
             };
             /** Products */
             products: components["schemas"]["ProductPiece"][];
+            /** Plain */
+            plain: {
+                [key: string]: components["schemas"]["PlainOut"];
+            };
             /** Lines */
             lines: components["schemas"]["ReviewedLineOut"][];
             /** Notes */

@@ -1,5 +1,6 @@
 """Recipes in and out: JSON-LD, Markdown, sheets to print, and the whole book as a table."""
 
+from collections.abc import Mapping
 from datetime import date
 from typing import Annotated, Any, Literal
 
@@ -13,7 +14,7 @@ from yellow_ladle.api.dependencies import (
     TheTextWorkers,
     preparation_or_missing,
 )
-from yellow_ladle.api.schemas.answer_forms import Answer, Named, named
+from yellow_ladle.api.schemas.answer_forms import Answer, Named, PlainOut, named, plain_out
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.cards.unsaid_words import unsaid_foods
 from yellow_ladle.core.reading.reading import Reading
@@ -60,11 +61,15 @@ class ReviewedLineOut(BaseModel):
 
 
 class ReviewedOut(BaseModel):
-    """A recipe as it would be recorded, with the new products that its lines stand for."""
+    """A recipe as it would be recorded, with the new products that its lines stand for.
+
+    `plain`: what recording a new product as a plain single food would state, where it can be one.
+    """
 
     preparation: PreparationPiece
     names: dict[str, str]
     products: list[ProductPiece]
+    plain: dict[str, PlainOut]
     lines: list[ReviewedLineOut]
     notes: list[str]
 
@@ -161,28 +166,38 @@ def _file(content: bytes, kind: str, name: str) -> Response:
 
 
 def _reviewed(recipes: list[Recipe], now: Now, taken: list[str]) -> list[ReviewedOut]:
-    return [_review(now.reading, entry) for entry in review(now.reading.book, recipes, taken)]
+    found = review(now.reading.book, recipes, taken)
+    batch = {entry.preparation.id: entry.preparation.name for entry in found}
+    return [_review(now.reading, entry, batch) for entry in found]
 
 
-def _review(reading: Reading, found: Reviewed) -> ReviewedOut:
+def _review(reading: Reading, found: Reviewed, batch: Mapping[str, str]) -> ReviewedOut:
     names = {product.id: product.name for product in found.products}
+    flags = reading.book.flags
+    plain = {product.id: plain_out(product, flags) for product in found.products}
     for line in found.preparation.lines:
-        names.setdefault(line.item, _name(reading, line.item))
+        names.setdefault(line.item, batch.get(line.item) or _name(reading, line.item))
     return ReviewedOut(
         preparation=as_piece(PreparationPiece, found.preparation),
         names=names,
         products=[as_piece(ProductPiece, product) for product in found.products],
-        lines=[_line(reading, line) for line in found.lines],
+        plain={id: told for id, told in plain.items() if told is not None},
+        lines=[_line(reading, line, batch) for line in found.lines],
         notes=list(found.notes),
     )
 
 
-def _line(reading: Reading, line: ReviewedLine) -> ReviewedLineOut:
+def _line(reading: Reading, line: ReviewedLine, batch: Mapping[str, str]) -> ReviewedLineOut:
     return ReviewedLineOut(
         text=line.text,
         words=line.words,
         sure=line.sure,
-        near=[named(reading.book, match.item) for match in line.near],
+        near=[
+            Named(id=match.item, name=batch[match.item])
+            if match.item in batch
+            else named(reading.book, match.item)
+            for match in line.near
+        ],
         question=line.question,
         approximate=line.understood.approximate,
     )

@@ -155,13 +155,24 @@ def refused_as(place: str, error: type[ValueError]) -> Iterator[None]:
 
 
 def _brought_in(now: Now, wanted: BringIn) -> Change:
-    products = tuple(as_value(Product, piece) for piece in wanted.products)
+    products = tuple(_taken_in(now, wanted, as_value(Product, p)) for p in wanted.products)
     made = tuple(as_value(Preparation, piece) for piece in wanted.preparations)
     whole = Change(products, made)
     if change_faults(applied(now.reading.book, whole), whole):
         return whole
     reading = reread(now.reading, whole).reading
     return Change(products, tuple(stated_by_words(reading, each, reading.on) for each in made))
+
+
+def _taken_in(now: Now, wanted: BringIn, product: Product) -> Product:
+    """A new product as it is, or as the plain single food that a person takes it for."""
+    if product.id not in wanted.plain:
+        return product
+    if wanted.person is None:
+        why = "say at the top who you are: free wants the person behind it"
+        raise BookRefused([Fault("person", why)])
+    with refused_as("plain", NotPlain):
+        return as_plain(product, now.reading.book.flags, wanted.person, str(now.reading.on))
 
 
 def _thickening(now: Now, wanted: Thickening) -> Change:
@@ -217,7 +228,7 @@ def _known_line(made: Preparation, line: int, was: str | None) -> None:
 def signer(wanted: AnyChange) -> str | None:
     """Who makes a change, by its own word. What others read before speaks for nobody here."""
     match wanted:
-        case AdditionChange() | EmptyingChange() | PlainFoodChange():
+        case AdditionChange() | EmptyingChange() | PlainFoodChange() | BringIn():
             return wanted.person
         case StatementChange():
             return wanted.evidence.person if wanted.evidence else None

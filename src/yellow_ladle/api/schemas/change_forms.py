@@ -114,9 +114,14 @@ class Retirement(BaseModel):
 
 
 class BringIn(BaseModel):
-    """Recipes with the products that they need and the larder lacks, all at once."""
+    """Recipes with the products that they need and the larder lacks, all at once.
+
+    `plain` are those of the products that a person takes for plain single foods.
+    """
 
     change: Literal["bring_in"]
+    plain: Annotated[list[Id], Field(max_length=2_000)] = []
+    person: Name | None = None
     products: Annotated[list[ProductPiece], Field(max_length=2_000)] = []
     preparations: Annotated[list[PreparationPiece], Field(min_length=1, max_length=500)]
 

@@ -42,8 +42,9 @@ class ReviewedLine:
     """One line: as written, what was understood, and what it may be.
 
     `sure`: whether the item was found without doubt. Where it was not, the line stands for a new
-    product, which nobody has checked, and `near` names what it may be instead. `words` is all that
-    the line says besides its amount: its note, once another item is chosen for it.
+    product, which nobody has checked, and `near` names what it may be instead: other recipes of the
+    batch first, then items of the book. `words` is all that the line says besides its amount: its
+    note, once another item is chosen for it.
     """
 
     text: str
@@ -86,6 +87,9 @@ class _Review:
         for number, recipe in enumerate(recipes):
             self.beside.setdefault(folded(recipe.name), number)
         self.made_of: dict[int, set[int]] = {}
+        self.batch_names = Names(
+            {id: recipe.name for id, recipe in zip(self.ids, recipes, strict=True)}
+        )
         self.kinds = self._kinds()
 
     def _kinds(self) -> list[str]:
@@ -197,7 +201,14 @@ class _Review:
             question = question or (
                 f'Which item is "{words}"? It stands for a new product until you choose.'
             )
+        if not certain:
+            near = (*self._like_in_batch(number, words), *near)
         return line, ReviewedLine(text, understood, certain, near, question, said)
+
+    def _like_in_batch(self, number: int, words: str) -> tuple[Match, ...]:
+        """Other recipes of the batch whose names are like what a line names."""
+        found = self.batch_names.matches(words)
+        return tuple(match for match in found if match.item != self.ids[number])
 
     def _name(self, item: str, other: int | None) -> str:
         """What the item of a line is called, another recipe of the batch by its name."""

@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Button from '../../ui/Button.svelte';
+  import Check from '../../ui/Check.svelte';
+  import WriterNote from '../people/WriterNote.svelte';
   import ItemBox from '../../ui/ItemBox.svelte';
   import AmountBox from '../cards/edit/AmountBox.svelte';
   import type { Recipes } from './recipes.svelte';
@@ -14,15 +17,26 @@
       Each becomes a new product, not checked until somebody reads its label, unless it is one that
       you have.
     </p>
+    {#if recipes.goods.some((good) => good.plain && !recipes.plain[good.id])}
+      <div class="mt-1 flex flex-wrap items-center gap-3">
+        <Button onclick={() => recipes.takeAllPlain()}>Take the plain foods as plain</Button>
+        <WriterNote />
+      </div>
+    {/if}
     <ul class="mt-1" data-goods>
       {#each recipes.goods as good (good.id)}
         <li
           class="grid grid-cols-[minmax(0,1fr)_minmax(0,2fr)] gap-x-4 border-t border-rule py-2 max-[43.75rem]:grid-cols-1"
         >
-          <p>
+          <div>
             <b class="font-[650]">{good.name}</b>
             <span class="block text-soft">{good.recipes.join(', ')}</span>
-          </p>
+            {#if good.plain}
+              <Check bind:checked={recipes.plain[good.id]}>plain: {good.plain.sentence}</Check>
+            {:else}
+              <span class="block text-clay">new jar, not checked</span>
+            {/if}
+          </div>
           <div class="flex flex-wrap items-center gap-x-4">
             {#each good.near.slice(0, 3) as near (near.id)}
               <button

@@ -1,10 +1,25 @@
 <script lang="ts">
+  import Button from '../../ui/Button.svelte';
+  import ErrorText from '../../ui/ErrorText.svelte';
+  import Field from '../../ui/Field.svelte';
+  import { joinBefore, splitAt } from './parting';
   import Check from '../../ui/Check.svelte';
   import type { Recipes, Reviewed } from './recipes.svelte';
   import ReviewTable from './ReviewTable.svelte';
 
   /** One recipe of a batch: taken or not, and line by line where somebody wants to look. */
   let { recipes, recipe }: { recipes: Recipes; recipe: Reviewed } = $props();
+
+  let error = $state<unknown>(null);
+
+  async function split(step: number) {
+    error = null;
+    try {
+      await splitAt(recipes, recipe, step);
+    } catch (refused) {
+      error = refused;
+    }
+  }
 
   const id = $derived(recipe.preparation.id);
   const count = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`;
@@ -23,6 +38,15 @@
     <details>
       <summary class="min-h-11 cursor-pointer py-2 text-soft">Line by line</summary>
       <ReviewTable {recipes} {recipe} />
+      <div class="mt-2 flex flex-wrap items-end gap-3">
+        <Field label="Its name" class="w-96 max-w-full">
+          <input class="field" maxlength="200" bind:value={recipe.preparation.name} />
+        </Field>
+        {#if recipes.reviewed.indexOf(recipe) > 0}
+          <Button onclick={() => joinBefore(recipes, recipe)}>Join it to the one above</Button>
+        {/if}
+      </div>
+      <ErrorText {error} />
       <ol class="mt-2 list-decimal pl-8">
         {#each recipe.preparation.method ?? [] as step, at (at)}
           <li>
@@ -32,6 +56,12 @@
                 .filter(Boolean)
                 .join(', ')}
             </span>
+            <button
+              type="button"
+              class="min-h-11 underline underline-offset-4"
+              aria-label="a recipe begins here, at step {at + 1}"
+              onclick={() => void split(at)}>a recipe begins here</button
+            >
           </li>
         {/each}
       </ol>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { amountsRead } from '../cards/edit/reading';
+  import Scroll from '../../ui/Scroll.svelte';
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
   import { currentUser } from '../people/currentUser.svelte';
@@ -15,6 +16,8 @@
   /** Recipes in from elsewhere, looked at as one batch, and out to other programs. */
   const recipes = new Recipes();
   const recording = new Recording();
+
+  const unread = $derived(recipes.products.filter((each) => !recipes.plain[each.id]).length);
 
   $effect(() => recording.preview(recipes.change));
 
@@ -38,47 +41,60 @@
 
 <svelte:head><title>Recipes in and out · Yellow Ladle</title></svelte:head>
 
-<div class="h-full overflow-y-auto px-5 pt-4">
-  <h1 class="text-title">Recipes in and out</h1>
-  {#if recipes.reviewed.length === 0}
-    <RecipesIn {recipes} />
-  {:else}
-    <details class="mt-2">
-      <summary class="min-h-11 cursor-pointer py-2 text-soft">More recipes</summary>
+<div class="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto]">
+  <Scroll label="Recipes in and out" class="min-h-0 px-5 pt-4 max-[43.75rem]:px-3">
+    <h1 class="text-title">Recipes in and out</h1>
+    {#if recipes.reviewed.length === 0}
+      {#if recipes.aside > 0}
+        <p class="mt-2 flex flex-wrap items-center gap-3" data-aside>
+          {recipes.aside}
+          {recipes.aside === 1 ? 'recipe was' : 'recipes were'} put away.
+          <Button onclick={() => recipes.takeUp()}>Take them up again</Button>
+        </p>
+      {/if}
       <RecipesIn {recipes} />
-    </details>
-  {/if}
-  <ErrorText error={recipes.error} />
+    {:else}
+      <details class="mt-2">
+        <summary class="min-h-11 cursor-pointer py-2 text-soft">More recipes</summary>
+        <RecipesIn {recipes} />
+      </details>
+    {/if}
+    <ErrorText error={recipes.error} />
+    {#if recipes.reviewed.length > 0}
+      <Doubts {recipes} />
+      <UnsaidList {recipes} />
+      <section class="mt-5" aria-labelledby="read">
+        <div class="flex flex-wrap items-baseline justify-between gap-x-4">
+          <h2 id="read" class="text-lead">
+            {recipes.reviewed.length}
+            {recipes.reviewed.length === 1 ? 'recipe' : 'recipes'} read
+          </h2>
+          <Button onclick={() => recipes.putAway()}>Put them away</Button>
+        </div>
+        {#each recipes.reviewed as recipe (recipe.preparation.id)}
+          <RecipePart {recipes} {recipe} />
+        {/each}
+      </section>
+    {:else}
+      <section class="mt-6 border-t border-rule pt-3" aria-labelledby="out">
+        <h2 id="out" class="text-lead">Out to other programs</h2>
+        <div class="mt-2 flex flex-wrap gap-3">
+          <Button href="/api/v1/recipes.jsonld">Save all cards as recipes</Button>
+          <Button href="/api/v1/book.csv">Save the book as a table</Button>
+        </div>
+      </section>
+    {/if}
+  </Scroll>
   {#if recipes.reviewed.length > 0}
-    <Doubts {recipes} />
-    <UnsaidList {recipes} />
-    <section class="mt-5" aria-labelledby="read">
-      <div class="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 id="read" class="text-lead">
-          {recipes.reviewed.length}
-          {recipes.reviewed.length === 1 ? 'recipe' : 'recipes'} read
-        </h2>
-        <Button onclick={() => recipes.clear()}>Put them away</Button>
-      </div>
-      {#each recipes.reviewed as recipe (recipe.preparation.id)}
-        <RecipePart {recipes} {recipe} />
-      {/each}
-    </section>
-    <div class="sticky bottom-0 mt-4 border-t border-rule bg-porcelain py-3">
+    <div class="border-t border-rule bg-sheet px-5 py-2 max-[43.75rem]:px-3">
       <p class="text-soft">
-        {recipes.products.length} new
-        {recipes.products.length === 1 ? 'product' : 'products'}, not checked until somebody reads a
-        label.
+        {unread}
+        new {unread === 1 ? 'product' : 'products'}, not checked until somebody reads a label{recipes
+          .products.length > unread
+          ? `; ${recipes.products.length - unread} plain`
+          : ''}.
       </p>
       <RecordFoot {recording} folded onrecord={record} />
     </div>
-  {:else}
-    <section class="mt-6 border-t border-rule pt-3" aria-labelledby="out">
-      <h2 id="out" class="text-lead">Out to other programs</h2>
-      <div class="mt-2 flex flex-wrap gap-3">
-        <Button href="/api/v1/recipes.jsonld">Save all cards as recipes</Button>
-        <Button href="/api/v1/book.csv">Save the book as a table</Button>
-      </div>
-    </section>
   {/if}
 </div>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Button from '../../ui/Button.svelte';
   import FileButton from '../../ui/FileButton.svelte';
+  import { KeptDraft } from '../../lib/keptDraft';
   import { answer, api, fileBody } from '../../api/client';
   import PhotoButton from '../pictures/PhotoButton.svelte';
   import PhotoPart from '../pictures/PhotoPart.svelte';
@@ -19,7 +20,9 @@
     '',
     'Melt the butter, cook 3 minutes.'
   ].join('\n');
-  let text = $state('');
+  const kept = new KeptDraft<string>('pasted', '');
+  let text = $state(kept.read() ?? '');
+  $effect(() => (text === '' ? kept.forget() : kept.keep(text)));
   let over = $state(false);
 
   const photo = new Photograph(
@@ -44,6 +47,8 @@
   async function read() {
     if (await recipes.paste(text)) {
       text = '';
+      // At once: this box makes room for what was read before an effect runs.
+      kept.forget();
       photo.done();
     }
   }

@@ -1,5 +1,6 @@
 import { answer, api, fileBody, type Schema } from '../../api/client';
-import { keepBatch, keptBatch } from './keptBatch';
+import { currentUser } from '../people/currentUser.svelte';
+import { batchPutAway, forgetPutAway, keepBatch, keptBatch, putAway } from './keptBatch';
 
 export type Reviewed = Schema['ReviewedOut'];
 type Line = NonNullable<Reviewed['preparation']['lines']>[number];
@@ -10,6 +11,8 @@ export interface NewGood {
   name: string;
   near: Schema['Named'][];
   recipes: string[];
+  /** What recording it as a plain single food would state; null where it cannot be one. */
+  plain: Schema['PlainOut'] | null;
 }
 
 /** A line whose amount was not understood. */
@@ -77,11 +80,34 @@ export class Recipes {
     }
   }
 
-  /** Puts everything away. */
+  /** How many recipes were put aside and can be taken up again. */
+  aside = $state(batchPutAway()?.reviewed.length ?? 0);
+
+  /** Puts the recipes aside. */
+  putAway() {
+    putAway({
+      reviewed: $state.snapshot(this.reviewed) as Reviewed[],
+      taken: $state.snapshot(this.taken),
+      sources: $state.snapshot(this.sources)
+    });
+    this.aside = this.reviewed.length;
+    this.clear();
+  }
+
+  /** Takes up again what was put aside. */
+  takeUp() {
+    const kept = batchPutAway();
+    if (kept) [this.reviewed, this.taken, this.sources] = [kept.reviewed, kept.taken, kept.sources];
+    forgetPutAway();
+    this.aside = 0;
+  }
+
+  /** Forgets everything: it is recorded, or put aside. */
   clear() {
     this.reviewed = [];
     this.taken = {};
     this.sources = [];
+    this.plain = {};
     this.error = null;
     // At once: the page may be left before an effect runs.
     keepBatch({ reviewed: [], taken: {}, sources: [] });
@@ -107,11 +133,19 @@ export class Recipes {
         id: product.id,
         name: product.name,
         near: [...new Map(near.map((each) => [each.id, each])).values()],
+        plain: own.map(({ recipe }) => recipe.plain?.[product.id]).find(Boolean) ?? null,
         recipes: [...new Set(own.map(({ recipe }) => recipe.preparation.name))]
       };
     });
     return found.sort((one, other) => other.near.length - one.near.length);
   });
+
+  /** New goods that somebody takes for plain single foods, by their ids. */
+  plain = $state<Record<string, boolean>>({});
+
+  takeAllPlain() {
+    for (const good of this.goods) if (good.plain) this.plain[good.id] = true;
+  }
 
   doubts = $derived(
     this.#lines.flatMap(({ recipe, line, index }): Doubt[] => {
@@ -151,6 +185,8 @@ export class Recipes {
       : {
           change: 'bring_in' as const,
           products: this.products,
+          plain: this.products.map((each) => each.id).filter((id) => this.plain[id]),
+          person: currentUser.initials,
           preparations: this.wanted.map((each) => each.preparation)
         }
   );

@@ -24,7 +24,7 @@
   async function changeOf(base: string): Promise<Extract<Change, { change: 'bring_in' }>> {
     const params = { path: { id: base } };
     const brought = await answer(api.GET('/api/v1/bases/{id}', { params }));
-    return { change: 'bring_in', ...brought };
+    return { change: 'bring_in', plain: [], ...brought };
   }
 
   $effect(() => {

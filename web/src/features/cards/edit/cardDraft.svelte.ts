@@ -1,6 +1,6 @@
 import type { Level } from '../../../api/client';
 import { stating } from '../../larder/flags/stating';
-import { forget, keep, keptDraft } from './kept';
+import { KeptDraft } from '../../../lib/keptDraft';
 import {
   copied,
   copyOf,
@@ -17,6 +17,16 @@ const moved = <T>(entries: readonly T[], from: number, to: number): T[] => {
   const rest = entries.filter((_, at) => at !== from);
   return [...rest.slice(0, to), ...entries.slice(from, from + 1), ...rest.slice(to)];
 };
+
+/** A draft as it is kept in the browser: what was begun from, what it has become. */
+interface Kept {
+  base: Piece;
+  version: number | null;
+  piece: Piece;
+  at: string;
+}
+
+const keptCard = (id: string) => new KeptDraft<Kept>('card', id);
 
 /** Changes that follow each other within this many milliseconds are taken back together. */
 const TOGETHER = 600;
@@ -40,7 +50,7 @@ export class CardDraft {
 
   /** Begins from what is recorded, or goes on with what was kept of an earlier sitting. */
   begin(base: Piece, version: number | null, names: Record<string, string>) {
-    const kept = keptDraft(base.id);
+    const kept = keptCard(base.id).read();
     this.base = kept ? kept.base : base;
     this.version = kept ? kept.version : version;
     this.piece = copied(kept ? kept.piece : base);
@@ -96,9 +106,9 @@ export class CardDraft {
   }
 
   #keep() {
-    if (!this.changed) return forget(this.base.id);
+    if (!this.changed) return keptCard(this.base.id).forget();
     const at = new Date().toISOString();
-    keep(this.base.id, {
+    keptCard(this.base.id).keep({
       base: this.base,
       version: this.version,
       piece: copied(this.piece),
@@ -108,7 +118,7 @@ export class CardDraft {
 
   /** Lets go of everything that is not recorded. */
   drop() {
-    forget(this.base.id);
+    keptCard(this.base.id).forget();
     this.recovered = '';
   }
 

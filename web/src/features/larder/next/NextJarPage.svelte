@@ -24,13 +24,15 @@
     </h1>
     {#if frees.length > 0}<p class="text-soft">frees {frees.join(', ')}</p>{/if}
     {#if next.current}
-      <div class="ml-auto"><Button onclick={() => next.pass()}>Later</Button></div>
+      <div class="ml-auto">
+        <Button onclick={() => next.current && next.pass(next.current.item)}>Later</Button>
+      </div>
     {/if}
   </div>
   {#if next.current}
     {#if product.data && product.data.product.id === next.current.item}
       {#key next.current.item}
-        <ProductSheet known={product.data} brief ondone={() => next.pass()} />
+        <ProductSheet known={product.data} brief ondone={(id) => next.pass(id)} />
       {/key}
     {:else}
       <div class="p-5"><ErrorText error={product.error} /></div>

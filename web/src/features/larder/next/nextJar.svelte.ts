@@ -21,8 +21,9 @@ export class NextJar {
 
   current = $derived(this.left[0] ?? null);
 
-  pass() {
-    if (this.current) this.#passed = [...this.#passed, this.current.item];
+  /** Passes a jar by its id: once it is recorded, another one may be the current already. */
+  pass(item: string) {
+    this.#passed = [...this.#passed, item];
   }
 
   /** Begins again with those that were put off. */

@@ -11,6 +11,7 @@
   import { p } from '../../../app/routes';
   import { ProductDraft, UNREAD, type Product } from './productDraft.svelte';
   import ClassField from './ClassField.svelte';
+  import { keptJar } from './keptJar';
   import ProductTabs from './ProductTabs.svelte';
 
   /** One product: what its label says, and what recording that would change. */
@@ -34,9 +35,35 @@
   let seen = untrack(() => known?.version ?? null);
   // A code that nobody knows begins a jar of its own.
   const scanned = searchParams.get('code');
-  untrack(() =>
-    draft.begin(known?.product ?? (scanned ? { ...UNREAD, code: String(scanned) } : undefined))
-  );
+  const kept = untrack(() => keptJar(known?.product.id ?? ''));
+  /** When a draft that was kept from before was taken up again; empty where none was. */
+  let recovered = $state('');
+  untrack(() => {
+    const found = scanned ? null : kept.read();
+    if (!found)
+      return draft.begin(
+        known?.product ?? (scanned ? { ...UNREAD, code: String(scanned) } : undefined)
+      );
+    draft.begin(found.before, found.piece);
+    draft.label.evidence = found.evidence;
+    seen = found.seen;
+    recovered = found.at;
+  });
+
+  // Another jar may be opened at any moment: what was typed of this one is kept until it is recorded.
+  $effect(() => {
+    const { piece, before } = draft;
+    if (piece === null || !draft.changed) return kept.forget();
+    const at = new Date().toISOString();
+    kept.keep({ before, piece, seen, evidence: draft.label.evidence, at });
+  });
+
+  function beginAnew() {
+    kept.forget();
+    recovered = '';
+    draft.begin(known?.product);
+    seen = known?.version ?? null;
+  }
 
   // What was recorded beside this form (a maker, a fresh bag) is taken over while nothing is typed.
   $effect(() => {
@@ -63,11 +90,13 @@
     const done = await recording.record({ change: 'product', product }, seen, {
       person: currentUser.initials
     });
+    if (done) kept.forget();
     if (!done) {
       if (recording.overtaken?.content) await mergeWithTheirs(product);
       return;
     }
     told = [];
+    recovered = '';
     draft.begin(product);
     seen = known?.version ?? seen;
     ondone?.(product.id);
@@ -126,6 +155,14 @@
     <div
       class="border-t border-rule bg-sheet px-6 py-3 max-[43.75rem]:sticky max-[43.75rem]:bottom-0 max-[43.75rem]:z-10 max-[43.75rem]:px-3 max-[43.75rem]:py-2"
     >
+      {#if recovered}
+        <p class="flex flex-wrap items-center gap-x-3" data-recovered>
+          Taken up again from {recovered.slice(0, 16).replace('T', ', ')}.
+          <button type="button" class="min-h-11 underline underline-offset-4" onclick={beginAnew}
+            >Begin anew</button
+          >
+        </p>
+      {/if}
       {#each told as line (line)}<p class="text-clay" data-told>{line}</p>{/each}
       <RecordFoot
         {recording}
