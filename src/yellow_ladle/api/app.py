@@ -45,7 +45,13 @@ from yellow_ladle.api.larder import (
     tool_routes,
     unchecked_routes,
 )
-from yellow_ladle.api.swaps import applied_plan_routes, menu_routes, plan_routes, rule_routes
+from yellow_ladle.api.swaps import (
+    applied_plan_routes,
+    guest_routes,
+    menu_routes,
+    plan_routes,
+    rule_routes,
+)
 from yellow_ladle.api.text_workers import TextWorkers
 from yellow_ladle.store.applied_plans import lapse
 from yellow_ladle.store.ledger import Ledger
@@ -58,7 +64,7 @@ CLIENT = Path(__file__).parents[3] / "web" / "dist"
 ROUTES = (
     *(kitchen_routes, family_routes, preparation_routes, product_routes),
     *(change_routes, find_routes, event_routes, health_routes, made_up_routes),
-    *(plan_routes, applied_plan_routes, menu_routes, rule_routes),
+    *(plan_routes, applied_plan_routes, menu_routes, rule_routes, guest_routes),
     *(recipe_routes, base_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
     *(label_routes, picture_routes, unchecked_routes, tool_routes, history_routes),
     *(intake_routes, feed_routes, photo_routes),

@@ -65,6 +65,13 @@ export const familyQuery = () =>
     here
   );
 
+/** Every pot against what the kitchen's law wants declared. */
+export const gridQuery = () =>
+  createQuery(
+    () => ({ queryKey: ['grid'], queryFn: () => answer(api.GET('/api/v1/family/grid')) }),
+    here
+  );
+
 export const potQuery = (id: () => string | null) =>
   createQuery(
     () => ({

@@ -48,6 +48,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/family/grid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Grid
+         * @description Every pot that is offered against the groups that must be declared, plates first.
+         */
+        get: operations["grid_api_v1_family_grid_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/family": {
         parameters: {
             query?: never;
@@ -596,6 +616,46 @@ export interface paths {
          *     What was tasted last counts, whoever wrote down something of the rule in the meantime.
          */
         post: operations["verdict_api_v1_rules_verdict_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/guests/plates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plates For A Guest
+         * @description Every plate as it is, to be asked about, or to be changed.
+         */
+        post: operations["plates_for_a_guest_api_v1_guests_plates_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/guests/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plans For A Guest
+         * @description The best swap for each of some plates, as many as can be looked for in some seconds.
+         */
+        post: operations["plans_for_a_guest_api_v1_guests_plans_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2368,6 +2428,18 @@ export interface components {
             after: components["schemas"]["Verdict"] | null;
         };
         /**
+         * DietOut
+         * @description A diet, and what guests call it besides.
+         */
+        DietOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Also */
+            also: string[];
+        };
+        /**
          * Difference
          * @description One difference: in which part of the card, and as a sentence.
          */
@@ -2753,7 +2825,7 @@ export interface components {
         };
         /**
          * Flag
-         * @description One marker. `group` is allergen, origin or house.
+         * @description One marker. `group` is allergen, origin or house; `also`: what guests call it besides.
          */
         Flag: {
             /** Id */
@@ -2767,6 +2839,11 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Also
+             * @default []
+             */
+            also: string[];
         };
         /**
          * FlagDifferenceOut
@@ -2901,6 +2978,67 @@ export interface components {
             product: components["schemas"]["ProductPiece"];
         };
         /**
+         * GridGroupOut
+         * @description A group of the kitchen's regime: a column of the grid.
+         */
+        GridGroupOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * GridOut
+         * @description Every pot against what the kitchen's regime wants declared.
+         */
+        GridOut: {
+            /** Regime */
+            regime: string;
+            /** Groups */
+            groups: components["schemas"]["GridGroupOut"][];
+            /** Rows */
+            rows: components["schemas"]["GridRowOut"][];
+        };
+        /**
+         * GridRowOut
+         * @description One pot in the grid; `cells` holds the groups that are above free.
+         */
+        GridRowOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Cells */
+            cells: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+        };
+        /**
+         * GuestIn
+         * @description What a guest must have cleared or fit, and how strictly.
+         */
+        GuestIn: {
+            goals: components["schemas"]["GoalsPiece"];
+            /**
+             * Strictness
+             * @default allergy
+             * @enum {string}
+             */
+            strictness: "allergy" | "coeliac" | "intolerance" | "belief" | "taste";
+        };
+        /**
+         * GuestOut
+         * @description Every plate for the guest. `goals` are the goals as they count, in words.
+         */
+        GuestOut: {
+            /** Goals */
+            goals: string;
+            /** Plates */
+            plates: components["schemas"]["GuestPlateOut"][];
+        };
+        /**
          * GuestPiece
          * @description A guest with what must be cleared or fit.
          */
@@ -2908,6 +3046,52 @@ export interface components {
             /** Name */
             name: string;
             goals: components["schemas"]["GoalsPiece"];
+        };
+        /**
+         * GuestPlanOut
+         * @description A swap that lets the guest have a plate, in a sentence for the floor; null: there is none.
+         */
+        GuestPlanOut: {
+            /** Plate */
+            plate: string;
+            /** Sentence */
+            sentence: string | null;
+        };
+        /**
+         * GuestPlansIn
+         * @description The plates for which a swap is looked for, the most wanted first.
+         */
+        GuestPlansIn: {
+            goals: components["schemas"]["GoalsPiece"];
+            /**
+             * Strictness
+             * @default allergy
+             * @enum {string}
+             */
+            strictness: "allergy" | "coeliac" | "intolerance" | "belief" | "taste";
+            /** Plates */
+            plates: string[];
+        };
+        /**
+         * GuestPlateOut
+         * @description One plate for the guest; `because` are the flags in the way, or those that are told.
+         */
+        GuestPlateOut: {
+            /** Plate */
+            plate: string;
+            /** Name */
+            name: string;
+            /** Course */
+            course: string;
+            /**
+             * Serving
+             * @enum {string}
+             */
+            serving: "as_it_is" | "ask" | "change";
+            /** Because */
+            because: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
         };
         /**
          * HeadingOut
@@ -3254,7 +3438,7 @@ export interface components {
             /** Flags */
             flags: components["schemas"]["Flag"][];
             /** Diets */
-            diets: components["schemas"]["Named"][];
+            diets: components["schemas"]["DietOut"][];
             /** Levels */
             levels: ("free" | "may_contain" | "unchecked" | "contains")[];
             /** Evidence */
@@ -6442,6 +6626,126 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FirstStepsOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    grid_api_v1_family_grid_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GridOut"];
                 };
             };
             /** @description What was sent is no JSON, or is nested too deep */
@@ -9890,6 +10194,254 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plates_for_a_guest_api_v1_guests_plates_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GuestIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GuestOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plans_for_a_guest_api_v1_guests_plans_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GuestPlansIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GuestPlanOut"][];
                 };
             };
             /** @description What was sent is no JSON, or is nested too deep */

@@ -9,22 +9,25 @@
     '/next-jar',
     '/unchecked',
     '/bags',
-    '/tools',
     '/supplier',
     '/intake',
     '/history'
   ];
 
-  const SWAPS = ['/menu', '/applied', '/rules'];
+  const SWAPS = ['/applied', '/rules'];
+  const TODAY = ['/today', '/tools'];
+  const GUESTS = ['/guests', '/can-have', '/menu'];
+
+  const on = (paths: string[]) => paths.some((path) => route.pathname.startsWith(path));
 
   const swapping = $derived(
     route.pathname.endsWith('/swaps') || SWAPS.some((path) => route.pathname.startsWith(path))
   );
   const places = $derived([
-    { key: '1', name: 'Family', href: p('/'), here: route.pathname === '/' },
+    { key: '1', name: 'Family', href: p('/'), here: route.pathname === '/' || on(['/grid']) },
     {
       key: '2',
-      name: 'Pot',
+      name: 'Cards',
       href: selection.pot === null ? p('/pots') : p('/pots/:id', { params: { id: selection.pot } }),
       here: !swapping && POT.some((path) => route.pathname.startsWith(path))
     },
@@ -39,10 +42,12 @@
       name: 'Swaps',
       href:
         selection.pot === null
-          ? p('/menu')
+          ? p('/rules')
           : p('/pots/:id/swaps', { params: { id: selection.pot } }),
       here: swapping
-    }
+    },
+    { key: '5', name: 'Today', href: p('/today'), here: on(TODAY) },
+    { key: '6', name: 'Guests', href: p('/guests'), here: on(GUESTS) }
   ]);
 </script>
 
@@ -72,7 +77,7 @@
       href={place.href}
       aria-current={place.here ? 'page' : undefined}
       class={[
-        'flex h-16 flex-col justify-center border-l-[6px] pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4 max-[43.75rem]:h-full max-[43.75rem]:flex-1 max-[43.75rem]:flex-row max-[43.75rem]:items-center max-[43.75rem]:gap-1.5 max-[43.75rem]:border-t-[5px] max-[43.75rem]:border-l-0 max-[43.75rem]:pl-0',
+        'flex h-16 flex-col justify-center border-l-[6px] pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4 max-[43.75rem]:h-full max-[43.75rem]:min-w-0 max-[43.75rem]:flex-1 max-[43.75rem]:items-center max-[43.75rem]:border-t-[5px] max-[43.75rem]:border-l-0 max-[43.75rem]:pl-0',
         place.here ? 'border-ladle bg-rail-deep' : 'border-transparent hover:bg-rail-deep'
       ]}
     >

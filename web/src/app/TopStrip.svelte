@@ -25,7 +25,7 @@
       onclick={() => (naming = true)}
     >
       <span class="font-name text-name font-[650]">{kitchen.data.name}</span>
-      <span class="text-soft">declares by {kitchen.data.regime_name}</span>
+      <span class="text-soft max-[62.5rem]:hidden">declares by {kitchen.data.regime_name}</span>
     </button>
     {#if naming}
       {#await import('./KitchenSheet.svelte') then { default: KitchenSheet }}
@@ -67,11 +67,10 @@
       <WriterSheet />
     {/await}
   {/if}
-  <span class="hidden max-[43.75rem]:inline">
-    <IconButton label="The kitchen: {kitchen.data?.name ?? ''}" onclick={() => (naming = true)}
-      ><Settings2 size={20} /></IconButton
-    >
-  </span>
+  <IconButton
+    label="The kitchen's settings: {kitchen.data?.name ?? ''}"
+    onclick={() => (naming = true)}><Settings2 size={20} /></IconButton
+  >
   <IconButton
     label={theme.night ? 'Day colours' : 'Dark colours for the night pass'}
     onclick={() => theme.toggle()}

@@ -4,7 +4,7 @@ import { singleKeys } from './singleKeys.svelte';
 
 /** The keys that work everywhere, as the list of keys shows them. */
 export const KEYS = [
-  ['1 2 3 4', 'Family, Pot, Larder, Swaps'],
+  ['1 2 3 4 5 6', 'Family, Cards, Larder, Swaps, Today, Guests'],
   ['/', 'find a pot, jar or plate'],
   ['← →', 'on the board: to a source, to what it goes into'],
   ['↑ ↓', 'on the board: within a column'],
@@ -20,10 +20,10 @@ class KeyListState {
 
 export const keyList = new KeyListState();
 
-/** The swap bench of the chosen pot, or the menu where none is chosen. */
+/** The swap bench of the chosen pot, or the rules where none is chosen. */
 function toSwaps() {
   const id = selection.pot;
-  void (id === null ? navigate('/menu') : navigate('/pots/:id/swaps', { params: { id } }));
+  void (id === null ? navigate('/rules') : navigate('/pots/:id/swaps', { params: { id } }));
 }
 
 /** The chosen pot, or the list of all where none is chosen. */
@@ -37,6 +37,8 @@ singleKeys.register({
   '2': () => void openPot(),
   '3': () => void navigate('/larder'),
   '4': toSwaps,
+  '5': () => void navigate('/today'),
+  '6': () => void navigate('/guests'),
   '/': () => document.getElementById('find')?.focus(),
   '?': () => void (keyList.open = true),
   w: () => {

@@ -9,7 +9,9 @@ from yellow_ladle.api.dependencies import TheBook
 from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.core.cards.board_columns import Column, columns
 from yellow_ladle.core.carrying.suitability import Verdict
+from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import LevelWord
+from yellow_ladle.core.vocabulary.regimes import regimes
 from yellow_ladle.store.book_repository import Now
 
 router = APIRouter(tags=["family"])
@@ -53,6 +55,57 @@ class FamilyOut(BaseModel):
 
     columns: list[ColumnOut]
     strips: list[StripOut]
+
+
+class GridGroupOut(BaseModel):
+    """A group of the kitchen's regime: a column of the grid."""
+
+    id: str
+    name: str
+
+
+class GridRowOut(BaseModel):
+    """One pot in the grid; `cells` holds the groups that are above free."""
+
+    id: str
+    name: str
+    kind: str
+    cells: dict[str, LevelWord]
+
+
+class GridOut(BaseModel):
+    """Every pot against what the kitchen's regime wants declared."""
+
+    regime: str
+    groups: list[GridGroupOut]
+    rows: list[GridRowOut]
+
+
+@router.get("/family/grid", response_model=GridOut)
+async def grid(request: Request, now: TheBook, kept: TheKeptAnswers) -> Response:
+    """Every pot that is offered against the groups that must be declared, plates first."""
+    return await kept.answer(request, now, lambda: _grid(now), "grid")
+
+
+def _grid(now: Now) -> GridOut:
+    reading = now.reading
+    regime = regimes()[reading.book.kitchen.regime]
+    made = [each for each in reading.book.preparations.values() if each.retired is None]
+    return GridOut(
+        regime=regime.name,
+        groups=[GridGroupOut(id=group.id, name=group.name) for group in regime.groups],
+        rows=[
+            GridRowOut(id=each.id, name=each.name, kind=each.kind, cells=_cells(reading, each.id))
+            for each in sorted(made, key=lambda each: (each.kind != "dish", each.name))
+        ],
+    )
+
+
+def _cells(reading: Reading, item: str) -> dict[str, LevelWord]:
+    declared = reading.declaration(item)
+    found: dict[str, LevelWord] = dict.fromkeys(declared.contains, "contains")
+    found |= dict.fromkeys(declared.may_contain, "may_contain")
+    return found | dict.fromkeys(declared.unchecked, "unchecked")
 
 
 @router.get("/family", response_model=FamilyOut)

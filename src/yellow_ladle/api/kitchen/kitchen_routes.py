@@ -54,6 +54,14 @@ class KitchenIn(KitchenPiece):
     seen: Annotated[int, Field(ge=0)]
 
 
+class DietOut(BaseModel):
+    """A diet, and what guests call it besides."""
+
+    id: str
+    name: str
+    also: list[str]
+
+
 class KitchenOut(KitchenPiece):
     """The kitchen and its vocabulary. `unchecked` counts statements that nobody has checked.
 
@@ -70,7 +78,7 @@ class KitchenOut(KitchenPiece):
     unchecked: int
     unchecked_products: int
     flags: list[Flag]
-    diets: list[Named]
+    diets: list[DietOut]
     levels: list[LevelWord]
     evidence: list[EvidenceKind]
     certificates: list[CertificateKind]
@@ -161,7 +169,9 @@ def _kitchen(request: Request, now: Now) -> KitchenOut:
         unchecked=sum(unchecked),
         unchecked_products=sum(count > 0 for count in unchecked),
         flags=list(book.flags),
-        diets=[Named(id=diet.id, name=diet.name) for diet in diets().values()],
+        diets=[
+            DietOut(id=diet.id, name=diet.name, also=list(diet.also)) for diet in diets().values()
+        ],
         levels=list(WORDS),
         evidence=list(EVIDENCE),
         certificates=list(CERTIFICATES),

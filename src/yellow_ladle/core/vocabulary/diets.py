@@ -17,7 +17,7 @@ class Diet:
     out unless their product holds `certificate`. `asks`: flags that it asks about unless their
     product holds it. `asks_unsaid`: flags that it asks about where nobody says of what they are.
     `not_together`: sets of flags of which no two may meet in one dish. `traces_count`: whether a
-    "may contain" stands in the way.
+    "may contain" stands in the way. `also`: what guests call it besides.
     """
 
     id: str
@@ -30,6 +30,7 @@ class Diet:
     asks_unsaid: tuple[str, ...] = ()
     not_together: tuple[tuple[str, ...], ...] = ()
     note: str = ""
+    also: tuple[str, ...] = ()
 
     @property
     def ruled_out_marks(self) -> tuple[tuple[str, str], ...]:
@@ -68,4 +69,5 @@ def _diet(id: str, row: Table) -> Diet:
         asks_unsaid=words(row.get("asks_unsaid")),
         not_together=tuple(words(flags) for flags in sets) if isinstance(sets, list) else (),
         note=str(row.get("note", "")),
+        also=words(row.get("also")),
     )

@@ -3,17 +3,18 @@
 from dataclasses import dataclass
 from functools import cache
 
-from yellow_ladle.core.vocabulary.toml import section, table
+from yellow_ladle.core.vocabulary.toml import section, table, words
 
 
 @dataclass(frozen=True, slots=True)
 class Flag:
-    """One marker. `group` is allergen, origin or house."""
+    """One marker. `group` is allergen, origin or house; `also`: what guests call it besides."""
 
     id: str
     name: str
     group: str
     note: str = ""
+    also: tuple[str, ...] = ()
 
 
 @cache
@@ -21,7 +22,7 @@ def shipped_flags() -> tuple[Flag, ...]:
     """Allergens, then origins, in the order of data/flags.toml."""
     data = table("flags")
     return tuple(
-        Flag(id, str(entry["name"]), group, str(entry.get("note", "")))
+        Flag(id, str(entry["name"]), group, str(entry.get("note", "")), words(entry.get("also")))
         for group in ("allergen", "origin")
         for id, row in section(data[group]).items()
         for entry in [section(row)]

@@ -7,6 +7,7 @@
   import type { Schema } from '../../api/client';
   import { LEVELS, levelWord } from '../../ui/marks/levels';
   import PotMark from '../../ui/marks/PotMark.svelte';
+  import { p } from '../../app/routes';
   import Button from '../../ui/Button.svelte';
   import { Late } from '../../ui/late.svelte';
   import PlainBox from '../../ui/PlainBox.svelte';
@@ -30,8 +31,8 @@
   const VERDICTS = ['does_not_suit', 'ask', 'suits'] as const;
 
   const asks = $derived<Ask[]>([
-    ...(kitchen?.flags ?? []).map((f) => ({ what: 'flag' as const, id: f.id, name: f.name })),
-    ...(kitchen?.diets ?? []).map((d) => ({ what: 'diet' as const, id: d.id, name: d.name }))
+    ...(kitchen?.flags ?? []).map((flag) => ({ what: 'flag' as const, ...flag })),
+    ...(kitchen?.diets ?? []).map((diet) => ({ what: 'diet' as const, ...diet }))
   ]);
 </script>
 
@@ -97,6 +98,12 @@
       {/each}
     {/if}
   </ul>
+  <Button href={p('/can-have')}
+    ><span class="max-[62.5rem]:hidden">What can a guest have?</span><span
+      class="min-[62.5rem]:hidden">A guest?</span
+    ></Button
+  >
+  <a class="flex min-h-11 items-center underline underline-offset-4" href={p('/grid')}>Grid</a>
   <span class="max-[43.75rem]:ml-auto"
     ><Button onclick={onrecord}
       ><Plus size={18} aria-hidden="true" /><span class="max-[43.75rem]:sr-only">Record a pot</span

@@ -2,6 +2,7 @@
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { Combobox } from 'bits-ui';
   import { untrack } from 'svelte';
+  import { calledSo } from '../../ui/called';
   import Options from '../../ui/Options.svelte';
   import type { Ask } from './board.svelte';
 
@@ -42,7 +43,11 @@
   const shown = $derived(
     words === asked?.name
       ? asks
-      : asks.filter((ask) => ask.name.toLowerCase().includes(words.toLowerCase()))
+      : calledSo(
+          asks.filter((ask) => ask.what === 'flag'),
+          asks.filter((ask) => ask.what === 'diet'),
+          words
+        )
   );
   const options = $derived(
     shown.map((ask) => ({

@@ -13,8 +13,14 @@
 
   let field = $state<HTMLElement>();
   let height = $state(0);
-  /** The column that a phone shows: that of the chosen pot, until somebody turns the page. */
-  let at = $state(untrack(() => Math.max(placed(selection.pot), 0)));
+  /** The column that a phone shows: of the chosen pot, else plates, until the page is turned. */
+  let at = $state(untrack(() => (placed(selection.pot) < 0 ? plates() : placed(selection.pot))));
+
+  /** The last column with anything in it. */
+  function plates(): number {
+    const filled = columns.map((column) => board.groups(column.id).length > 0);
+    return Math.max(filled.lastIndexOf(true), 0);
+  }
 
   function placed(id: string | null): number {
     return columns.findIndex((column) =>

@@ -4,7 +4,7 @@ import { selection } from './selection.svelte';
 export type Strip = Schema['StripOut'];
 export type Family = Schema['FamilyOut'];
 export type Verdict = Strip['diets'][string];
-export type Ask = { what: 'flag' | 'diet'; id: string; name: string };
+export type Ask = { what: 'flag' | 'diet'; id: string; name: string; also: readonly string[] };
 
 /** The board's state: what is asked of every pot, and whose pour is lit. */
 export class Board {

@@ -14,7 +14,6 @@
       count: kitchen.data?.unchecked ?? 0
     },
     { name: 'Running bags', href: p('/bags'), path: '/bags', count: 0 },
-    { name: 'Tools', href: p('/tools'), path: '/tools', count: 0 },
     {
       name: 'Supplier',
       href: p('/supplier'),

@@ -8,7 +8,7 @@
   import ClassQuestions from './ClassQuestions.svelte';
   import Contradictions from './Contradictions.svelte';
   import HeldRow from './HeldRow.svelte';
-  import Needs from './Needs.svelte';
+  import Needs from '../../pass/Needs.svelte';
 
   const unchecked = uncheckedQuery();
   const list = $derived(unchecked.data);

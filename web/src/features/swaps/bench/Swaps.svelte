@@ -12,7 +12,7 @@
   import Instead from './Instead.svelte';
   import { askFrom, searchOf } from './address';
   import ForTheFloor from './ForTheFloor.svelte';
-  import GoalBar from './GoalBar.svelte';
+  import GoalBox from '../../../ui/GoalBox.svelte';
   import LimitBar from './LimitBar.svelte';
   import OpenNeeds from './OpenNeeds.svelte';
   import LoosenList from './LoosenList.svelte';
@@ -49,7 +49,7 @@
   <Scroll label="Swap bench" class="min-h-0">
     <div class="px-5 max-[43.75rem]:px-3">
       <h1 class="sr-only">Swap bench</h1>
-      <GoalBar {bench} kitchen={kitchen.data} />
+      <GoalBox holder={bench} kitchen={kitchen.data} />
       {#if bench.goals.length === 0}<OpenNeeds {bench} />{/if}
       <PlateBar {bench} name={pot.data?.preparation.name ?? ''} />
       <LimitBar {bench} kitchen={kitchen.data} />

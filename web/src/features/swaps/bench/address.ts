@@ -1,5 +1,6 @@
 import { asWords } from '../../../ui/marks/levels';
-import { noLimits, type Bench, type Goal, type Limits } from './bench.svelte';
+import type { Goal } from '../../../ui/goals';
+import { noLimits, type Bench, type Limits } from './bench.svelte';
 
 const SWITCHES = ['keep_colour', 'keep_thickness', 'freezes', 'products_only'] as const;
 const MAX_GOALS = 40;

@@ -2,6 +2,7 @@ import { answer, api, type Schema } from '../../../api/client';
 import { Write } from '../../../api/write.svelte';
 import { announcements } from '../../../app/announce.svelte';
 import { AsyncState } from '../../../lib/asyncState.svelte';
+import type { Goal } from '../../../ui/goals';
 import type { Criterion } from './criteria';
 
 export type Plans = Schema['PlansOut'];
@@ -9,7 +10,6 @@ export type Plan = Schema['PlanOut'];
 export type Limits = Schema['LimitsPiece'];
 export type Loosened = Schema['LoosenedOut'];
 export type How = Schema['ApplyIn']['as'];
-export type Goal = { what: 'clear' | 'fit'; id: string; name: string };
 
 export const noLimits = (): Limits => ({
   most_pots: null,

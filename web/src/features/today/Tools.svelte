@@ -1,12 +1,12 @@
 <script lang="ts">
-  import Field from '../../../ui/Field.svelte';
-  import { answer, api, type Schema } from '../../../api/client';
-  import { dayQuery, toolsQuery } from '../../../api/queries';
-  import { Write } from '../../../api/write.svelte';
-  import LarderPage from '../products/LarderPage.svelte';
-  import Button from '../../../ui/Button.svelte';
-  import Disclaimer from '../../../ui/Disclaimer.svelte';
-  import ErrorText from '../../../ui/ErrorText.svelte';
+  import Field from '../../ui/Field.svelte';
+  import { answer, api, type Schema } from '../../api/client';
+  import { dayQuery, toolsQuery } from '../../api/queries';
+  import { Write } from '../../api/write.svelte';
+  import Page from '../../ui/Page.svelte';
+  import Button from '../../ui/Button.svelte';
+  import Disclaimer from '../../ui/Disclaimer.svelte';
+  import ErrorText from '../../ui/ErrorText.svelte';
   import DayTraces from './DayTraces.svelte';
   import ToolRow from './ToolRow.svelte';
 
@@ -29,8 +29,8 @@
   }
 </script>
 
-<LarderPage
-  title="Tools"
+<Page
+  title="Today"
   told="One sieve, one blender, one fryer. What went through since the last wash leaves traces in what follows, in the reading of the day."
 >
   <ErrorText error={keeping.error} />
@@ -51,4 +51,4 @@
     </div>
     <DayTraces day={day.data} />
   </div>
-</LarderPage>
+</Page>

@@ -1,11 +1,11 @@
 <script lang="ts">
-  import Field from '../../../ui/Field.svelte';
-  import { answer, api, type Schema } from '../../../api/client';
-  import { kitchenQuery } from '../../../api/queries';
-  import { Write } from '../../../api/write.svelte';
-  import Button from '../../../ui/Button.svelte';
-  import ErrorText from '../../../ui/ErrorText.svelte';
-  import { asWords } from '../../../ui/marks/levels';
+  import Field from '../../ui/Field.svelte';
+  import { answer, api, type Schema } from '../../api/client';
+  import { kitchenQuery } from '../../api/queries';
+  import { Write } from '../../api/write.svelte';
+  import Button from '../../ui/Button.svelte';
+  import ErrorText from '../../ui/ErrorText.svelte';
+  import { asWords } from '../../ui/marks/levels';
 
   type Need = Schema['NeedPiece'];
 

@@ -2,22 +2,24 @@
   import X from '@lucide/svelte/icons/x';
   import { Combobox } from 'bits-ui';
   import { tick } from 'svelte';
-  import type { Schema } from '../../../api/client';
-  import Options from '../../../ui/Options.svelte';
-  import { narrow } from '../../../ui/narrow';
-  import type { Bench, Goal } from './bench.svelte';
+  import type { Schema } from '../api/client';
+  import { calledSo } from './called';
+  import Options from './Options.svelte';
+  import { narrow } from './narrow';
+  import type { Goal, GoalHolder } from './goals';
 
-  /** What the plans are to reach: flags to clear, diets to fit. */
-  let { bench, kitchen }: { bench: Bench; kitchen: Schema['KitchenOut'] | undefined } = $props();
+  /** What is to be reached: flags to clear, diets to fit. */
+  let { holder, kitchen }: { holder: GoalHolder; kitchen: Schema['KitchenOut'] | undefined } =
+    $props();
 
   let words = $state('');
   let chosen = $state(0);
 
-  const goals = $derived<Goal[]>([
-    ...(kitchen?.flags ?? []).map((f) => ({ what: 'clear' as const, id: f.id, name: f.name })),
-    ...(kitchen?.diets ?? []).map((d) => ({ what: 'fit' as const, id: d.id, name: d.name }))
-  ]);
-  const shown = $derived(goals.filter((g) => g.name.toLowerCase().includes(words.toLowerCase())));
+  const flags = $derived(
+    (kitchen?.flags ?? []).map((flag) => ({ what: 'clear' as const, ...flag }))
+  );
+  const diets = $derived((kitchen?.diets ?? []).map((diet) => ({ what: 'fit' as const, ...diet })));
+  const shown = $derived(calledSo(flags, diets, words));
   const options = $derived(
     shown.map((goal) => ({
       value: goal.what + goal.id,
@@ -25,13 +27,13 @@
       note: goal.what === 'clear' ? 'clear it' : 'diet'
     }))
   );
-  const without = $derived(bench.goals.filter((goal) => goal.what === 'clear'));
-  const fitting = $derived(bench.goals.filter((goal) => goal.what === 'fit'));
+  const without = $derived(holder.goals.filter((goal) => goal.what === 'clear'));
+  const fitting = $derived(holder.goals.filter((goal) => goal.what === 'fit'));
 
   /** The box starts anew after each goal, as it would otherwise keep the goal's name. */
   async function choose(key: string) {
-    const goal = goals.find((known) => known.what + known.id === key);
-    if (goal) bench.add(goal);
+    const goal = [...flags, ...diets].find((known) => known.what + known.id === key);
+    if (goal) holder.add({ what: goal.what, id: goal.id, name: goal.name });
     words = '';
     chosen += 1;
     await tick();
@@ -44,13 +46,15 @@
     type="button"
     class="flex h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1.5 font-name text-name font-[650]"
     aria-label="Drop the goal {goal.name}"
-    onclick={() => bench.drop(goal)}
+    onclick={() => holder.drop(goal)}
   >
     {goal.name.toLowerCase()}<X size={16} aria-hidden="true" />
   </button>
 {/snippet}
 
-<div class="flex flex-wrap items-center gap-3 pt-3 pb-1.5 text-head">
+<div
+  class="flex min-w-0 max-w-full flex-1 basis-80 flex-wrap items-center gap-3 pt-3 pb-1.5 text-head"
+>
   {#if without.length > 0}
     <span>without</span>
     {#each without as goal (goal.id)}{@render chip(goal)}{/each}
@@ -63,8 +67,8 @@
     <Combobox.Root type="single" onValueChange={choose} inputValue={words}>
       <Combobox.Input
         id="add-goal"
-        class="field h-14 w-[26rem] max-w-full text-name placeholder:text-soft"
-        placeholder={bench.goals.length > 0
+        class="field h-14 min-w-0 max-w-[26rem] flex-1 basis-64 text-name placeholder:text-soft"
+        placeholder={holder.goals.length > 0
           ? 'and …'
           : narrow.current
             ? 'without … or fit for …'
