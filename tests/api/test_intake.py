@@ -437,8 +437,8 @@ class Pictures(IntakeTest):
         self.post("/changes", add)
         self.assertFalse(self.get("/products/spare")["has_photo"], "another tub of that name")
         [made, removed, _] = self.get("/history", item="spare")
-        self.post(f"/history/{made['id']}/undo", {})
-        self.post(f"/history/{removed['id']}/undo", {})
+        self.post(f"/history/{made['id']}/undo", {"person": "NB", "why": "wrong box"})
+        self.post(f"/history/{removed['id']}/undo", {"person": "NB", "why": "wrong box"})
         self.assertEqual(self.api.get("/api/v1/products/spare/photo").content, kept)
 
     def test_nothing_but_its_pixels_is_kept(self) -> None:

@@ -400,17 +400,35 @@ class History(LarderTest):
         newest, undone, _ = self.get("/history", item="butter")
         self.assertEqual((newest["undoes"], undone["undone_by"]), (last["id"], newest["id"]))
         self.post("/history/9999/undo", {}, 404)
-        self.post(f"/history/{10**30}/undo", {}, 422)
+        self.post(f"/history/{10**30}/undo", {"person": "NB", "why": "wrong box"}, 422)
         self.post(f"/notices/{10**30}/decide", {"decision": "accept", "seen": 1}, 422)
+
+    def test_what_lowers_a_flag_wants_a_person_and_a_reason(self) -> None:
+        self.change(self.statement("butter", "soy", "contains"))
+        [entry] = self.get("/history", item="butter")
+        told = self.post(f"/history/{entry['id']}/undo/preview", {})
+        self.assertTrue(told["lowers"])
+        self.assertGreater(told["impact"]["pots"], 3)
+        for body in ({}, {"person": "NB"}, {"why": "wrong box"}):
+            problem = self.post(f"/history/{entry['id']}/undo", body, 422)
+            self.assertIn("say who you are, and why", problem["detail"])
+        self.assertEqual(self.level("butter", "soy"), Level.CONTAINS)
+        self.post(f"/history/{entry['id']}/undo", {"person": "NB", "why": "wrong box"})
+        self.assertEqual(self.level("butter", "soy"), Level.FREE)
+        raised = self.get("/history", item="butter")[0]
+        told = self.post(f"/history/{raised['id']}/undo/preview", {})
+        self.assertFalse(told["lowers"])
+        self.post(f"/history/{raised['id']}/undo", {})
+        self.post("/history/9999/undo/preview", {}, 404)
 
     def test_a_new_product_is_undone_by_taking_it_away(self) -> None:
         product = {"id": "tub", "name": "A tub", "class": "other"}
         self.change({"change": "product", "product": product}, None)
         [entry] = self.get("/history", item="tub")
-        self.post(f"/history/{entry['id']}/undo", {})
+        self.post(f"/history/{entry['id']}/undo", {"person": "NB", "why": "wrong box"})
         self.assertNotIn("tub", self.ledger.now.versions)
         [gone, _] = self.get("/history", item="tub")
-        self.post(f"/history/{gone['id']}/undo", {})
+        self.post(f"/history/{gone['id']}/undo", {"person": "NB", "why": "wrong box"})
         self.assertIn("tub", self.ledger.now.versions)
 
 
@@ -495,7 +513,9 @@ class Clock(ApiTest):
         self.ledger.replace_book(demo_book())
         self.assertEqual(len(self.get("/larder/as-of", at="2026-11-24")["products"]), 81)
         [entry] = self.get("/history", item="")
-        problem = self.post(f"/history/{entry['id']}/undo", {}, 422)
+        problem = self.post(
+            f"/history/{entry['id']}/undo", {"person": "NB", "why": "wrong box"}, 422
+        )
         self.assertIn("put back by importing it", problem["detail"])
 
     def test_a_certificate_runs_out_overnight(self) -> None:

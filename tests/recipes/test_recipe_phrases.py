@@ -34,6 +34,12 @@ class Phrases(unittest.TestCase):
             ("cuocere 3/4 minuti", 4),
             ("3/4 of an hour", 45),
             ("10 to 12 more minutes", 12),
+            ("Bake 200 / 20 min", 20),
+            ("Bake at 180/25 min.", 25),
+            ("Four 200 / 20-25 min", 25),
+            ("Ofen 180/45 Min.", 45),
+            ("Cook 10/12 min", 12),
+            ("Simmer 1/2 hour", 30),
             ("1 hour to 1 hour 15 minutes", 75),
             ("simmer 8 mintues, rest 2 huors", 128),
         ):

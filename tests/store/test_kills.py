@@ -101,7 +101,7 @@ class Killed(unittest.TestCase):
             self.assertFalse(photos.has("spare"))
             [removal, _] = file.ledger.history("spare")
             with no_move:
-                file.ledger.undo(removal.id, Act("NB"))
+                file.ledger.undo(removal.id, Act("NB", "wrong"))
         self.assertFalse(photos.has("spare"))
         KitchenFile.open(self.path).close()
         self.assertTrue(photos.has("spare"))

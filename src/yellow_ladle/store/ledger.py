@@ -17,7 +17,7 @@ from yellow_ladle.core.book import sign_off
 from yellow_ladle.core.book.book import Book, Kitchen, owner_of
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.impact import summary
-from yellow_ladle.core.impact.impact import Impact, impact_of
+from yellow_ladle.core.impact.impact import Impact, impact_of, lowers
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.files.book.conversion import content
@@ -301,21 +301,31 @@ class Ledger:
         return Recorded(writing.before, writing.after, impact)
 
     def undo(self, entry: int, act: Act) -> Recorded:
-        """Takes one entry of the history back, by a new change. Raises KeyError, BookRefused."""
+        """Takes one entry of the history back, by a new change. Raises KeyError, BookRefused.
+
+        What lowers a flag wants a person and a reason.
+        """
         with self._queue:
-            with self.reading() as session:
-                row = session.get(HistoryRow, entry)
-                if row is None:
-                    raise KeyError(entry)
-                book = self.now.reading.book
-                current = book.products.get(row.item) or book.preparations.get(row.item)
-                if row.item and (None if current is None else content(current)) != row.after:
-                    why = f"{row.told}: it was changed again since; undo the later change first"
-                    raise BookRefused([Fault(row.item, why)])
-                [made] = [made for made in entries(session, row.item, -1) if made.id == entry]
-            change = restored(made)
+            change = self.undoing(entry)
+            if lowers(self.preview(change)) and not (act.person and act.why.strip()):
+                why = "taking this back lowers flags: say who you are, and why"
+                raise BookRefused([Fault("why", why)])
             seen = {id: self.now.versions.get(id) for id in change.ids}
             return self.record(change, seen, replace(act, undoes=entry))
+
+    def undoing(self, entry: int) -> Change:
+        """The change that takes one entry of the history back. Raises KeyError, BookRefused."""
+        with self.reading() as session:
+            row = session.get(HistoryRow, entry)
+            if row is None:
+                raise KeyError(entry)
+            book = self.now.reading.book
+            current = book.products.get(row.item) or book.preparations.get(row.item)
+            if row.item and (None if current is None else content(current)) != row.after:
+                why = f"{row.told}: it was changed again since; undo the later change first"
+                raise BookRefused([Fault(row.item, why)])
+            [made] = [made for made in entries(session, row.item, -1) if made.id == entry]
+        return restored(made)
 
     def history(self, item: str | None = None, most: int = 200) -> list[Entry]:
         """What was changed, the newest first: of one item, or of all."""

@@ -11,6 +11,7 @@ from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.impact.impact import lowers
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece
@@ -38,6 +39,13 @@ class EntryOut(BaseModel):
     undone_by: int | None
 
 
+class UndoPreviewOut(BaseModel):
+    """What taking a change back would do; what lowers a flag wants a person and a reason."""
+
+    impact: ImpactOut
+    lowers: bool
+
+
 class UndoIn(BaseModel):
     """Who takes a change back, and why."""
 
@@ -63,6 +71,16 @@ def history(
     entries = ledger.history(item, most)
     undone = {entry.undoes: entry.id for entry in entries if entry.undoes is not None}
     return [_entry(entry, undone.get(entry.id)) for entry in entries]
+
+
+@router.post("/history/{id}/undo/preview")
+def preview_undo(id: RowId, ledger: TheLedger) -> UndoPreviewOut:
+    """What taking one change back would do, and whether it lowers a flag."""
+    try:
+        impact = ledger.preview(ledger.undoing(id))
+    except KeyError as error:
+        raise Missing("change", str(id)) from error
+    return UndoPreviewOut(impact=impact_out(impact), lowers=lowers(impact))
 
 
 @router.post("/history/{id}/undo")

@@ -150,3 +150,8 @@ def _some(names: list[str]) -> str:
 
 def _count(number: int, thing: str) -> str:
     return f"{number} {thing}{'s' if number != 1 else ''}" if number else ""
+
+
+def lowers(impact: Impact) -> bool:
+    """Whether a change brings any flag of any item down."""
+    return any(flag.after < flag.before for item in impact.items for flag in item.flags)

@@ -19,6 +19,8 @@ _MINUTES_OF_HOURS = re.compile(
     re.I,
 )
 _FROM_SLASH_TO = re.compile(r"(\d)\s*/\s*(\d{1,2})(?=\s*(?:minutes|mins|minuten|minutos|minuti)\b)")
+_HEAT_AND_TIME = re.compile(r"(?<![\d.,/])(\d{2,3})\s*/\s*(?=\d)")
+"""No fraction of a time: `Bake 200 / 20 min`, `Cook 10/12 min`."""
 _PRIME = re.compile(r"(?<=\d)\s?['’′](?!\w)|(?<=\d)['’′](?=\s)")
 _MORE = r"(?:\s(?:of an?|more|further|extra|weitere|autres|más|altri|altre))?"
 _SIGNS = re.compile(r"[\d¼½¾⅓⅔⅛]|(?<![^\W\d_])[^\W\d_]")
@@ -31,7 +33,7 @@ def minutes_of_step(text: str) -> float | None:
     """
     total, told = 0.0, False
     # In a step a stroke after a number is minutes, and "3/4 minuti" are three to four of them.
-    plain = _FROM_SLASH_TO.sub(r"\1-\2", _PRIME.sub(" min", text))
+    plain = _FROM_SLASH_TO.sub(r"\1-\2", _HEAT_AND_TIME.sub(r"\1 ; ", _PRIME.sub(" min", text)))
     for pattern, minutes in phrases():
         plain, found = pattern.subn(" ; ", plain)
         total += found * minutes

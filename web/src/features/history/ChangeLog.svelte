@@ -1,25 +1,16 @@
 <script lang="ts">
-  import { answer, api, type Schema } from '../../api/client';
-  import { Write } from '../../api/write.svelte';
+  import type { Schema } from '../../api/client';
   import Button from '../../ui/Button.svelte';
-  import ErrorText from '../../ui/ErrorText.svelte';
-  import { currentUser } from '../people/currentUser.svelte';
+  import UndoSheet from './UndoSheet.svelte';
 
   /** What was changed, when, by whom and why; each can be taken back by a new change. */
   let { entries }: { entries: Schema['EntryOut'][] } = $props();
 
-  const undoing = new Write(
-    ({ id, told }: Schema['EntryOut']) => {
-      const body = { person: currentUser.initials, why: `taken back: ${told}`.slice(0, 1000) };
-      return answer(api.POST('/api/v1/history/{id}/undo', { params: { path: { id } }, body }));
-    },
-    { says: (done) => `Taken back. ${done.sentence}` }
-  );
+  let taken = $state.raw<Schema['EntryOut'] | null>(null);
 
   const when = (at: string) => new Date(at).toLocaleString('sv-SE').slice(0, 16);
 </script>
 
-<ErrorText error={undoing.error} />
 <ol>
   {#each entries as entry (entry.id)}
     <li
@@ -35,10 +26,11 @@
         {#if entry.undone_by}<p class="text-clay">Taken back since.</p>{/if}
       </div>
       {#if entry.item !== '' && !entry.undone_by}
-        <Button disabled={undoing.busy} onclick={() => undoing.send(entry)}>Take back</Button>
+        <Button onclick={() => (taken = entry)}>Take back</Button>
       {/if}
     </li>
   {:else}
     <li class="py-4 text-soft">Nothing was changed yet.</li>
   {/each}
 </ol>
+{#if taken}<UndoSheet entry={taken} onclose={() => (taken = null)} />{/if}

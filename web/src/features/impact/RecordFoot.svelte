@@ -17,6 +17,7 @@
     hint = 'Nothing is changed yet.',
     folded = false,
     overtakenAct = 'Record mine over theirs',
+    act = 'Record',
     onrecord
   }: {
     recording: Recording;
@@ -26,6 +27,8 @@
     /** Whether what it would do is folded away until somebody asks. */
     folded?: boolean;
     overtakenAct?: string;
+    /** What the button says. */
+    act?: string;
     onrecord: () => void;
   } = $props();
 </script>
@@ -56,7 +59,7 @@
         (recording.impact === null && !recording.overtaken)}
       onclick={onrecord}
     >
-      {recording.overtaken ? overtakenAct : 'Record'}
+      {recording.overtaken ? overtakenAct : act}
     </Button>
     <Disclaimer />
   </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import Field from '../../../ui/Field.svelte';
   import { languagesQuery } from '../../../api/queries';
   import Button from '../../../ui/Button.svelte';
@@ -13,7 +14,7 @@
   /** The label's text, pasted or typed, and what its words propose. */
   let { label }: { label: LabelDraft } = $props();
 
-  const reading = new LabelReading((text) => (label.text = text));
+  const reading = untrack(() => new LabelReading((text) => (label.text = text), label));
   const languages = languagesQuery();
   const stale = $derived(reading.read !== null && reading.text !== label.text);
 </script>

@@ -85,6 +85,7 @@
   }
 
   async function record() {
+    draft.label.waiting?.();
     if (!draft.piece) return;
     const product = await identified(draft.piece);
     const done = await recording.record({ change: 'product', product }, seen, {
@@ -168,6 +169,7 @@
         {recording}
         disabled={!draft.changed}
         overtakenAct="Record mine with theirs"
+        act={draft.label.waiting ? 'Take what was read and record' : 'Record'}
         hint={known
           ? 'Change what the label says; this shows which pots and plates follow.'
           : 'Give it a name. Until its label is read, nothing is taken as free.'}

@@ -32,6 +32,8 @@ export class LabelDraft {
   /** Where what is stated anew comes from; empty until somebody says. */
   evidence = $state<EvidenceKind | ''>('');
   confirmed = $state(false);
+  /** Takes what was read of the label and not taken yet; null where nothing waits. */
+  waiting = $state.raw<(() => void) | null>(null);
 
   /** `before` is what is recorded, `label` what is made of it so far. */
   constructor(

@@ -28,8 +28,11 @@ export class LabelReading {
   busy = $state(false);
   readonly photo: Photograph;
 
-  /** `use` takes the words of a photograph into the box. */
-  constructor(use: (text: string) => void) {
+  #label: LabelDraft | null;
+
+  /** `use` takes the words of a photograph into the box; `label` is what is read for, if one is. */
+  constructor(use: (text: string) => void, label: LabelDraft | null = null) {
+    this.#label = label;
     this.photo = new Photograph(
       (file, frame) => {
         const query = { language: this.language, ...frame };
@@ -56,6 +59,12 @@ export class LabelReading {
       this.text = text;
       this.levels = Object.fromEntries(this.read.proposals.map((made) => [made.flag, made.level]));
       this.taken = [];
+      // Recorded as they stand, its flags would go unmentioned: recording takes them.
+      if (this.#label) {
+        const label = this.#label;
+        const waits = this.mayTake && this.read.proposals.length > 0;
+        label.waiting = waits ? () => this.takeRead(label) : null;
+      }
     } catch (error) {
       this.error = error;
     } finally {
@@ -67,7 +76,14 @@ export class LabelReading {
     this.levels = { ...this.levels, [flag]: level };
   }
 
+  /** Every proposal as it stands, and nothing of the rest. */
+  takeRead(label: LabelDraft) {
+    for (const proposal of this.read?.proposals ?? []) this.take(label, proposal);
+    label.evidence ||= 'label';
+  }
+
   take(label: LabelDraft, proposal: Proposal) {
+    label.waiting = null;
     label.state(proposal.flag, this.levels[proposal.flag] ?? proposal.level);
     if (!this.taken.includes(proposal.flag)) this.taken = [...this.taken, proposal.flag];
   }
