@@ -2,6 +2,7 @@
 
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
 from yellow_ladle.core.reading.update import stating
@@ -114,6 +115,9 @@ class Larder(BrowserTest):
         self.click("main li a", "Stock powder, tub without a label")
         self.click("[aria-label='Mustard: contains']")
         self.click("input[value=free]")
+        self.shows("is said to be free, but not by whom or from what")
+        self.writes()
+        Select(self.named("select", "Source")).select_by_value("label")
         self.shows("Changes 3 pots, 2 plates: Velouté, Leek and cider sauce", "[data-impact]")
         before = self.served.ledger.now.reading.level("hen-leek-pie", "egg")
         self.assertEqual(before, Level.CONTAINS)

@@ -52,29 +52,34 @@ def _product_faults(before: Book, product: Product, place: str) -> Iterator[Faul
     if product.makers:
         labels = [(f"{product.name}, {maker.name}", maker) for maker in product.makers]
     for name, label in labels:
-        claims = _new_claims(product, label, known)
-        if claims:
-            yield from _label_faults(before, product, label, claims, name, place)
+        was = _label_before(label, known)
+        new = _new_claims(label, was)
+        yield from _unsigned(label, new, name, place)
+        if was is None or known is None or not _same_thing(known, was, product, label):
+            # Of another name, class or text all that is said free is to be looked at anew.
+            new = _new_claims(label, None)
+        if new:
+            yield from _label_faults(before, product, label, new, name, place)
 
 
-def _new_claims(product: Product, label: Product | Maker, known: Product | None) -> _Claims:
-    """What a label says free and did not before, or says by another name, class or text."""
-    was = _label_before(label, known)
+def _new_claims(label: Product | Maker, was: Product | Maker | None) -> _Claims:
+    """What a label says free and did not say so before."""
     free = frozenset(flag for flag, level in label.statements.items() if level is Level.FREE)
     rest = label.otherwise is Level.FREE
-    if was is None or known is None:
-        return _Claims(free, rest)
-    same_thing = (known.name, known.class_, was.label) == (
-        product.name,
-        product.class_,
-        label.label,
-    )
-    if not same_thing:
+    if was is None:
         return _Claims(free, rest)
     free_before = {flag for flag, level in was.statements.items() if level is Level.FREE}
     dropped = was.statements.keys() - label.statements.keys()
     rest_is_new = was.otherwise is not Level.FREE or bool(dropped)
     return _Claims(free - free_before, rest and rest_is_new)
+
+
+def _same_thing(
+    known: Product, was: Product | Maker, product: Product, label: Product | Maker
+) -> bool:
+    """Whether name, class and the label's text are what they were."""
+    before = (known.name, known.class_, was.label)
+    return before == (product.name, product.class_, label.label)
 
 
 def _label_before(label: Product | Maker, known: Product | None) -> Product | Maker | None:
@@ -91,7 +96,6 @@ def _label_faults(
     name: str,
     place: str,
 ) -> Iterator[Fault]:
-    yield from _unsigned(label, claims, name, place)
     words = {flag.id: flag.name.lower() for flag in book.flags}
 
     def says_free(flag: str) -> bool:

@@ -1,20 +1,18 @@
 <script lang="ts">
-  import { kitchenQuery, uncheckedQuery } from '../../api/queries';
+  import { kitchenQuery } from '../../api/queries';
   import { p } from '../../app/routes';
   import Disclaimer from '../../ui/Disclaimer.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
   import Field from '../../ui/Field.svelte';
   import GoalBox from '../../ui/GoalBox.svelte';
-  import { asWords } from '../../ui/marks/levels';
+  import OpenNeeds from '../../ui/OpenNeeds.svelte';
   import Page from '../../ui/Page.svelte';
   import { GuestQuestion } from './guest.svelte';
   import PlateList from './PlateList.svelte';
 
   /** What can this guest have: as it is, with a swap, after asking, or not at all. */
   const kitchen = kitchenQuery();
-  const unchecked = uncheckedQuery();
   const question = new GuestQuestion();
-  const needs = $derived((unchecked.data?.needs ?? []).map((entry) => entry.need));
   const plates = $derived(question.plates?.plates ?? []);
   const served = (serving: string) => plates.filter((plate) => plate.serving === serving);
   const swapped = $derived(served('change').filter((each) => question.plan(each.plate)?.sentence));
@@ -22,14 +20,6 @@
     served('change').filter((each) => question.plan(each.plate)?.sentence === null)
   );
   const open = $derived(served('change').filter((each) => !question.plan(each.plate)));
-
-  function take(need: (typeof needs)[number]) {
-    question.strictness = need.strictness ?? 'allergy';
-    question.goals = [
-      ...(need.clear ?? []).map((id) => ({ what: 'clear' as const, id, name: asWords(id) })),
-      ...(need.fit ?? []).map((id) => ({ what: 'fit' as const, id, name: asWords(id) }))
-    ];
-  }
 </script>
 
 <Page
@@ -45,18 +35,13 @@
       </select>
     </Field>
   </div>
-  {#if question.goals.length === 0 && needs.length > 0}
-    <ul class="flex flex-wrap gap-x-4" aria-label="Guests who wait for an answer">
-      {#each needs as need (need.id)}
-        <li>
-          <button
-            type="button"
-            class="min-h-11 underline underline-offset-4"
-            onclick={() => take(need)}>{need.guest}</button
-          >
-        </li>
-      {/each}
-    </ul>
+  {#if question.goals.length === 0}
+    <OpenNeeds
+      onask={(goals, need) => {
+        question.strictness = need.strictness ?? 'allergy';
+        question.goals = goals;
+      }}
+    />
   {/if}
   <ErrorText error={question.error} />
   {#if question.plates}

@@ -14,7 +14,7 @@
   import ForTheFloor from './ForTheFloor.svelte';
   import GoalBox from '../../../ui/GoalBox.svelte';
   import LimitBar from './LimitBar.svelte';
-  import OpenNeeds from './OpenNeeds.svelte';
+  import OpenNeeds from '../../../ui/OpenNeeds.svelte';
   import LoosenList from './LoosenList.svelte';
   import PlanTurns from './PlanTurns.svelte';
   import PlateBar from './PlateBar.svelte';
@@ -50,7 +50,7 @@
     <div class="px-5 max-[43.75rem]:px-3">
       <h1 class="sr-only">Swap bench</h1>
       <GoalBox holder={bench} kitchen={kitchen.data} />
-      {#if bench.goals.length === 0}<OpenNeeds {bench} />{/if}
+      {#if bench.goals.length === 0}<OpenNeeds onask={(goals) => (bench.goals = goals)} />{/if}
       <PlateBar {bench} name={pot.data?.preparation.name ?? ''} />
       <LimitBar {bench} kitchen={kitchen.data} />
     </div>

@@ -1,19 +1,21 @@
 <script lang="ts">
-  import { uncheckedQuery } from '../../../api/queries';
-  import { asWords } from '../../../ui/marks/levels';
-  import type { Bench } from './bench.svelte';
+  import type { Schema } from '../api/client';
+  import { uncheckedQuery } from '../api/queries';
+  import { asWords } from './marks/levels';
+  import type { Goal } from './goals';
 
-  /** The open needs of guests as questions: one tap asks for the plans that meet one. */
-  let { bench }: { bench: Bench } = $props();
+  /** The open needs of guests as questions: one tap asks one of them. */
+  let { onask }: { onask: (goals: Goal[], need: Schema['NeedPiece']) => void } = $props();
 
   const unchecked = uncheckedQuery();
   const needs = $derived((unchecked.data?.needs ?? []).map((entry) => entry.need));
 
   function ask(need: (typeof needs)[number]) {
-    bench.goals = [
+    const goals = [
       ...(need.clear ?? []).map((id) => ({ what: 'clear' as const, id, name: asWords(id) })),
       ...(need.fit ?? []).map((id) => ({ what: 'fit' as const, id, name: asWords(id) }))
     ];
+    onask(goals, need);
   }
   const told = (need: (typeof needs)[number]) =>
     [...(need.clear ?? []).map((id) => `no ${asWords(id)}`), ...(need.fit ?? []).map(asWords)].join(
