@@ -58,7 +58,7 @@ class TheReading(unittest.TestCase):
         )
 
     def test_only_what_is_above_free_is_listed(self) -> None:
-        carried = reading(product("leek", free="milk"), pot("soup", "leek"))
+        carried = reading(product("carrot", free="milk"), pot("soup", "carrot"))
         self.assertEqual(item_content(carried, "soup")["flags"], {})
 
 
@@ -105,9 +105,9 @@ class ThePlans(unittest.TestCase):
         self.assertEqual(content["blocked"], [])
 
     def test_a_clean_tool_is_a_move(self) -> None:
-        cod, leek = product("cod", "fish"), product("leek")
+        cod, leek = product("cod", "fish"), product("carrot")
         stock = pot("stock", "cod", equipment=("Chinois",))
-        soup = pot("soup", "leek", equipment=("chinois",))
+        soup = pot("soup", "carrot", equipment=("chinois",))
         tools = (Tool("Chinois", always_shared=True),)
         before = read(replace(book(cod, leek, stock, soup), tools=tools))
         goals = Goals(("fish",))

@@ -23,7 +23,7 @@ OUTPUTS: dict[tuple[str, ...], str] = {
     ("swap", DEMO, "--item", "cod-samphire", "--fit", "vegan", "--json"): "0ed52205f58d3562",
     ("swap", DEMO, "--item", "mushroom-polenta", "--fit", "vegetarian"): "98006170f03e0fee",
     ("numbers", DEMO, "--json"): "1c607889aa7e3002",
-    ("label", "-", "--json"): "69d64697c6f6b0af",
+    ("label", "-", "--json"): "6da6a9955c8b7f9a",
     ("amount", "1 1/2 cups plain flour, sifted", "--json"): "eb49697e4664e0c2",
 }
 LABEL = "Wheat flour, skimmed milk powder, salt; furikake. May contain sesame and nuts."
