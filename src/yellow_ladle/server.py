@@ -37,6 +37,8 @@ SECONDS_BETWEEN_LOOKS = 60
 SECONDS_IDLE = 30
 """How long a connection may stay open without a request."""
 NOT_FOR_PHONES = (*LOOPBACK, "0.0.0.0", "::")
+SECONDS_BEFORE_WORKERS = 5.0
+"""Seconds after the start in which the first page has the machine for itself."""
 SECONDS_TO_END = 4
 """How long requests in flight may take once the server is told to stop."""
 
@@ -107,7 +109,7 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
     for ended_by in (signal.SIGTERM, signal.SIGINT):
         signal.signal(ended_by, lambda *_: sys.exit(0))
     commands.start()
-    app.state.text_workers.warm()
+    app.state.text_workers.warm(SECONDS_BEFORE_WORKERS)
     try:
         Thread(target=_back_up_each_night, args=(file.backups, ending), daemon=True).start()
         name = file.ledger.now.reading.book.kitchen.name

@@ -8,7 +8,7 @@ import asyncio
 from collections.abc import Callable
 from concurrent.futures import CancelledError, TimeoutError
 from multiprocessing import get_context
-from threading import Lock
+from threading import Lock, Timer
 from typing import ParamSpec, TypeVar
 
 from fastapi.concurrency import run_in_threadpool
@@ -41,6 +41,7 @@ class TextWorkers:
         self._seconds = seconds
         self._pool: ProcessPool | None = None
         self._starting = Lock()
+        self._later: Timer | None = None
 
     async def run(self, letters: int, work: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:
         """What a module's function makes of a text of so many letters. Raises TextTooSlow.
@@ -57,13 +58,20 @@ class TextWorkers:
             raise TextTooSlow(self._seconds) from error
         return done
 
-    def warm(self) -> None:
-        """Starts the processes, so that the first text need not wait for them."""
+    def warm(self, after: float = 0.0) -> None:
+        """Starts the processes some seconds later, so that no text need wait for them."""
+        self._later = Timer(after, self._warm)
+        self._later.daemon = True
+        self._later.start()
+
+    def _warm(self) -> None:
         for _ in range(MAX_WORKERS):
             self._started().schedule(_load)
 
     def stop(self) -> None:
         """Ends the processes, whatever they read."""
+        if self._later is not None:
+            self._later.cancel()
         with self._starting:
             if self._pool is not None:
                 self._pool.stop()  # type: ignore[no-untyped-call]
