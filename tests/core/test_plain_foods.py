@@ -160,7 +160,7 @@ class FreeClaims(unittest.TestCase):
             replace(before, label="Walnuts"),
         ):
             self.assertNotEqual(self.faults(later, before), [])
-        # Another name of what was free without a reader asks for none, where nothing speaks against.
+        # Another name of what was free without a reader asks for none.
         jar_before = jar("Jar 4", otherwise=FREE)
         self.assertEqual(self.faults(replace(jar_before, name="Jar 5"), jar_before), [])
         stated = replace(before, statements=levels("walnut"))
