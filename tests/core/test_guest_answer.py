@@ -16,6 +16,8 @@ from yellow_ladle.core.swaps.guest_answer import guest_answers, plans_for
 from yellow_ladle.demo.kitchen import demo_book
 
 ORDER = ("as_it_is", "ask", "change")
+LOOSER = tuple(word for word in STRICTNESS if word != "coeliac")
+"""Of these none minds more flags than an allergy; coeliac adds the cereals."""
 
 
 def kitchen() -> Reading:
@@ -50,7 +52,7 @@ class Table(unittest.TestCase):
         self.assertEqual((stew.serving, [*stew.because]), ("change", ["barley"]))
 
     @examples(60)
-    @given(books(), st.sampled_from(FLAGS), st.sampled_from(STRICTNESS))
+    @given(books(), st.sampled_from(FLAGS), st.sampled_from(LOOSER))
     def test_the_stricter_is_never_answered_more_kindly(
         self, book: Book, flag: str, strictness: Strictness
     ) -> None:

@@ -15,7 +15,7 @@ from yellow_ladle.core.labels.label_reading import TooLong
 from yellow_ladle.files.recipes.any_recipe import recipes_of
 from yellow_ladle.files.recipes.bounded_text import MAX_LINE, MAX_WORD, within_bounds
 
-LETTERS = 8_000 if THOROUGH else 1_500
+LETTERS = 4_000 if THOROUGH else 1_500
 FEW_CALLS = 3_000
 """Calls below which their number says nothing of how it grows."""
 
