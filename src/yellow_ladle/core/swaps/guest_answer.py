@@ -71,11 +71,11 @@ def plans_for(
 
 def _answer(reading: Reading, plate: str, goals: Goals, strictness: Strictness) -> GuestAnswer:
     levels = {flag: reading.level(plate, flag) for flag in goals.clear}
-    verdicts = [reading.verdict(plate, diet) for diet in goals.fit]
+    suitability = reading.suitability(plate) if goals.fit else {}
+    verdicts = [suitability[diet].verdict for diet in goals.fit]
     in_the_way = {flag: level for flag, level in levels.items() if level > Level.FREE}
     for diet in goals.fit:
-        suitability = reading.suitability(plate)[diet]
-        in_the_way |= {reason.flag: reason.level for reason in suitability.because}
+        in_the_way |= {reason.flag: reason.level for reason in suitability[diet].because}
     return GuestAnswer(plate, _serving(levels, verdicts, strictness), in_the_way)
 
 
