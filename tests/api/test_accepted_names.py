@@ -97,6 +97,15 @@ class Forms(ApiTest):
                 self.assertEqual(self.accepted(sign * MAX_NAME), 6)
         self.reads()
 
+    def test_names_without_a_plain_letter_are_kept_apart(self) -> None:
+        for name in ("鍋", "🍲", "㋿", "Сито"):
+            with self.subTest(name=name):
+                self.assertEqual(self.accepted(name), 6)
+        tools = {tool["tool"]["name"]: tool["tool"]["id"] for tool in self.get("/tools")}
+        ids = [tools[name] for name in ("鍋", "🍲", "㋿", "Сито")]
+        self.assertEqual(len(set(ids)), 4)
+        self.reads()
+
     @examples(12)
     @given(name=NAMES)
     def test_whatever_is_accepted_reads(self, name: str) -> None:

@@ -11,7 +11,7 @@ from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.schemas.answer_forms import Named, WrittenOut, named
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.book.tool import Tool
+from yellow_ladle.core.book.tool import Tool, with_free_id
 from yellow_ladle.core.reading.day_traces import day_reading
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.conversion import as_piece, as_value
@@ -126,9 +126,12 @@ def _known_tools(book: Book) -> dict[str, ToolPiece]:
 @router.post("/tools")
 def put_tool(wanted: ToolIn, ledger: TheLedger) -> WrittenOut:
     """Writes one tool, new or changed. The book is read anew with it."""
-    if wanted.seen is None and len(ledger.now.reading.book.tools) >= MAX_TOOLS:
-        raise BookRefused([Fault("tool", f"a kitchen lists {MAX_TOOLS} tools at most")])
+    tools = ledger.now.reading.book.tools
     tool = as_value(Tool, wanted.tool)
+    if wanted.seen is None:
+        if len(tools) >= MAX_TOOLS:
+            raise BookRefused([Fault("tool", f"a kitchen lists {MAX_TOOLS} tools at most")])
+        tool = with_free_id(tool, tools)
     keep_tool(ledger, tool, wanted.seen)
     return WrittenOut(version=ledger.now.setting_versions[f"tool/{tool.slug}"])
 

@@ -7,9 +7,12 @@ MAX_ID = 200
 """Letters of the longest id. A name may grow beyond it as its letters are taken apart."""
 
 
-def free_id(name: str, taken: Iterable[str]) -> str:
-    """An id made from a name, with a number behind it where it is taken."""
-    stem = slug(name.lower()) or "pot"
+def free_id(name: str, taken: Iterable[str], otherwise: str = "pot") -> str:
+    """An id made from a name, with a number behind it where it is taken.
+
+    `otherwise` is the id of a name without a plain letter or digit.
+    """
+    stem = slug(name.casefold()) or otherwise
     used, number, id = set(taken), 2, stem
     while id in used:
         end = f"-{number}"

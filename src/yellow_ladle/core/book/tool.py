@@ -1,10 +1,10 @@
 """Tools that several pots go through, and the traces that they leave from one in the next."""
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from unicodedata import normalize
 
-from yellow_ladle.core.book.ids import slug
+from yellow_ladle.core.book.ids import free_id, slug
 from yellow_ladle.core.vocabulary.levels import Level
 
 
@@ -60,6 +60,18 @@ def tool_key(name: str) -> str:
 def tool_id(name: str) -> str:
     """The id of a tool that has none: the slug of its name."""
     return slug(name.casefold()) or "tool"
+
+
+def with_free_id(tool: Tool, tools: Iterable[Tool]) -> Tool:
+    """A new tool, with an id of its own where another tool goes by the slug of its name.
+
+    Names in other scripts have no slug: all of them would be `tool`.
+    """
+    listed = {other.slug: other for other in tools}
+    namesake = listed.get(tool.slug)
+    if namesake is None or tool_key(namesake.name) == tool_key(tool.name):
+        return tool
+    return replace(tool, id=free_id(tool.name, listed, otherwise="tool"))
 
 
 def within_sentence(name: str) -> str:
