@@ -77,6 +77,7 @@ class Forms(ApiTest):
                 self.ask("/needs", {"need": {"guest": name, "clear": ["milk"]}}),
                 self.ask("/tools", {"tool": {"name": name}, "seen": None}),
                 self.ask("/rules/own", rule, "put"),
+                self.ask("/kitchen/flags", {"name": name[:80]}),
             )
         )
 
@@ -94,13 +95,13 @@ class Forms(ApiTest):
     def test_names_that_grow_are_taken_and_read_in_every_kind(self) -> None:
         for sign in ("ﬃ", "㎢", "ß", "a"):
             with self.subTest(sign=sign):
-                self.assertEqual(self.accepted(sign * MAX_NAME), 6)
+                self.assertEqual(self.accepted(sign * MAX_NAME), 7)
         self.reads()
 
     def test_names_without_a_plain_letter_are_kept_apart(self) -> None:
         for name in ("鍋", "🍲", "㋿", "Сито"):
             with self.subTest(name=name):
-                self.assertEqual(self.accepted(name), 6)
+                self.assertEqual(self.accepted(name), 7)
         tools = {tool["tool"]["name"]: tool["tool"]["id"] for tool in self.get("/tools")}
         ids = [tools[name] for name in ("鍋", "🍲", "㋿", "Сито")]
         self.assertEqual(len(set(ids)), 4)

@@ -32,6 +32,7 @@ from yellow_ladle.api.kitchen import (
     event_routes,
     find_routes,
     health_routes,
+    house_flag_routes,
     kitchen_routes,
     made_up_routes,
 )
@@ -64,6 +65,7 @@ CLIENT = Path(__file__).parents[3] / "web" / "dist"
 ROUTES = (
     *(kitchen_routes, family_routes, preparation_routes, product_routes),
     *(change_routes, find_routes, event_routes, health_routes, made_up_routes),
+    house_flag_routes,
     *(plan_routes, applied_plan_routes, menu_routes, rule_routes, guest_routes),
     *(recipe_routes, base_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
     *(label_routes, picture_routes, unchecked_routes, tool_routes, history_routes),

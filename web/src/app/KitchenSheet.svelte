@@ -8,6 +8,7 @@
   import Button from '../ui/Button.svelte';
   import Sheet from '../ui/Sheet.svelte';
   import ErrorText from '../ui/ErrorText.svelte';
+  import HouseFlags from './HouseFlags.svelte';
   import MeasuresPart from './MeasuresPart.svelte';
   import SwapOrder from './SwapOrder.svelte';
 
@@ -94,6 +95,7 @@
         >
       </div>
     </fieldset>
+    <HouseFlags flags={kitchen.flags} />
     <MeasuresPart bind:own />
     <SwapOrder bind:order />
     <p class="text-soft" data-backups>

@@ -133,8 +133,8 @@ async def read(wanted: LabelIn, now: TheBook, workers: TheTextWorkers) -> LabelO
     """Reads a label. Nothing is recorded: a person confirms each proposal, or the lot."""
     known_language(wanted.language)
     try:
-        regime = now.reading.book.kitchen.regime
-        asked = (wanted.text, wanted.language, regime)
+        book = now.reading.book
+        asked = (wanted.text, wanted.language, book.kitchen.regime, book.house_flags)
         return LabelOut.model_validate(await workers.run(len(wanted.text), read_label, *asked))
     except TooLong as error:
         raise BookRefused([Fault("text", str(error))]) from error

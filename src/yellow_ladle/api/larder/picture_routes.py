@@ -9,6 +9,7 @@ from fastapi import APIRouter, Depends, HTTPException, Query, Request
 from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
+from yellow_ladle.api.dependencies import TheBook
 from yellow_ladle.api.larder.label_routes import known_language
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.labels.label_reading import Word
@@ -80,10 +81,12 @@ def picture_reader() -> PictureReaderOut:
 
 @router.post("/labels/picture", openapi_extra=BODY)
 async def read_label_picture(
-    request: Request, frame: TheFrame, language: str = AUTO
+    request: Request, now: TheBook, frame: TheFrame, language: str = AUTO
 ) -> PictureTextOut:
     """Reads a photograph of a label. Its text is only a text: a person compares it with the jar."""
-    read = await _read(request, language, partial(label_of_picture, frame=frame))
+    house_flags = now.reading.book.house_flags
+    reader = partial(label_of_picture, frame=frame, house_flags=house_flags)
+    read = await _read(request, language, reader)
     return _text(read.found, list(read.uncertain), list(read.questions), read.reading.language)
 
 

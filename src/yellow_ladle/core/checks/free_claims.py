@@ -4,7 +4,7 @@ These rules hold for what a person records. A file is read as it is, and what co
 it raises (`carrying/label_sources.py`).
 """
 
-from collections.abc import Callable, Iterable, Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 
 from yellow_ladle.core.book.book import Book
@@ -15,6 +15,7 @@ from yellow_ladle.core.book.product import PLAIN_FOOD, Product
 from yellow_ladle.core.labels.label_reading import Proposal, TooLong
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.plain_food import NotPlain, plain_food
+from yellow_ladle.core.reading.texts import enumerated
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -106,7 +107,7 @@ def _label_faults(
     by_class = inherent_flags(product)
     against = sorted(flag for flag in by_class.inherent & book.flag_ids if says_free(flag))
     if against:
-        named = _and(words[flag] for flag in against)
+        named = enumerated((words[flag] for flag in against), most=MAX_NAMED)
         what = "its class" if by_class.recorded else "its name"
         said = " or ".join(class_.replace("-", " ") for class_ in by_class.classes)
         yield Fault(
@@ -153,7 +154,7 @@ def _against_words(
     if not label.label.strip():
         return
     try:
-        proposals = read_label(label.label, "auto", book.kitchen.regime).proposals
+        proposals = read_label(label.label, "auto", book.kitchen.regime, book.house_flags).proposals
     except TooLong:
         return
     against = [
@@ -162,17 +163,14 @@ def _against_words(
         if proposal.flag in words
         and proposal.flag not in told
         and says_free(proposal.flag)
+        and proposal.because
         and _stands(proposal, label)
     ]
     if not against:
         return
-    named = _and(words[proposal.flag] for proposal in against)
-    quoted = _and(
-        f'"{text}"'
-        for text in dict.fromkeys(
-            why.text.strip() for p in against for why in (p.traces or p.because)[:1]
-        )
-    )
+    named = enumerated((words[proposal.flag] for proposal in against), most=MAX_NAMED)
+    said = [why.text.strip() for p in against for why in (p.traces or p.because)[:1]]
+    quoted = enumerated((f'"{text}"' for text in said), most=MAX_NAMED)
     yield Fault(
         f"{place}.{OTHERWISE}",
         f"{name} cannot be free of {named}: its label says {quoted}. Take what was read,"
@@ -187,11 +185,3 @@ def _stands(proposal: Proposal, label: Product | Maker) -> bool:
     key = proposal.flag if proposal.flag in label.statements else OTHERWISE
     why = label.evidence.get(key)
     return why is None or why.kind in ON_THE_LABEL
-
-
-def _and(words: Iterable[str]) -> str:
-    """Words in a row for a sentence, the first few by name."""
-    listed = list(dict.fromkeys(words))
-    if len(listed) > MAX_NAMED:
-        listed = [*listed[:MAX_NAMED], f"{len(listed) - MAX_NAMED} more"]
-    return listed[0] if len(listed) == 1 else f"{', '.join(listed[:-1])} and {listed[-1]}"

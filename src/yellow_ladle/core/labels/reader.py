@@ -1,6 +1,7 @@
 """Reading a label: what its words propose for each flag. A person confirms it."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 from itertools import pairwise
 
 from yellow_ladle.core.labels.context import (
@@ -20,6 +21,7 @@ from yellow_ladle.core.labels.context import (
 from yellow_ladle.core.labels.damage import repaired
 from yellow_ladle.core.labels.findings import Findings
 from yellow_ladle.core.labels.hits import Hit, hits
+from yellow_ladle.core.labels.house_words import house_proposals
 from yellow_ladle.core.labels.ingredients import Ingredient, ingredients
 from yellow_ladle.core.labels.label_reading import (
     MAX_LABEL,
@@ -42,6 +44,7 @@ from yellow_ladle.core.labels.lexicon import Entry, Lexicon, lexicon
 from yellow_ladle.core.labels.line_breaks import merged
 from yellow_ladle.core.labels.turns import Turn, opens_a_sentence, turns
 from yellow_ladle.core.labels.vocabulary import unknown_words
+from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.regimes import regimes
 
@@ -60,12 +63,27 @@ ALCOHOL_FREE = 0.5
 STRENGTH = "the strength of a drink, in per cent of its volume"
 
 
-def read_label(text: str, language: str = AUTO, regime: str = USUAL_REGIME) -> LabelReading:
+def read_label(
+    text: str,
+    language: str = AUTO,
+    regime: str = USUAL_REGIME,
+    house_flags: Sequence[Flag] = (),
+) -> LabelReading:
     """What a label's text proposes.
 
-    `regime`: whose allergens "all 14 allergens" or "other allergens" mean. Raises TooLong, and
-    KeyError for a language without a lexicon or an unknown regime.
+    `regime`: whose allergens "all 14 allergens" or "other allergens" mean. `house_flags` are the
+    kitchen's own. Raises TooLong, and KeyError for a language without a lexicon or an unknown
+    regime.
     """
+    reading = _read_shipped(text, language, regime)
+    if not house_flags:
+        return reading
+    own = tuple(house_proposals(text, house_flags))
+    return replace(reading, proposals=(*reading.proposals, *own))
+
+
+def _read_shipped(text: str, language: str, regime: str) -> LabelReading:
+    """What a label's text proposes for the shipped flags."""
     if len(text) > MAX_LABEL:
         raise TooLong(len(text))
     groups = regimes()[regime].groups

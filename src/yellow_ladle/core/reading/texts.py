@@ -1,6 +1,6 @@
 """What the readings say, in a kitchen's words."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.carrying.certificates import last_day
@@ -98,7 +98,12 @@ def _listed(parts: list[str], most: int = 3) -> str:
     return "; ".join(parts[:most]) + more
 
 
-def enumerated(words: Sequence[str]) -> str:
-    """Words as a sentence names them, each once: `milk, eggs and soy`."""
+def enumerated(words: Iterable[str], most: int | None = None) -> str:
+    """Words as a sentence names them, each once: `milk, eggs and soy`.
+
+    Of more than `most` the first are named, and the others counted: `milk, eggs and 3 more`.
+    """
     words = list(dict.fromkeys(words))
+    if most is not None and len(words) > most:
+        words = [*words[:most], f"{len(words) - most} more"]
     return " and ".join([", ".join(words[:-1]), words[-1]]) if len(words) > 1 else words[0]

@@ -44,6 +44,9 @@
             {#each proposal.because.slice(0, 2) as why, index (index)}
               <p><q>{why.text}</q> <span class="text-soft">{why.why}</span></p>
             {/each}
+            {#if proposal.because.length === 0}
+              <p class="text-clay">The kitchen's own flag, not named here: look for it yourself.</p>
+            {/if}
             {#if proposal.traces.length > 0}
               <p class="text-clay" data-trace>Once the maker has answered, may contain is left.</p>
             {/if}
