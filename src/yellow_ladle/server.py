@@ -104,10 +104,11 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
         ssl_certfile=certificate,
         ssl_keyfile=key,
     )
-    # The server ends by itself on these and then raises them again: that is no failure. They are
-    # taken before the address is told, as whoever reads it may end the server at once.
+    server = _Server(config, app)
+    # Taken before the address is told, as whoever reads it may end the server at once. They raise
+    # nothing: an exception out of the middle of an import would leave the import lock held.
     for ended_by in (signal.SIGTERM, signal.SIGINT):
-        signal.signal(ended_by, lambda *_: sys.exit(0))
+        signal.signal(ended_by, server.end)
     commands.start()
     app.state.text_workers.warm(SECONDS_BEFORE_WORKERS)
     try:
@@ -116,7 +117,7 @@ def serve_file(file: KitchenFile, reach: Reach, feed: str | None = None) -> None
         print(f"{name} is at {address}  (Ctrl+C stops it)", flush=True)
         if reach.host not in LOOPBACK:
             _tell_phones(reach, found)
-        _Server(config, app).run(sockets=[listening])
+        server.run(sockets=[listening])
     finally:
         ending.set()
         commands.stop()
@@ -159,6 +160,10 @@ class _Server(uvicorn.Server):
     def __init__(self, config: uvicorn.Config, app: FastAPI) -> None:
         super().__init__(config)
         self._app = app
+
+    def end(self, *_: object) -> None:
+        """Lets the server end as soon as it has begun."""
+        self.should_exit = True
 
     def handle_exit(self, sig: int, frame: FrameType | None) -> None:
         # A page's stream of events never ends by itself and would hold the server up.

@@ -42,6 +42,7 @@ class TextWorkers:
         self._pool: ProcessPool | None = None
         self._starting = Lock()
         self._later: Timer | None = None
+        self._ending = False
 
     async def run(self, letters: int, work: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:
         """What a module's function makes of a text of so many letters. Raises TextTooSlow.
@@ -66,10 +67,12 @@ class TextWorkers:
 
     def _warm(self) -> None:
         for _ in range(MAX_WORKERS):
-            self._started().schedule(_load)
+            if not self._ending:
+                self._started().schedule(_load)
 
     def stop(self) -> None:
         """Ends the processes, whatever they read."""
+        self._ending = True
         if self._later is not None:
             self._later.cancel()
         with self._starting:
