@@ -1,6 +1,6 @@
 """What was changed, when, by whom and why; and the book as it stood at any moment."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -81,11 +81,11 @@ def replaced(before: Book, act: Act, at: str) -> HistoryRow:
     )
 
 
-def entries(session: Session, item: str | None, most: int) -> list[Entry]:
-    """The newest entries, of one item or of all."""
+def entries(session: Session, items: Collection[str] | None, most: int) -> list[Entry]:
+    """The newest entries, of some items or of all."""
     wanted = select(HistoryRow).order_by(HistoryRow.id.desc()).limit(most)
-    if item is not None:
-        wanted = wanted.where(HistoryRow.item == item)
+    if items is not None:
+        wanted = wanted.where(HistoryRow.item.in_(items))
     return [_entry(row) for row in session.scalars(wanted)]
 
 

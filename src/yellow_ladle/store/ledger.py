@@ -324,13 +324,15 @@ class Ledger:
             if row.item and (None if current is None else content(current)) != row.after:
                 why = f"{row.told}: it was changed again since; undo the later change first"
                 raise BookRefused([Fault(row.item, why)])
-            [made] = [made for made in entries(session, row.item, -1) if made.id == entry]
+            [made] = [made for made in entries(session, [row.item], -1) if made.id == entry]
         return restored(made)
 
     def history(self, item: str | None = None, most: int = 200) -> list[Entry]:
-        """What was changed, the newest first: of one item, or of all."""
+        """What was changed, the newest first: of one item, with what was put into it, or of all."""
+        known = self.now.reading.book.products.get(item or "")
+        items = None if item is None else [item, *(known.merged if known else ())]
         with self.reading() as session:
-            return entries(session, item, most)
+            return entries(session, items, most)
 
     def as_of(self, at: str) -> Book:
         """The goods and pots as they stood at a moment (ISO, UTC)."""

@@ -170,6 +170,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/products/namesakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Same Name
+         * @description The goods that go by the same words as a name: a second jar of one is asked about.
+         */
+        get: operations["same_name_api_v1_products_namesakes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/products/{id}": {
         parameters: {
             query?: never;
@@ -3367,6 +3387,8 @@ export interface components {
             is_bag: boolean;
             /** Second Look */
             second_look: boolean;
+            /** Retired */
+            retired: boolean;
         };
         /**
          * KeepsPiece
@@ -5054,7 +5076,7 @@ export interface components {
          */
         PreviewIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["PlainFoodChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["PlainFoodChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["ProductRetirement"] | components["schemas"]["ProductMerging"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
         };
         /**
          * Problem
@@ -5122,6 +5144,21 @@ export interface components {
             conflicts: string[];
         };
         /**
+         * ProductMerging
+         * @description A good that was recorded twice: `gone` is put into `keep`, which carries both.
+         */
+        ProductMerging: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "product_merging";
+            /** Keep */
+            keep: string;
+            /** Gone */
+            gone: string;
+        };
+        /**
          * ProductOut
          * @description One product with its version and the pots it goes into.
          *
@@ -5157,7 +5194,8 @@ export interface components {
          * ProductPiece
          * @description Something bought, with what its label says. Numbers that nobody has recorded are null.
          *
-         *     Without a class nobody has said what it is.
+         *     Without a class nobody has said what it is. A `retired` one (ISO date) is not offered any more;
+         *     `merged` are the ids of goods that were put into it.
          */
         ProductPiece: {
             /** Id */
@@ -5238,6 +5276,28 @@ export interface components {
              */
             parts: components["schemas"]["PartPiece"][];
             bag?: components["schemas"]["BagPiece"] | null;
+            /** Retired */
+            retired?: string | null;
+            /**
+             * Merged
+             * @default []
+             */
+            merged: string[];
+        };
+        /**
+         * ProductRetirement
+         * @description A product that is put away from today on, so that it is not offered, or is back again.
+         */
+        ProductRetirement: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "product_retirement";
+            /** Product */
+            product: string;
+            /** Retired */
+            retired: boolean;
         };
         /**
          * ProductsChange
@@ -5302,7 +5362,7 @@ export interface components {
          */
         RecordIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["PlainFoodChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["PlainFoodChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["ProductRetirement"] | components["schemas"]["ProductMerging"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
             /** Seen */
             seen?: number | null;
             /** Seen Each */
@@ -7480,6 +7540,129 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Page_JarOut_"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    same_name_api_v1_products_namesakes_get: {
+        parameters: {
+            query?: {
+                name?: string;
+                besides?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Named"][];
                 };
             };
             /** @description What was sent is no JSON, or is nested too deep */

@@ -6,9 +6,10 @@ from pydantic import BaseModel
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.cards.requested_changes import change_of, signer
 from yellow_ladle.api.dependencies import TheLedger
-from yellow_ladle.api.schemas.change_forms import AnyChange, RecordIn
+from yellow_ladle.api.schemas.change_forms import AnyChange, ProductMerging, RecordIn
 from yellow_ladle.core.larder.unchecked import freed
 from yellow_ladle.store.history import Act
+from yellow_ladle.store.product_merging import following
 
 router = APIRouter(tags=["changes"])
 
@@ -39,9 +40,15 @@ def preview(wanted: PreviewIn, ledger: TheLedger) -> ImpactOut:
 @router.post("/changes")
 def record(wanted: RecordIn, ledger: TheLedger) -> RecordedOut:
     """Records a change, if what it touches still stands at the version that the writer saw."""
-    change = change_of(ledger.now, wanted.change)
+    now = ledger.now
+    change = change_of(now, wanted.change)
     act = Act(wanted.person or signer(wanted.change), wanted.why)
-    recorded = ledger.record(change, wanted.versions(change), act)
+    seen, beside = wanted.versions(change), None
+    if isinstance(wanted.change, ProductMerging):
+        # Its writer saw the two goods; that what names them is as it was, the book says.
+        seen = {id: now.versions.get(id) for id in change.ids} | (wanted.seen_each or {})
+        beside = following(wanted.change.keep, wanted.change.gone)
+    recorded = ledger.record(change, seen, act, beside)
     before, after = recorded.before.reading, recorded.after
     names = sorted(map(before.book.name, freed(before, after.reading)))
     versions = {id: after.versions[id] for id in change.written}

@@ -20,6 +20,8 @@ from yellow_ladle.api.schemas.change_forms import (
     PlainFoodChange,
     PreparationChange,
     ProductChange,
+    ProductMerging,
+    ProductRetirement,
     ProductsChange,
     Removal,
     Renaming,
@@ -39,6 +41,7 @@ from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.checks.free_claims import free_claim_faults
 from yellow_ladle.core.checks.stated_words import stated_by_words
 from yellow_ladle.core.larder.bag import NoBag, added, emptied
+from yellow_ladle.core.larder.duplicates import merged_into
 from yellow_ladle.core.larder.label_changes import with_maker, without_maker
 from yellow_ladle.core.larder.plain_food import NotPlain, as_plain
 from yellow_ladle.core.numbers.thickeners import thickener_of
@@ -112,6 +115,14 @@ def _described(now: Now, wanted: AnyChange) -> Change:
             preparation = preparation_or_missing(now, wanted.preparation)
             since = str(now.reading.on) if wanted.retired else None
             return Change(preparations=(replace(preparation, retired=since),))
+        case ProductRetirement():
+            product = product_or_missing(now, wanted.product)
+            since = str(now.reading.on) if wanted.retired else None
+            return Change(products=(replace(product, retired=since),))
+        case ProductMerging():
+            for id in (wanted.keep, wanted.gone):
+                product_or_missing(now, id)
+            return merged_into(now.reading, wanted.keep, wanted.gone)
         case BringIn():
             return _brought_in(now, wanted)
         case ProductsChange():

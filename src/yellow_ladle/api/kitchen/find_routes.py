@@ -54,6 +54,7 @@ def _all(book: Book) -> list[FoundOut]:
     found = [
         FoundOut(item=product.id, name=product.name, what="product", kind=product.class_ or "")
         for product in book.products.values()
+        if product.retired is None
     ]
     for made in book.preparations.values():
         if made.retired is not None:

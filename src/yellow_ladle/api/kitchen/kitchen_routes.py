@@ -27,6 +27,7 @@ from yellow_ladle.core.cards.colours import colours
 from yellow_ladle.core.checks.book_faults import measure_faults, measures_missed
 from yellow_ladle.core.checks.name_faults import name_faults
 from yellow_ladle.core.larder.first_steps import first_steps
+from yellow_ladle.core.larder.unchecked import is_put_away
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import SAY
 from yellow_ladle.core.vocabulary.classes import known_classes
@@ -190,5 +191,7 @@ def _kitchen(request: Request, now: Now) -> KitchenOut:
 
 
 def unchecked_flags(reading: Reading, product: str) -> int:
-    """How many flags of a product nobody has checked."""
+    """How many flags of a product nobody has checked; none of one that is put away and unused."""
+    if is_put_away(reading, product):
+        return 0
     return sum(level is Level.UNCHECKED for level in reading.levels(product).values())

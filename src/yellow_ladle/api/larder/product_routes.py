@@ -13,6 +13,7 @@ from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.cards.compare import product_differences
+from yellow_ladle.core.larder.duplicates import namesakes
 from yellow_ladle.core.larder.product_merge import merged_product
 from yellow_ladle.core.larder.review_dates import run_out_certificates, second_looks
 from yellow_ladle.core.reading.reading import Reading
@@ -44,6 +45,7 @@ class JarOut(BaseModel):
     makers: int
     is_bag: bool
     second_look: bool
+    retired: bool
 
 
 class GivenOut(BaseModel):
@@ -124,6 +126,16 @@ def _jars(now: Now, find: str, unchecked_only: bool, offset: int, size: int) -> 
     if unchecked_only:
         jars = [jar for jar in jars if jar.unchecked]
     return page(sorted(jars, key=lambda jar: (-jar.unchecked, jar.name)), offset, size)
+
+
+@router.get("/namesakes")
+def same_name(
+    now: TheBook,
+    name: Annotated[str, Query(max_length=200)] = "",
+    besides: Annotated[str, Query(max_length=200)] = "",
+) -> list[Named]:
+    """The goods that go by the same words as a name: a second jar of one is asked about."""
+    return all_named(now.reading.book, namesakes(now.reading.book, name, besides))
 
 
 @router.get("/{id}", response_model=ProductOut)
@@ -208,4 +220,5 @@ def _jar(reading: Reading, id: str, second_look: bool) -> JarOut:
         makers=len(product.makers),
         is_bag=product.bag is not None,
         second_look=second_look,
+        retired=product.retired is not None,
     )

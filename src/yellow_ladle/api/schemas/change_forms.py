@@ -113,6 +113,22 @@ class Retirement(BaseModel):
     retired: bool
 
 
+class ProductRetirement(BaseModel):
+    """A product that is put away from today on, so that it is not offered, or is back again."""
+
+    change: Literal["product_retirement"]
+    product: Id
+    retired: bool
+
+
+class ProductMerging(BaseModel):
+    """A good that was recorded twice: `gone` is put into `keep`, which carries both."""
+
+    change: Literal["product_merging"]
+    keep: Id
+    gone: Id
+
+
 class BringIn(BaseModel):
     """Recipes with the products that they need and the larder lacks, all at once.
 
@@ -200,6 +216,8 @@ AnyChange = Annotated[
     | Thickening
     | Renaming
     | Retirement
+    | ProductRetirement
+    | ProductMerging
     | BringIn
     | Removal
     | ProductsChange

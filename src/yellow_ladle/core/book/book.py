@@ -304,6 +304,12 @@ class Book:
         by_product = self.by_product(item)
         return f"{by_product.name} from {owner.name}" if by_product else owner.name
 
+    def is_retired(self, item: str) -> bool:
+        """Whether a product is put away or a preparation retired: it is not offered any more."""
+        owner = owner_of(item)
+        known = self.products.get(owner) or self.preparations.get(owner)
+        return known is not None and known.retired is not None
+
     def by_product(self, item: str) -> ByProduct | None:
         """The by-product that an item names, if it names one."""
         owner, _, part = item.partition("/")

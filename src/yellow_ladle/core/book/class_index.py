@@ -35,8 +35,8 @@ def classes_of(book: Book, item: str) -> frozenset[str]:
 def items_by_class(book: Book) -> dict[str, list[str]]:
     """Every product and preparation that is offered, under each of its classes, by id."""
     found: dict[str, list[str]] = {}
-    made = (id for id, pot in book.preparations.items() if pot.retired is None)
-    for item in sorted((*book.products, *made)):
+    items = (*book.products, *book.preparations)
+    for item in sorted(item for item in items if not book.is_retired(item)):
         for class_ in classes_of(book, item):
             found.setdefault(class_, []).append(item)
     return found

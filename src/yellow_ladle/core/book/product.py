@@ -75,7 +75,8 @@ class Product:
     maker whose label alone counts; with None the highest of all makers does. `parts` are carried as
     a preparation carries its lines. Numbers are None where nobody has recorded them: `abv_percent`
     in per cent by volume, `unit_weight_g` the weight of one piece, `price_per_kg` in the kitchen's
-    money.
+    money. One that is `retired` (ISO date) is not offered any more. `merged` are the ids of goods
+    that were recorded twice and put into this one.
     """
 
     id: str
@@ -132,6 +133,8 @@ class Product:
     in_use: str | None = field(default=None, metadata=called("maker in use"))
     parts: tuple[Part, ...] = field(default=(), metadata=called("goods that it is made of"))
     bag: Bag | None = None
+    retired: str | None = field(default=None, metadata=called("day from which it is put away"))
+    merged: tuple[str, ...] = field(default=(), metadata=called("goods that were put into it"))
 
     @property
     def contents(self) -> tuple[str, ...]:

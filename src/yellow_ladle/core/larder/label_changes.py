@@ -82,7 +82,7 @@ def kept_apart(
     """
     makers = list(product.makers)
     if not makers:
-        makers.append(_as_maker(product))
+        makers.append(as_maker(product))
     statements, otherwise = recorded(product, maker)
     taken = [known.id for known in makers]
     new = Maker(
@@ -101,7 +101,7 @@ def with_maker(product: Product, maker: Maker) -> Product:
     """The product with one more maker; its own label becomes the first where it had none."""
     if product.makers:
         return replace(product, makers=(*product.makers, maker))
-    first = _as_maker(product)
+    first = as_maker(product)
     return replace(product, statements={}, evidence={}, makers=(first, maker), certificates=())
 
 
@@ -114,7 +114,8 @@ def without_maker(product: Product, maker: str) -> Product:
     return replace(product, makers=(), in_use=None, otherwise=Level.UNCHECKED)
 
 
-def _as_maker(product: Product) -> Maker:
+def as_maker(product: Product) -> Maker:
+    """What a product without makers says, as the label of its first maker."""
     return Maker(
         "as-before",
         BEFORE,

@@ -64,12 +64,9 @@ def sure(found: tuple[Match, ...]) -> bool:
 
 
 def names_of(book: Book) -> dict[str, str]:
-    """What lines may be made of, by name; a retired preparation is not offered."""
-    names = {product.id: product.name for product in book.products.values()}
-    for made in book.preparations.values():
-        if made.retired is None:
-            names[made.id] = made.name
-    return names
+    """What lines may be made of, by name; what is retired is not offered."""
+    items = (*book.products, *book.preparations)
+    return {item: book.name(item) for item in items if not book.is_retired(item)}
 
 
 def tokens(text: str) -> frozenset[str]:

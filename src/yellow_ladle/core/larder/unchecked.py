@@ -65,6 +65,12 @@ def held(reading: Reading, needs: tuple[Need, ...] = ()) -> list[Held]:
     return sorted(found, key=lambda e: (-len(e.needs), -len(e.plates), -e.pots, e.item))
 
 
+def is_put_away(reading: Reading, product: str) -> bool:
+    """Whether a product is retired and in nothing any more: it waits for nobody's reading."""
+    retired = reading.book.products[product].retired is not None
+    return retired and not reading.graph.users.get(product)
+
+
 def unchecked_bits(layout: Layout, mask: int) -> int:
     """The flags' bits that stand at unchecked, and not above."""
     one_level = (1 << len(layout.bits)) - 1
@@ -105,7 +111,7 @@ def _products(reading: Reading) -> list[tuple[str, str | None, int]]:
     found: list[tuple[str, str | None, int]] = []
     layout = reading.layout
     for id, product in reading.book.products.items():
-        if not unchecked_bits(layout, reading.masks[id]):
+        if not unchecked_bits(layout, reading.masks[id]) or is_put_away(reading, id):
             continue
         for source in raised_sources(product, reading.on, reading.book):
             mask = source_mask(layout, product, source)

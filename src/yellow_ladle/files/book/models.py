@@ -146,7 +146,8 @@ class BagPiece(Piece):
 class ProductPiece(Piece):
     """Something bought, with what its label says. Numbers that nobody has recorded are null.
 
-    Without a class nobody has said what it is.
+    Without a class nobody has said what it is. A `retired` one (ISO date) is not offered any more;
+    `merged` are the ids of goods that were put into it.
     """
 
     id: Id
@@ -170,6 +171,8 @@ class ProductPiece(Piece):
     in_use: Id | None = None
     parts: list[PartPiece] = []
     bag: BagPiece | None = None
+    retired: Day | None = None
+    merged: list[Id] = []
 
 
 class LinePiece(Piece):

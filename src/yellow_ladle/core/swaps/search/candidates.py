@@ -4,7 +4,7 @@ from collections.abc import Iterable, Iterator, Mapping, Sequence
 from copy import copy
 from dataclasses import dataclass, replace
 
-from yellow_ladle.core.book.book import KINDS, Book, Line, Preparation, owner_of
+from yellow_ladle.core.book.book import KINDS, Book, Line, Preparation
 from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.numbers.balance import Balance
@@ -126,7 +126,7 @@ class Proposer:
     def _on_the_card(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
         for other in made.lines:
             if line.choice and other.choice == line.choice and other.item != line.item:
-                if other.item in self.limits.without or self._is_retired(other.item):
+                if other.item in self.limits.without or self.reading.book.is_retired(other.item):
                     continue
                 grams = self.balance.line_grams(other)
                 yield Offer(
@@ -141,10 +141,6 @@ class Proposer:
                     ),
                     cost=self.prices.of_line(other.item, grams),
                 )
-
-    def _is_retired(self, item: str) -> bool:
-        made = self.reading.book.preparations.get(owner_of(item))
-        return made is not None and made.retired is not None
 
     def _beside(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
         """The small pots that the kitchen has made from this one before."""

@@ -7,6 +7,7 @@
   import type { Schema } from '../../../api/client';
   import { asWords } from '../../../ui/marks/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
+  import Check from '../../../ui/Check.svelte';
   import Button from '../../../ui/Button.svelte';
   import { p } from '../../../app/routes';
 
@@ -21,9 +22,15 @@
   const shown = $derived(
     jars.filter(
       (jar) =>
-        (!unread || jar.unchecked > 0) && jar.name.toLowerCase().includes(words.toLowerCase())
+        (!jar.retired || away || jar.id === chosen) &&
+        (!unread || jar.unchecked > 0) &&
+        jar.name.toLowerCase().includes(words.toLowerCase())
     )
   );
+
+  /** Whether those that were put away are shown too. */
+  let away = $state(false);
+  const retired = $derived(jars.filter((jar) => jar.retired).length);
 
   let list = $state<HTMLElement>();
 
@@ -80,7 +87,9 @@
               {whatItIs(jar)} · in {jar.used_in}
               {jar.used_in === 1 ? 'pot' : 'pots'}{jar.makers > 0
                 ? ` · ${jar.makers} makers`
-                : ''}{jar.is_bag ? ' · running bag' : ''}{jar.second_look ? ' · second look' : ''}
+                : ''}{jar.is_bag ? ' · running bag' : ''}{jar.second_look
+                ? ' · second look'
+                : ''}{jar.retired ? ' · put away' : ''}
             </span>
           </span>
           {#if jar.unchecked > 0}
@@ -102,5 +111,10 @@
           : 'No product is like that.'}
       </li>
     {/each}
+    {#if retired > 0}
+      <li class="py-2">
+        <Check bind:checked={away}>Those put away too ({retired})</Check>
+      </li>
+    {/if}
   </ul>
 </section>

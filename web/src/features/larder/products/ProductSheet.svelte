@@ -10,6 +10,8 @@
   import { Recording, type Change } from '../../impact/recording.svelte';
   import { p } from '../../../app/routes';
   import { ProductDraft, UNREAD, type Product } from './productDraft.svelte';
+  import Button from '../../../ui/Button.svelte';
+  import Namesakes from './Namesakes.svelte';
   import ClassField from './ClassField.svelte';
   import { keptJar } from './keptJar';
   import ProductTabs from './ProductTabs.svelte';
@@ -30,6 +32,8 @@
   const draft = new ProductDraft();
   /** What somebody else changed in the meantime, and where both did, in words. */
   let told = $state.raw<string[]>([]);
+  /** Whether the sheet is open that puts the jar away or another one into it. */
+  let keeping = $state(false);
   let tab = $state(searchParams.get('tab') === 'numbers' ? 'numbers' : 'label');
   /** The version that the draft was begun from: what others record meanwhile is not seen here. */
   let seen = untrack(() => known?.version ?? null);
@@ -114,6 +118,12 @@
   }
 </script>
 
+{#if known && keeping}
+  {#await import('./JarSheet.svelte') then { default: JarSheet }}
+    <JarSheet {known} onclose={() => (keeping = false)} />
+  {/await}
+{/if}
+
 <section
   class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] max-[43.75rem]:block max-[43.75rem]:overflow-y-auto"
   aria-label="Product"
@@ -130,6 +140,12 @@
       </Field>
       {#if !brief}<ClassField name={draft.name} bind:value={draft.className} />{/if}
     </div>
+    {#if !known}<Namesakes name={draft.name} />{/if}
+    {#if known?.product.retired}
+      <p class="mt-1 text-clay" data-put-away>
+        Put away since {known.product.retired}: it is not offered any more.
+      </p>
+    {/if}
     {#if known?.damaged}<p class="mt-1 text-brick" role="alert">{known.damaged}</p>{/if}
     {#if known && !brief}
       <div class="mt-1.5 flex items-center justify-between gap-4">
@@ -147,7 +163,10 @@
             · is in {known.in_goods.map((good) => good.name).join(', ')}
           {/if}
         </p>
-        <IntoBag items={[{ id: known.product.id, name: known.product.name }]} />
+        <span class="flex flex-wrap justify-end gap-2">
+          <IntoBag items={[{ id: known.product.id, name: known.product.name }]} />
+          <Button onclick={() => (keeping = true)}>Put away, or the same …</Button>
+        </span>
       </div>
     {/if}
   </div>

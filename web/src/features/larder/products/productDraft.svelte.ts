@@ -18,7 +18,8 @@ export const UNREAD: Product = {
   pack: '',
   code: '',
   makers: [],
-  parts: []
+  parts: [],
+  merged: []
 };
 
 /** Numbers of a product that a label or a scale tells, with their units. */
