@@ -53,10 +53,25 @@ class Scanning(ApiTest):
         self.assertEqual((typed["lot"], typed["use_by"]), ("L7", "2026-12-31"))
 
     def test_an_unknown_one_says_so_and_a_picture_without_bars_is_refused(self) -> None:
-        self.assertIsNone(self.get("/scan", text="4006381333931")["product"])
+        unknown = self.get("/scan", text="4006381333931")
+        self.assertEqual((unknown["product"], unknown["doubt"]), (None, ""))
         blank = io.BytesIO()
         Image.new("L", (200, 200), 250).save(blank, "PNG")
         self.photograph(blank.getvalue(), 422)
+
+    def test_a_wrong_check_digit_is_told_unless_a_jar_has_the_code(self) -> None:
+        for code in ("4006381333932", "96385075", "036000291453", "(01)04006381333932"):
+            with self.subTest(code):
+                self.assertIn("does not fit the others", self.get("/scan", text=code)["doubt"])
+        for code in ("4006381333931", "96385074", "036000291452", "12345"):
+            with self.subTest(code):
+                self.assertEqual(self.get("/scan", text=code)["doubt"], "")
+        for code in ("https://example.org/x", "12", "４００６３８１３３３９３１"):
+            with self.subTest(code):
+                self.assertIn("no number of a bar code", self.get("/scan", text=code)["doubt"])
+        jar = {"id": "odd", "name": "Odd", "code": "4006381333932"}
+        self.post("/changes", {"change": {"change": "product", "product": jar}})
+        self.assertEqual(self.get("/scan", text="4006381333932")["doubt"], "")
 
 
 if __name__ == "__main__":

@@ -225,7 +225,7 @@ class Writing(CardBrowserTest):
         self.shows("Changes no flag. Numbers move in White roux", "aside")
         self.click("aside button", "Record")
         self.shows("was changed by somebody else in the meantime", "[role=alert]")
-        self.click("[data-newer] button", "Merge both versions")
+        self.click("aside button", "Merge both versions")
         self.gone("[data-newer]")
         self.assertEqual((self.amount(1), self.amount(2)), ("520 g", "480 g"))
         self.click("aside button", "Record")

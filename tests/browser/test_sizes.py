@@ -1,6 +1,11 @@
 """Every place on a phone, a tablet, a laptop and a wide screen: nothing runs over the side."""
 
+import re
+
 from tests.browser.harness import BrowserTest
+from yellow_ladle.core.vocabulary.classes import known_classes
+from yellow_ladle.core.vocabulary.diets import diets
+from yellow_ladle.core.vocabulary.units import units_of
 
 PLACES = (
     *("/", "/pots", "/pots/new", "/pots/hen-leek-pie", "/pots/veloute/edit"),
@@ -96,6 +101,29 @@ return [...cut, ...clipped.map((element) => element.innerText.slice(0, 40))].sli
 """
 
 
+SAID = """
+const options = [...document.querySelectorAll('option')].map((each) => each.text);
+const labels = [...document.querySelectorAll('[aria-label]')].map((each) => each.ariaLabel);
+return [document.body.innerText, ...options, ...labels].join(' ');
+"""
+JOINED = re.compile(r"(?<![\w./-])[a-z0-9]+(?:[-_][a-z0-9]+)+(?![\w/-])")
+
+
+class Words(BrowserTest):
+    def test_no_id_is_on_a_screen(self) -> None:
+        book = self.served.ledger.now.reading.book
+        names = {flag.id: flag.name for flag in book.flags}
+        names |= {diet.id: diet.name for diet in diets().values()}
+        names |= {id: book.name(id) for id in (*book.products, *book.preparations)}
+        ids = {id for id, name in names.items() if id not in name.lower()}
+        ids |= {class_ for class_ in known_classes() if "-" in class_} | {*units_of(())}
+        ids -= {"alcohol-free", "roasted-vegetable"}
+        for place in (*ANSWERED, "/pots/veloute", "/larder/butter?tab=numbers"):
+            self.open(place, "main h1, main h2")
+            with self.subTest(place=place):
+                self.assertEqual(ids & {*JOINED.findall(self.script(SAID))}, set())
+
+
 class Sizes(BrowserTest):
     def size(self, width: int, height: int) -> None:
         wanted = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False}
@@ -131,6 +159,27 @@ class Sizes(BrowserTest):
                 with self.subTest(place=place, size=f"{width}x{height}"):
                     room = self.script(ROOM)
                     self.assertGreaterEqual(room, height / 2)
+
+    def test_letters_twice_as_large_on_a_phone(self) -> None:
+        def letters(size: int) -> None:
+            sizes = {"fontSizes": {"standard": size}}
+            self.browser.execute_cdp_cmd("Page.setFontSizes", sizes)
+
+        self.addCleanup(letters, 16)
+        for place in ANSWERED:
+            self.open(place, "main h1, main h2")
+            if "swaps?" in place:
+                self.see("[data-plans] table")
+            letters(32)
+            self.size(390, 844)
+            with self.subTest(place=place):
+                root = "return getComputedStyle(document.documentElement).fontSize"
+                self.assertEqual(self.script(root), "32px")
+                page, window, below, wide = self.script(OVER)
+                self.assertLessEqual(page, window)
+                self.assertLessEqual(below, 0, "the page itself scrolls beside its parts")
+                self.assertEqual(wide, [])
+                self.assertGreaterEqual(self.script(ROOM), 844 / 2)
 
     def test_forced_colours_keep_the_marks_and_what_is_chosen(self) -> None:
         def forced(value: str) -> None:

@@ -10,8 +10,9 @@ from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 
 from yellow_ladle.api.headers import HEADERS
+from yellow_ladle.api.schemas.answer_forms import named
 from yellow_ladle.api.text_workers import TextTooSlow
-from yellow_ladle.core.book.book import Kitchen, Preparation
+from yellow_ladle.core.book.book import Book, Kitchen, Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.product import Product
@@ -42,11 +43,15 @@ Content: TypeAlias = (
 
 
 class Standing(BaseModel):
-    """What stands in place of what a writer saw; without content where it was removed."""
+    """What stands in place of what a writer saw; without content where it was removed.
+
+    `names` are those of the items that its lines name.
+    """
 
     id: str
     version: int | None
     content: Content | None = None
+    names: dict[str, str] = {}
 
 
 class Problem(BaseModel):
@@ -134,7 +139,8 @@ async def _too_slow(_: Request, error: Exception) -> JSONResponse:
 async def _stale(request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, Stale)
     content = None if error.current is None else _content(error.current)
-    current = Standing(id=error.item, version=error.version, content=content)
+    names = _names(request.app.state.ledger.now.reading.book, error.current)
+    current = Standing(id=error.item, version=error.version, content=content, names=names)
     done = "removed" if error.current is None else "changed"
     detail = f"{error.name} was {done} by somebody else in the meantime."
     detail += " Nothing was overwritten; what you sent is kept here. Look at both and record again."
@@ -143,6 +149,12 @@ async def _stale(request: Request, error: Exception) -> JSONResponse:
         title="Changed in the meantime", status=409, detail=detail, current=current, yours=yours
     )
     return _answer(problem)
+
+
+def _names(book: Book, standing: Aggregate | None) -> dict[str, str]:
+    if not isinstance(standing, Preparation):
+        return {}
+    return {line.item: named(book, line.item).name for line in standing.lines}
 
 
 def _content(standing: Aggregate) -> Content:

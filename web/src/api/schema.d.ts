@@ -5671,6 +5671,8 @@ export interface components {
         /**
          * ScannedOut
          * @description A code as it was scanned, what else it says, and the product with it; null: none has it.
+         *
+         *     `doubt` says why an unknown one may be misread.
          */
         ScannedOut: {
             /** Code */
@@ -5684,6 +5686,8 @@ export interface components {
             product: components["schemas"]["Named"] | null;
             /** Maker */
             maker: string;
+            /** Doubt */
+            doubt: string;
         };
         /**
          * SecondLookOut
@@ -5842,6 +5846,8 @@ export interface components {
         /**
          * Standing
          * @description What stands in place of what a writer saw; without content where it was removed.
+         *
+         *     `names` are those of the items that its lines name.
          */
         Standing: {
             /** Id */
@@ -5850,6 +5856,13 @@ export interface components {
             version: number | null;
             /** Content */
             content?: components["schemas"]["ProductPiece"] | components["schemas"]["PreparationPiece"] | components["schemas"]["KitchenPiece"] | components["schemas"]["ToolPiece"] | components["schemas"]["NeedPiece"] | components["schemas"]["RulingPiece"] | null;
+            /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
+            };
         };
         /**
          * StatementChange

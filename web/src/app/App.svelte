@@ -34,7 +34,7 @@
     Go to the content
   </a>
   <div
-    class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)] max-[43.75rem]:grid-cols-[minmax(0,1fr)] max-[43.75rem]:grid-rows-[56px_auto_minmax(0,1fr)_56px]"
+    class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)] max-[43.75rem]:grid-cols-[minmax(0,1fr)] max-[43.75rem]:grid-rows-[56px_auto_minmax(0,1fr)_56px] max-[15rem]:grid-rows-[auto_auto_minmax(0,1fr)_auto]"
   >
     <Rail />
     <TopStrip />

@@ -53,7 +53,7 @@
 
 <nav
   aria-label="Places"
-  class="row-span-3 flex flex-col bg-rail pt-2 text-white max-[43.75rem]:order-last max-[43.75rem]:row-span-1 max-[43.75rem]:flex-row max-[43.75rem]:pt-0"
+  class="row-span-3 flex flex-col bg-rail pt-2 text-white max-[43.75rem]:order-last max-[43.75rem]:row-span-1 max-[43.75rem]:flex-row max-[43.75rem]:pt-0 max-[15rem]:flex-wrap"
 >
   <svg
     width="46"
@@ -77,11 +77,11 @@
       href={place.href}
       aria-current={place.here ? 'page' : undefined}
       class={[
-        'flex h-16 flex-col justify-center border-l-[6px] pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4 max-[43.75rem]:h-full max-[43.75rem]:min-w-0 max-[43.75rem]:flex-1 max-[43.75rem]:items-center max-[43.75rem]:border-t-[5px] max-[43.75rem]:border-l-0 max-[43.75rem]:pl-0',
+        'flex h-16 flex-col justify-center border-l-[6px] pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4 max-[43.75rem]:h-full max-[43.75rem]:min-w-0 max-[43.75rem]:flex-1 max-[43.75rem]:items-center max-[43.75rem]:border-t-[5px] max-[43.75rem]:border-l-0 max-[43.75rem]:pl-0 max-[15rem]:h-9 max-[15rem]:basis-1/3',
         place.here ? 'border-ladle bg-rail-deep' : 'border-transparent hover:bg-rail-deep'
       ]}
     >
-      <span class="amount text-base" aria-hidden="true">{place.key}</span>
+      <span class="amount text-base max-[15rem]:hidden" aria-hidden="true">{place.key}</span>
       {place.name}
     </a>
   {/each}

@@ -16,7 +16,7 @@
 </script>
 
 <header
-  class="flex items-center gap-5 border-b border-rule bg-sheet px-5 max-[43.75rem]:gap-2 max-[43.75rem]:px-3"
+  class="flex items-center gap-5 border-b border-rule bg-sheet px-5 max-[43.75rem]:gap-2 max-[43.75rem]:px-3 max-[15rem]:flex-wrap max-[15rem]:justify-between max-[15rem]:gap-x-0 max-[15rem]:px-0"
 >
   {#if kitchen.data}
     <button
@@ -34,7 +34,7 @@
     {/if}
   {/if}
   <div
-    class="ml-auto w-[360px] min-w-0 max-[43.75rem]:ml-0 max-[43.75rem]:w-auto max-[43.75rem]:flex-1"
+    class="ml-auto w-[360px] min-w-0 max-[43.75rem]:ml-0 max-[43.75rem]:w-auto max-[43.75rem]:flex-1 max-[15rem]:order-last max-[15rem]:flex-none max-[15rem]:basis-full"
   >
     <FindBox />
   </div>

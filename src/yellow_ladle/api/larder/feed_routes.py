@@ -22,7 +22,7 @@ from yellow_ladle.core.larder.label_changes import (
     voice_with_code,
 )
 from yellow_ladle.core.reading.update import Change
-from yellow_ladle.core.vocabulary.gs1_elements import Scanned, scanned
+from yellow_ladle.core.vocabulary.gs1_elements import Scanned, doubt_about, scanned
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.devices.code_reader import codes_in
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
@@ -92,7 +92,10 @@ class CodeOut(BaseModel):
 
 
 class ScannedOut(BaseModel):
-    """A code as it was scanned, what else it says, and the product with it; null: none has it."""
+    """A code as it was scanned, what else it says, and the product with it; null: none has it.
+
+    `doubt` says why an unknown one may be misread.
+    """
 
     code: str
     lot: str
@@ -100,6 +103,7 @@ class ScannedOut(BaseModel):
     weight_kg: float | None
     product: Named | None
     maker: str
+    doubt: str
 
 
 @router.post("/feed/fetch")
@@ -200,6 +204,7 @@ def _scanned(ledger: Ledger, found: Scanned) -> ScannedOut:
         weight_kg=found.weight_kg,
         product=None if product is None else Named(id=product.id, name=product.name),
         maker=next((each.name for each in known if each.id == maker), ""),
+        doubt="" if product is not None else doubt_about(found.code),
     )
 
 

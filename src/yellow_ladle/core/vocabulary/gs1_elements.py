@@ -13,6 +13,9 @@ from datetime import date
 SEPARATOR = "\x1d"
 FIXED = {"00": 18, "01": 14, "02": 14, "11": 6, "13": 6, "15": 6, "16": 6, "17": 6, "20": 2}
 """Signs that follow an identifier of fixed length."""
+CHECKED = (8, 12, 13, 14)
+"""Lengths of the numbers whose last digit is a check on the others."""
+LONGEST = 14
 POUND = 0.45359237
 _BRACKETED = re.compile(r"\((\d{2,4})\)([^(]*)")
 _WEIGHT = re.compile(r"(310|320)([0-5])(\d{6})")
@@ -49,6 +52,25 @@ def same_number(code: str) -> str:
     if len(digits) == 14 and digits.startswith("0"):
         digits = digits[1:]
     return digits[1:] if len(digits) == 13 and digits.startswith("0") else digits
+
+
+def doubt_about(code: str) -> str:
+    """Why a code may have been misread or mistyped, in a sentence; empty where nothing tells.
+
+    The last digit of a number of 8, 12, 13 or 14 is worked out from the others (GS1 General
+    Specifications, section 7.9: weights 3 and 1 from the right, to the next ten).
+    """
+    digits = code.strip()
+    if not digits.isdecimal() or not digits.isascii() or not 4 <= len(digits) <= LONGEST:
+        return "This is no number of a bar code: that has 4 to 14 digits."
+    if len(digits) in CHECKED and _check_digit(digits[:-1]) != digits[-1]:
+        return f"The last digit of {digits} does not fit the others: one may be misread."
+    return ""
+
+
+def _check_digit(digits: str) -> str:
+    weighted = (int(d) * (1 if n % 2 else 3) for n, d in enumerate(reversed(digits)))
+    return str(-sum(weighted) % 10)
 
 
 def _bracketed(text: str) -> list[tuple[str, str]]:

@@ -17,7 +17,9 @@
     <LevelLists flags={statements} />
     {#if lines.length > 0}
       <p class="text-soft">
-        {lines.map((line) => `${line.quantity} ${line.unit} ${line.item}`).join(', ')}
+        {lines
+          .map((line) => `${line.quantity} ${line.unit} ${standing.names[line.item] ?? line.item}`)
+          .join(', ')}
       </p>
     {/if}
   {:else}

@@ -18,6 +18,7 @@
     folded = false,
     overtakenAct = 'Record mine over theirs',
     act = 'Record',
+    onmerge,
     onrecord
   }: {
     recording: Recording;
@@ -29,6 +30,8 @@
     overtakenAct?: string;
     /** What the button says. */
     act?: string;
+    /** Puts what somebody else recorded together with this: then that is the main action. */
+    onmerge?: () => void;
     onrecord: () => void;
   } = $props();
 </script>
@@ -51,8 +54,9 @@
     <p class="text-soft">{hint}</p>
   {/if}
   <div class="flex flex-wrap items-center gap-4 max-[43.75rem]:flex-nowrap">
+    {#if onmerge}<Button main onclick={onmerge}>Merge both versions</Button>{/if}
     <Button
-      main
+      main={!onmerge}
       disabled={disabled ||
         wants !== '' ||
         recording.busy ||

@@ -22,6 +22,7 @@
   import { amountsRead } from './reading';
   import { Presence } from './presence.svelte';
   import StepsEdit from './StepsEdit.svelte';
+  import { Merging } from './merging.svelte';
   import Together from './Together.svelte';
 
   /** The card on the left, what it comes to on the right; nothing counts until it is recorded. */
@@ -37,6 +38,7 @@
   const recording = new Recording(consequences);
   const presence = new Presence(untrack(() => base.id || 'new'));
   untrack(() => draft.begin(base, version, names));
+  const merging = new Merging(draft, presence, () => recording.reset());
   let tab = $state('lines');
   const tabClass =
     'min-h-11 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ladle';
@@ -122,13 +124,14 @@
     aria-label="What it comes to"
   >
     <h2 class="text-lead max-[62.5rem]:sr-only">What it comes to</h2>
-    <Together {draft} {presence} onmerged={() => recording.reset()} />
+    <Together {merging} {presence} />
     <div
       class="max-[62.5rem]:sticky max-[62.5rem]:bottom-0 max-[62.5rem]:z-10 max-[62.5rem]:border-t max-[62.5rem]:border-rule max-[62.5rem]:bg-sheet max-[62.5rem]:px-5 max-[62.5rem]:py-2"
     >
       <RecordFoot
         {recording}
         wants={draft.wants}
+        onmerge={merging.newer ? merging.merge : undefined}
         hint={draft.changed ? 'Working it out …' : 'Nothing is changed yet.'}
         onrecord={record}
       />

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { answer, api, fileBody, type Schema } from '../../../api/client';
   import { announcements } from '../../../app/announce.svelte';
-  import { navigate } from '../../../app/routes';
+  import { navigate, p } from '../../../app/routes';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import FileButton from '../../../ui/FileButton.svelte';
 
@@ -12,12 +12,20 @@
   const id = $props.id();
   let text = $state('');
   let error = $state<unknown>(null);
+  /** An unknown code that may be misread: it begins a jar only once somebody says so. */
+  let doubtful = $state.raw<Schema['ScannedOut'] | null>(null);
 
   async function take(look: () => Promise<Schema['ScannedOut'] | undefined>) {
     error = null;
+    doubtful = null;
     try {
       const found = await look();
       if (!found) return;
+      if (found.doubt) {
+        text = found.code;
+        doubtful = found;
+        return;
+      }
       text = '';
       const told = [
         found.lot && `lot ${found.lot}`,
@@ -27,11 +35,14 @@
       if (told.length > 0) announcements.say(`The code says: ${told.join(', ')}.`);
       if (found.product)
         await navigate('/larder/:id', { params: { id: found.product.id }, search: {} });
-      else await navigate('/larder/:id', { params: { id: 'new' }, search: { code: found.code } });
+      else await begin(found.code);
     } catch (refused) {
       error = refused;
     }
   }
+
+  const begin = (code: string) =>
+    navigate('/larder/:id', { params: { id: 'new' }, search: { code } });
 
   const typed = () =>
     take(() => answer(api.GET('/api/v1/scan', { params: { query: { text: text.trim() } } })));
@@ -65,3 +76,20 @@
   >
 </form>
 <ErrorText {error} />
+{#if doubtful}
+  <p class="text-clay" role="alert" data-doubtful-code>
+    {doubtful.doubt} No jar has it. Type it again, or
+    {#if /^\d{4,14}$/.test(doubtful.code)}
+      <button
+        type="button"
+        class="min-h-11 underline underline-offset-4"
+        onclick={() => begin(doubtful?.code ?? '')}>begin a new jar with it all the same</button
+      >.
+    {:else}
+      <a
+        class="inline-flex min-h-11 items-center underline underline-offset-4"
+        href={p('/larder/:id', { params: { id: 'new' } })}>begin a jar without a code</a
+      >.
+    {/if}
+  </p>
+{/if}

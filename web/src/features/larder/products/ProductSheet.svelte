@@ -39,11 +39,11 @@
   let seen = untrack(() => known?.version ?? null);
   // A code that nobody knows begins a jar of its own.
   const scanned = searchParams.get('code');
-  const kept = untrack(() => keptJar(known?.product.id ?? ''));
+  const kept = untrack(() => keptJar(known?.product.id ?? (scanned ? `code-${scanned}` : '')));
   /** When a draft that was kept from before was taken up again; empty where none was. */
   let recovered = $state('');
   untrack(() => {
-    const found = scanned ? null : kept.read();
+    const found = kept.read();
     if (!found)
       return draft.begin(
         known?.product ?? (scanned ? { ...UNREAD, code: String(scanned) } : undefined)
@@ -148,7 +148,9 @@
     {/if}
     {#if known?.damaged}<p class="mt-1 text-brick" role="alert">{known.damaged}</p>{/if}
     {#if known && !brief}
-      <div class="mt-1.5 flex items-center justify-between gap-4">
+      <div
+        class="mt-1.5 flex items-center justify-between gap-4 max-[43.75rem]:block max-[43.75rem]:space-y-2"
+      >
         <p class="text-soft">
           {#if known.goes_into.length > 0}
             Goes into
@@ -163,9 +165,9 @@
             · is in {known.in_goods.map((good) => good.name).join(', ')}
           {/if}
         </p>
-        <span class="flex flex-wrap justify-end gap-2">
+        <span class="flex flex-none gap-2">
           <IntoBag items={[{ id: known.product.id, name: known.product.name }]} />
-          <Button onclick={() => (keeping = true)}>Put away, or the same …</Button>
+          <Button onclick={() => (keeping = true)}>Put away or merge</Button>
         </span>
       </div>
     {/if}

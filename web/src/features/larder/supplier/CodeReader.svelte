@@ -1,14 +1,12 @@
 <script lang="ts">
-  import Field from '../../../ui/Field.svelte';
   import { answer, api } from '../../../api/client';
   import { codesQuery } from '../../../api/queries';
-  import Button from '../../../ui/Button.svelte';
+  import CodeBox from '../products/CodeBox.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { navigate } from '../../../app/routes';
 
-  /** A stand-in for a bar code reader: a code is typed, or chosen from those that are known. */
+  /** Bar codes that are known, to open a jar by one. A new one is read in the box of the jars. */
   const codes = codesQuery();
-  let typed = $state('');
   let error = $state<unknown>(null);
 
   async function open(code: string) {
@@ -25,18 +23,7 @@
 
 <section aria-labelledby="codes" class="pt-3">
   <h2 id="codes" class="text-lead">Bar code</h2>
-  <form
-    class="mt-1 flex items-end gap-2"
-    onsubmit={(event) => {
-      event.preventDefault();
-      void open(typed);
-    }}
-  >
-    <Field label="Number under the bars" class="flex-1">
-      <input class="field amount" inputmode="numeric" autocomplete="off" bind:value={typed} />
-    </Field>
-    <Button disabled={typed.trim() === ''} onclick={() => open(typed)}>Open</Button>
-  </form>
+  <CodeBox />
   <ErrorText {error} />
   <ul class="mt-2">
     {#each codes.data ?? [] as entry (entry.code)}
