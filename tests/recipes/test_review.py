@@ -1,12 +1,15 @@
 """A batch of recipes matched to the book: recipes that know each other, steps with their heat."""
 
 import unittest
+from dataclasses import replace
 
 from tests.kitchens import BUTTER, FLOUR, MILK, ROUX, book, pot, product
 from yellow_ladle.core.book.book import Book, Preparation
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.checks.book_faults import change_faults
+from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change, applied
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.recipes.any_recipe import recipes_of
 from yellow_ladle.files.recipes.review import Reviewed, heat_of, review
 
@@ -36,6 +39,10 @@ def reviewed(text: str, *pieces: Product | Preparation) -> tuple[Book, list[Revi
     return kitchen, review(kitchen, recipes_of(text.encode()))
 
 
+def as_free(product: Product) -> Product:
+    return replace(product, otherwise=Level.FREE)
+
+
 class Batches(unittest.TestCase):
     def test_recipes_that_name_each_other_are_made_of_each_other(self) -> None:
         kitchen, found = reviewed(NOTEBOOK, BUTTER, FLOUR)
@@ -49,6 +56,26 @@ class Batches(unittest.TestCase):
         products = {product.id: product for entry in found for product in entry.products}
         change = Change(tuple(products.values()), (cream, veloute, roux))
         self.assertEqual(list(change_faults(applied(kitchen, change), change)), [])
+
+    def test_a_line_that_is_not_understood_becomes_no_jar_and_is_not_lost(self) -> None:
+        for text in ("???", "100 g", "½", "2 x", "- 300-400", "2 EL", "1 knob"):
+            with self.subTest(text=text):
+                kitchen, [found] = reviewed(f"Soup\n\n500 g leek\n{text}\n200 g salt\n\nBoil it.\n")
+                names = [product.name for product in found.products]
+                self.assertEqual(names, ["Leek", "Salt"])
+                made = found.preparation
+                self.assertIn(text.removeprefix("- "), made.method[0].text)
+                self.assertIn("was not understood", " ".join(found.notes))
+                whole = applied(kitchen, Change(found.products, (made,)))
+                read_clean = {id: as_free(p) for id, p in whole.products.items()}
+                clean = read(replace(whole, products=read_clean))
+                self.assertIs(clean.level(made.id, "celery"), Level.UNCHECKED)
+
+    def test_what_is_a_food_or_in_another_script_stays_a_line(self) -> None:
+        for text in ("4 cloves", "100 g 鍋", "50 ml Вода", "2 bay", "1 oil", "s+p"):
+            with self.subTest(text=text):
+                _, [found] = reviewed(f"Soup\n\n500 g leek\n{text}\n200 g salt\n\nBoil it.\n")
+                self.assertEqual(len(found.preparation.lines), 3)
 
     def test_a_pot_that_the_book_has_is_that_one(self) -> None:
         _, found = reviewed(NOTEBOOK, BUTTER, FLOUR, ROUX)

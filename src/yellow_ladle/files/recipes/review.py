@@ -8,6 +8,7 @@ import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
+from yellow_ladle.core.amounts.beginnings import words_of
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.understood import Understood
 from yellow_ladle.core.amounts.weight import weigh
@@ -21,12 +22,20 @@ from yellow_ladle.core.larder.matching import Match, Names, names_of, role_of, s
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.stems import folded, split
+from yellow_ladle.core.vocabulary.units import units_of
 from yellow_ladle.files.recipes.ingredient_text import understood_line
 from yellow_ladle.files.recipes.recipe import Recipe
 from yellow_ladle.files.recipes.recipe_words import named
 
 MAX_INITIALS = 4
 """Signs of a name in capitals that may be short for something."""
+MAX_NOTE = 4_000
+"""Letters of the longest note. What a longer line stands for is a new product, not checked."""
+LETTERS = re.compile(r"[^\W\d_]+")
+_AS_ONE_LIKES = frozenset({"to", "taste", "optional", "as", "needed", "required", "x"})
+_FOODS_TOO = frozenset({"clove", "cloves"})
+"""Measures that a line without any other word means as a food."""
+NOT_UNDERSTOOD = "On the card, not understood:"
 SEE_ABOVE = re.compile(
     r",?\s*\(?\b(?:see|recipe|voir|siehe|ver|vedi)\b[^()]*\)?$|,?\s*\((?:above|below|page \d+)\)$",
     re.I,
@@ -127,7 +136,11 @@ class _Review:
         lines: list[Line] = []
         told: list[ReviewedLine] = []
         needed: dict[str, Product] = {}
+        unread = []
         for entry in recipe.lines:
+            if not names_something(entry.text):
+                unread.append(entry.text.strip())
+                continue
             line, said = self._line(number, entry.text, entry.group, needed)
             lines.append(line)
             told.append(said)
@@ -137,7 +150,13 @@ class _Review:
             notes.append(f'The yield "{recipe.yields}" could not be read; write it on the card.')
         if not lines:
             notes.append("It has no ingredient lines.")
-        steps = tuple(
+        notes += [
+            f'The line "{text}" was not understood. It becomes no jar and is kept among the steps;'
+            " what else goes in stays not checked until somebody has looked."
+            for text in unread
+        ]
+        steps = tuple(Step(f"{NOT_UNDERSTOOD} {text}") for text in unread)
+        steps += tuple(
             _step(f"{step.section}: {step.text}" if step.section else step.text, step.minutes)
             for step in recipe.steps
         )
@@ -149,6 +168,8 @@ class _Review:
             yield_=made,
             portions=portions,
             method=steps,
+            # Whatever such a line meant is in the pot all the same.
+            otherwise=Level.UNCHECKED if unread and lines else None,
         )
         return Reviewed(preparation, tuple(needed.values()), tuple(told), tuple(notes))
 
@@ -255,12 +276,19 @@ class _Review:
         return id
 
 
+def names_something(text: str) -> bool:
+    """Whether a line says more than an amount, a measure, or how much one likes.
+
+    So does a measure that is a food as well, and one sign of a script that is not read here.
+    """
+    measures = words_of(tuple(units_of(()).values())).keys() - _FOODS_TOO
+    words = filter(str.isalpha, LETTERS.findall(text.lower()))
+    said = [word for word in words if word not in measures and word not in _AS_ONE_LIKES]
+    return len("".join(said).encode()) > 1
+
+
 def _joined(words: str, note: str) -> str:
     return f"{words}, {note}" if note else words
-
-
-MAX_NOTE = 4_000
-"""Letters of the longest note. What a longer line stands for is a new product, not checked."""
 
 
 def _doughs_of(lines: list[Line]) -> tuple[Line, ...]:
