@@ -36,19 +36,19 @@ class HouseFlags(ApiTest):
             self.assertEqual(said["cayenne"], level)
 
     def test_a_label_that_names_it_is_not_recorded_as_free(self) -> None:
-        self.post("/kitchen/flags", {"name": "Cayenne"})
+        self.post("/kitchen/flags", {"name": "Samphire"})
         why = {"kind": "label", "date": "2026-12-01", "person": "MK"}
         product = {
             "id": "hot-sauce",
             "name": "Hot sauce",
-            "label": "Tomato, cayenne",
+            "label": "Sugar, samphire",
             "otherwise": "free",
             "evidence": {"otherwise": why},
         }
         change = {"change": {"change": "product", "product": product}, "person": "MK"}
         response = self.api.post("/api/v1/changes", json=change)
         self.assertEqual(response.status_code, 422)
-        said = 'cannot be free of cayenne: its label says "cayenne"'
+        said = 'cannot be free of samphire: its label says "samphire"'
         self.assertIn(said, response.json()["detail"])
 
     def test_dropping_it_asks_for_nothing_while_it_says_nothing(self) -> None:

@@ -54,6 +54,7 @@ class ReadingALabel(LarderPages):
         Select(self.see("[aria-label='Level of mustard']")).select_by_value("contains")
         self.accessible()
         self.writes()
+        self.click("[data-own-flags] label")
         self.click("button", "I read the whole label: take the lot")
         self.shows("Changes 3 pots, 2 plates: Velouté, Leek and cider sauce", "[data-impact]")
         self.click("button", "Record")
@@ -121,7 +122,9 @@ class ReadingALabel(LarderPages):
         self.click("button", "Take all that was read")
         self.click("button", "Record")
         self.shows("Recorded.", "[role=status]")
-        self.assertEqual(self.product("stock-powder").statements, {"celery": Level.CONTAINS})
+        own = dict.fromkeys(("chilli", "nightshade"), Level.UNCHECKED)
+        stated = self.product("stock-powder").statements
+        self.assertEqual(stated, {"celery": Level.CONTAINS, **own})
         self.assertEqual(self.product("stock-powder").otherwise, Level.UNCHECKED)
 
     def test_a_plain_food_takes_one_key(self) -> None:
@@ -382,6 +385,22 @@ class SigningOff(LarderPages):
         self.no_complaints()
 
 
+class AskingTheMakers(LarderPages):
+    def test_an_answer_is_written_down_from_the_list(self) -> None:
+        self.open("/unchecked")
+        self.click("main a", "Ask the makers")
+        self.click("summary", "The text as it is sent")
+        self.shows("Does it contain", "[data-letter]")
+        self.writes()
+        answer = self.named("main select", "animal rennet")
+        Select(answer).select_by_value("contains")
+        self.click("button:not(:disabled)", "Record")
+        self.shows("Recorded.", "[role=status]")
+        self.assertIs(self.level("hard-cheese", "animal_rennet"), Level.CONTAINS)
+        self.accessible()
+        self.no_complaints()
+
+
 class OneJarAfterAnother(LarderPages):
     def test_no_jar_is_skipped_after_one_is_recorded(self) -> None:
         self.open("/unchecked")
@@ -395,7 +414,7 @@ class OneJarAfterAnother(LarderPages):
                 lambda _, jar=jar: self.script(name) == jar, f"{jar} was skipped"
             )
             self.see("textarea").send_keys(f"Words {number}")
-            self.click("button", "Record")
+            self.click("button:not(:disabled)", "Record")
         self.no_complaints()
 
     def test_a_half_written_jar_is_there_when_one_comes_back(self) -> None:

@@ -14,6 +14,7 @@ PLACES = (
     "/pots/roast-shell-stock/compare",
     *("/pots/hen-leek-pie/swaps", "/menu", "/applied", "/rules", "/recipes"),
     *("/larder", "/larder/white-wine", "/larder/new", "/next-jar", "/unchecked", "/bags", "/tools"),
+    "/questions",
     *("/supplier", "/intake", "/history", "/thickening"),
     *("/today", "/guests", "/grid", "/can-have", "/can-have?clear=milk"),
 )

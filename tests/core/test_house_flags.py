@@ -98,6 +98,13 @@ class OnALabel(TestCase):
             with self.subTest(text=text):
                 self.assertIs(self.level(text, name), Level.CONTAINS)
 
+    def test_an_ingredient_that_usually_has_it_names_it(self) -> None:
+        flag = Flag("nightshade", "Nightshade", "house")
+        for text in ("Tomatoes 60%, salt", "Relish (onion, jalapeño), sugar"):
+            with self.subTest(text=text):
+                found = read_label(text, "en", house_flags=(flag,)).levels["nightshade"]
+                self.assertIs(found, Level.CONTAINS)
+
     def test_what_does_not_name_it_is_never_free_of_it(self) -> None:
         for text in ("Tomatoes, salt.", "", "Free from chilli? Ask.", "Jalapeño"):
             with self.subTest(text=text):

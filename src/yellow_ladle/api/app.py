@@ -43,6 +43,7 @@ from yellow_ladle.api.larder import (
     photo_routes,
     picture_routes,
     product_routes,
+    question_routes,
     tool_routes,
     unchecked_routes,
 )
@@ -69,7 +70,7 @@ ROUTES = (
     *(plan_routes, applied_plan_routes, menu_routes, rule_routes, guest_routes),
     *(recipe_routes, base_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
     *(label_routes, picture_routes, unchecked_routes, tool_routes, history_routes),
-    *(intake_routes, feed_routes, photo_routes),
+    *(intake_routes, feed_routes, photo_routes, question_routes),
 )
 
 METHODS = ["GET", "POST", "PUT", "PATCH", "DELETE"]

@@ -112,6 +112,13 @@ export const uncheckedQuery = () =>
     here
   );
 
+/** What only makers can answer, by maker. */
+export const questionsQuery = () =>
+  createQuery(
+    () => ({ queryKey: ['questions'], queryFn: () => answer(api.GET('/api/v1/questions')) }),
+    here
+  );
+
 /** The library of bases, as this kitchen could make them. */
 export const basesQuery = () =>
   createQuery(

@@ -1766,6 +1766,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Questions
+         * @description The open questions, by supplier.
+         */
+        get: operations["questions_api_v1_questions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3937,6 +3957,29 @@ export interface components {
             pots: number;
         };
         /**
+         * MakerAnswers
+         * @description What a maker has answered about its good, written down by a person.
+         *
+         *     `maker` is null for the label of a good without makers.
+         */
+        MakerAnswers: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "maker_answers";
+            /** Product */
+            product: string;
+            /** Maker */
+            maker?: string | null;
+            /** Levels */
+            levels: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+            /** Person */
+            person: string;
+        };
+        /**
          * MakerChange
          * @description One more maker of a product. Where it had none, its own label becomes the first maker's.
          */
@@ -4038,6 +4081,23 @@ export interface components {
             code: string;
             /** So2 Mg Per Kg */
             so2_mg_per_kg?: number | null;
+        };
+        /**
+         * MakerQuestionOut
+         * @description What is asked about one good; `maker` is null where its label is the product's own.
+         */
+        MakerQuestionOut: {
+            product: components["schemas"]["Named"];
+            /** Maker */
+            maker: string | null;
+            /** Version */
+            version: number;
+            /** Flags */
+            flags: string[];
+            /** Sentences */
+            sentences: string[];
+            /** Plates */
+            plates: components["schemas"]["Named"][];
         };
         /**
          * MeasurePiece
@@ -5076,7 +5136,7 @@ export interface components {
          */
         PreviewIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["PlainFoodChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["ProductRetirement"] | components["schemas"]["ProductMerging"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["PlainFoodChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["ProductRetirement"] | components["schemas"]["ProductMerging"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["MakerAnswers"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
         };
         /**
          * Problem
@@ -5330,6 +5390,14 @@ export interface components {
             traces: components["schemas"]["Because"][];
         };
         /**
+         * QuestionsOut
+         * @description Every open question, by supplier.
+         */
+        QuestionsOut: {
+            /** Suppliers */
+            suppliers: components["schemas"]["SupplierQuestionsOut"][];
+        };
+        /**
          * ReachOut
          * @description How many goods and pots without lines a new flag would make unchecked.
          */
@@ -5362,7 +5430,7 @@ export interface components {
          */
         RecordIn: {
             /** Change */
-            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["PlainFoodChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["ProductRetirement"] | components["schemas"]["ProductMerging"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
+            change: components["schemas"]["ProductChange"] | components["schemas"]["PreparationChange"] | components["schemas"]["PlainFoodChange"] | components["schemas"]["StatementChange"] | components["schemas"]["ClassChange"] | components["schemas"]["LineChange"] | components["schemas"]["ChoiceChange"] | components["schemas"]["WayChange"] | components["schemas"]["Thickening"] | components["schemas"]["Renaming"] | components["schemas"]["Retirement"] | components["schemas"]["ProductRetirement"] | components["schemas"]["ProductMerging"] | components["schemas"]["BringIn"] | components["schemas"]["Removal"] | components["schemas"]["ProductsChange"] | components["schemas"]["MakerChange"] | components["schemas"]["MakerDropped"] | components["schemas"]["MakerInUse"] | components["schemas"]["MakerAnswers"] | components["schemas"]["AdditionChange"] | components["schemas"]["EmptyingChange"];
             /** Seen */
             seen?: number | null;
             /** Seen Each */
@@ -5996,6 +6064,20 @@ export interface components {
             left_out: boolean;
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * SupplierQuestionsOut
+         * @description The questions for one supplier, and the same as a text to be sent.
+         */
+        SupplierQuestionsOut: {
+            /** Supplier */
+            supplier: string;
+            /** Named */
+            named: boolean;
+            /** Letter */
+            letter: string;
+            /** Questions */
+            questions: components["schemas"]["MakerQuestionOut"][];
         };
         /**
          * SwapOut
@@ -17886,6 +17968,126 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    questions_api_v1_questions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionsOut"];
+                };
             };
             /** @description What was sent is no JSON, or is nested too deep */
             400: {

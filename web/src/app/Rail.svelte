@@ -8,6 +8,7 @@
     '/larder',
     '/next-jar',
     '/unchecked',
+    '/questions',
     '/bags',
     '/supplier',
     '/intake',

@@ -22,6 +22,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/larder/:id': () => import('../features/larder/products/Larder.svelte'),
   '/next-jar': () => import('../features/larder/next/NextJarPage.svelte'),
   '/unchecked': () => import('../features/larder/unchecked/Unchecked.svelte'),
+  '/questions': () => import('../features/larder/unchecked/Questions.svelte'),
   '/bags': () => import('../features/larder/bags/Bags.svelte'),
   '/tools': () => import('../features/today/Tools.svelte'),
   '/today': () => import('../features/today/Tools.svelte'),

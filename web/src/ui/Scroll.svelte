@@ -6,6 +6,11 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div role="region" aria-label={label} tabindex="0" class={['relative overflow-y-auto', rest.class]}>
+<div
+  role="region"
+  aria-label={label}
+  tabindex="0"
+  class={['relative overflow-y-auto print:overflow-visible', rest.class]}
+>
   {@render children()}
 </div>

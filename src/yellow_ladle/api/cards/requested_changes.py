@@ -14,6 +14,7 @@ from yellow_ladle.api.schemas.change_forms import (
     ClassChange,
     EmptyingChange,
     LineChange,
+    MakerAnswers,
     MakerChange,
     MakerDropped,
     MakerInUse,
@@ -42,7 +43,7 @@ from yellow_ladle.core.checks.free_claims import free_claim_faults
 from yellow_ladle.core.checks.stated_words import stated_by_words
 from yellow_ladle.core.larder.bag import NoBag, added, emptied
 from yellow_ladle.core.larder.duplicates import merged_into
-from yellow_ladle.core.larder.label_changes import with_maker, without_maker
+from yellow_ladle.core.larder.label_changes import accepted, with_maker, without_maker
 from yellow_ladle.core.larder.plain_food import NotPlain, as_plain
 from yellow_ladle.core.numbers.thickeners import thickener_of
 from yellow_ladle.core.reading.update import Change, applied, choosing, reread, stating, with_lines
@@ -54,6 +55,9 @@ from yellow_ladle.files.book.models import (
 )
 from yellow_ladle.store.book_repository import Now
 
+BY_HAND = ProductChange | MakerChange | MakerAnswers | StatementChange | PlainFoodChange
+"""What a person states."""
+
 
 def change_of(now: Now, wanted: AnyChange) -> Change:
     """The core's change for a request's; Missing or BookRefused where it names what is not.
@@ -62,7 +66,7 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
     and suppliers' sheets are taken as they are, and raised where they contradict themselves.
     """
     change = _described(now, wanted)
-    by_hand = isinstance(wanted, ProductChange | MakerChange | StatementChange | PlainFoodChange)
+    by_hand = isinstance(wanted, BY_HAND)
     if by_hand and (faults := free_claim_faults(now.reading.book, change)):
         raise BookRefused(faults)
     return change
@@ -136,6 +140,8 @@ def _described(now: Now, wanted: AnyChange) -> Change:
         case MakerDropped():
             product = product_or_missing(now, wanted.product)
             return Change(products=(without_maker(product, wanted.maker),))
+        case MakerAnswers():
+            return _answered(now, wanted)
         case MakerInUse():
             product = product_or_missing(now, wanted.product)
             return Change(products=(replace(product, in_use=wanted.maker),))
@@ -184,6 +190,19 @@ def _taken_in(now: Now, wanted: BringIn, product: Product) -> Product:
         raise BookRefused([Fault("person", why)])
     with refused_as("plain", NotPlain):
         return as_plain(product, now.reading.book.flags, wanted.person, str(now.reading.on))
+
+
+def _answered(now: Now, wanted: MakerAnswers) -> Change:
+    product = product_or_missing(now, wanted.product)
+    known_makers: list[str | None] = [maker.id for maker in product.makers]
+    if wanted.maker not in (known_makers or [None]):
+        known = [maker.name for maker in product.makers]
+        raise BookRefused([Fault("maker", unknown("maker", wanted.maker or "", known))])
+    for flag in wanted.levels:
+        _known_flag(now, flag)
+    stated = {flag: Level.of(level) for flag, level in wanted.levels.items()}
+    why = Evidence("supplier", str(now.reading.on), wanted.person)
+    return Change(products=(accepted(product, wanted.maker or "", stated, why, ""),))
 
 
 def _thickening(now: Now, wanted: Thickening) -> Change:
@@ -239,7 +258,7 @@ def _known_line(made: Preparation, line: int, was: str | None) -> None:
 def signer(wanted: AnyChange) -> str | None:
     """Who makes a change, by its own word. What others read before speaks for nobody here."""
     match wanted:
-        case AdditionChange() | EmptyingChange() | PlainFoodChange() | BringIn():
+        case AdditionChange() | EmptyingChange() | PlainFoodChange() | BringIn() | MakerAnswers():
             return wanted.person
         case StatementChange():
             return wanted.evidence.person if wanted.evidence else None

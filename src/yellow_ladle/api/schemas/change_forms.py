@@ -178,6 +178,19 @@ class MakerDropped(BaseModel):
     maker: Id
 
 
+class MakerAnswers(BaseModel):
+    """What a maker has answered about its good, written down by a person.
+
+    `maker` is null for the label of a good without makers.
+    """
+
+    change: Literal["maker_answers"]
+    product: Id
+    maker: Id | None = None
+    levels: Annotated[dict[FlagId, LevelWord], Field(min_length=1, max_length=100)]
+    person: Name
+
+
 class MakerInUse(BaseModel):
     """The maker whose label alone counts from now on; null counts the highest of all."""
 
@@ -224,6 +237,7 @@ AnyChange = Annotated[
     | MakerChange
     | MakerDropped
     | MakerInUse
+    | MakerAnswers
     | AdditionChange
     | EmptyingChange,
     Field(discriminator="change"),

@@ -1,12 +1,14 @@
-"""A kitchen's own flags on a label: their names alone are looked for.
+"""A kitchen's own flags on a label: looked for by their names, and by what usually brings them.
 
-Nobody has told the reader what else brings such a flag, so whatever does not name it is unchecked.
+Nobody has told the reader all that brings such a flag, so whatever does not name it is unchecked.
 """
 
 import re
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 
-from yellow_ladle.core.labels.label_reading import Because, Proposal
+from yellow_ladle.core.labels.label_reading import Because, Listed, Proposal
+from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.core.vocabulary.classes import usual_of
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.stems import STEMS, folded, split
@@ -14,14 +16,34 @@ from yellow_ladle.core.vocabulary.stems import STEMS, folded, split
 WORD = re.compile(r"\w+")
 
 
-def house_proposals(text: str, flags: Iterable[Flag]) -> Iterator[Proposal]:
-    """Per flag that it contains it, by the words that name it; unchecked where none does."""
+def house_proposals(
+    text: str, listed: Sequence[Listed], flags: Iterable[Flag]
+) -> Iterator[Proposal]:
+    """Per flag that the label contains it, by the words for that; unchecked where there are none.
+
+    A word names the flag, or an ingredient is of a class that usually has it: a tomato nightshade.
+    """
     words = [(found, _stems(found.group())) for found in WORD.finditer(text)]
+    usual = [(entry, usual_of(class_)) for entry, class_ in _classes(listed)]
     for flag in flags:
         named = [_stems(word) for word in split(flag.name)]
-        because = tuple(_named(text, words, named)) if named else ()
+        because = [*_named(text, words, named)] if named else []
+        because += [
+            Because(entry.text, entry.start, entry.end, f"{flag.name.lower()}, as a rule")
+            for entry, brings in usual
+            if flag.id in brings.inherent | brings.has
+        ]
         level = Level.CONTAINS if because else Level.UNCHECKED
-        yield Proposal(flag.id, level, because)
+        yield Proposal(flag.id, level, tuple(because))
+
+
+def _classes(listed: Iterable[Listed]) -> Iterator[tuple[Listed, str]]:
+    """The ingredients whose class their name tells, those within a compound one too."""
+    for entry in listed:
+        guess = class_of_name(entry.text)
+        if guess.class_ is not None and guess.certain:
+            yield entry, guess.class_
+        yield from _classes(entry.parts)
 
 
 def _named(

@@ -78,7 +78,7 @@ def read_label(
     reading = _read_shipped(text, language, regime)
     if not house_flags:
         return reading
-    own = tuple(house_proposals(text, house_flags))
+    own = tuple(house_proposals(text, reading.listed, house_flags))
     return replace(reading, proposals=(*reading.proposals, *own))
 
 

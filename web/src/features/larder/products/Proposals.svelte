@@ -2,6 +2,7 @@
   import Check from '@lucide/svelte/icons/check';
   import { asWords, LEVELS, levelWord } from '../../../ui/marks/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
+  import Tick from '../../../ui/Check.svelte';
   import Button from '../../../ui/Button.svelte';
   import type { LabelDraft } from './labelDraft.svelte';
   import type { LabelReading } from './labelReading.svelte';
@@ -22,7 +23,7 @@
       </tr>
     </thead>
     <tbody>
-      {#each read.proposals as proposal (proposal.flag)}
+      {#each reading.named as proposal (proposal.flag)}
         {@const level = reading.levels[proposal.flag] ?? proposal.level}
         {@const done = reading.taken.includes(proposal.flag)}
         <tr class="border-b border-rule align-top" data-proposal={proposal.flag}>
@@ -44,9 +45,6 @@
             {#each proposal.because.slice(0, 2) as why, index (index)}
               <p><q>{why.text}</q> <span class="text-soft">{why.why}</span></p>
             {/each}
-            {#if proposal.because.length === 0}
-              <p class="text-clay">The kitchen's own flag, not named here: look for it yourself.</p>
-            {/if}
             {#if proposal.traces.length > 0}
               <p class="text-clay" data-trace>Once the maker has answered, may contain is left.</p>
             {/if}
@@ -68,6 +66,17 @@
       {/each}
     </tbody>
   </table>
+  {#if reading.unnamed.length > 0}
+    <div class="mt-1" data-own-flags>
+      <Tick bind:checked={reading.lookedForOwn}
+        >I looked for {reading.unnamed.map((each) => asWords(each.flag)).join(', ')} myself: none is in
+        it</Tick
+      >
+      <p class="text-soft">
+        Flags of the kitchen's own are not read. Without this they stay not checked.
+      </p>
+    </div>
+  {/if}
   {#if read.claims.length > 0}
     <p class="mt-2 text-soft">
       The label claims: {[...new Set(read.claims.map((claim) => claim.because.text))].join(', ')}. A

@@ -24,6 +24,8 @@ export class LabelReading {
   language = $state('auto');
   levels = $state<Record<string, Level>>({});
   taken = $state<string[]>([]);
+  /** Whether a person has looked for the kitchen's own flags that no word of the label names. */
+  lookedForOwn = $state(false);
   error = $state<unknown>(null);
   busy = $state(false);
   readonly photo: Photograph;
@@ -59,6 +61,7 @@ export class LabelReading {
       this.text = text;
       this.levels = Object.fromEntries(this.read.proposals.map((made) => [made.flag, made.level]));
       this.taken = [];
+      this.lookedForOwn = false;
       // Recorded as they stand, its flags would go unmentioned: recording takes them.
       if (this.#label) {
         const label = this.#label;
@@ -76,6 +79,11 @@ export class LabelReading {
     this.levels = { ...this.levels, [flag]: level };
   }
 
+  /** Proposals that words of the label led to. */
+  named = $derived(this.read?.proposals.filter((each) => each.because.length > 0) ?? []);
+  /** The kitchen's own flags that no word names: nobody has told the reader what brings them. */
+  unnamed = $derived(this.read?.proposals.filter((each) => each.because.length === 0) ?? []);
+
   /** Every proposal as it stands, and nothing of the rest. */
   takeRead(label: LabelDraft) {
     for (const proposal of this.read?.proposals ?? []) this.take(label, proposal);
@@ -84,7 +92,9 @@ export class LabelReading {
 
   take(label: LabelDraft, proposal: Proposal) {
     label.waiting = null;
-    label.state(proposal.flag, this.levels[proposal.flag] ?? proposal.level);
+    const unnamed = proposal.because.length === 0;
+    const level = unnamed && this.lookedForOwn ? 'free' : this.levels[proposal.flag];
+    label.state(proposal.flag, level ?? proposal.level);
     if (!this.taken.includes(proposal.flag)) this.taken = [...this.taken, proposal.flag];
   }
 

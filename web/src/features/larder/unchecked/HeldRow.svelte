@@ -64,7 +64,9 @@
     {#if entry.settle === 'mark_plain' || entry.settle === 'empty_bag'}
       <Button onclick={() => (settling = true)}>{WAYS[entry.settle]}</Button>
     {:else}
-      <Button href={place}>{WAYS[entry.settle]}</Button>
+      <Button href={entry.settle === 'ask_maker' ? p('/questions') : place}
+        >{WAYS[entry.settle]}</Button
+      >
     {/if}
     {#if entry.is_product && entry.plates.length > 0}
       <Button href={p('/pots/:id/swaps', { params: { id: entry.plates[0]?.id ?? '' } })}

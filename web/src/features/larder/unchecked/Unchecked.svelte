@@ -23,8 +23,9 @@
     <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[62.5rem]:grid-cols-1">
       <div>
         {#if list.held.length > 0}
-          <div class="py-3">
+          <div class="flex flex-wrap gap-3 py-3">
             <Button main href={p('/next-jar')}>Go through them, jar by jar</Button>
+            <Button href={p('/questions')}>Ask the makers</Button>
           </div>
         {/if}
         <ol>

@@ -1,0 +1,79 @@
+<script lang="ts">
+  import type { Level, Schema } from '../../../api/client';
+  import { p } from '../../../app/routes';
+  import Button from '../../../ui/Button.svelte';
+  import { asWords, LEVELS, levelWord } from '../../../ui/marks/levels';
+  import RecordFoot from '../../impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../impact/recording.svelte';
+  import { currentUser } from '../../people/currentUser.svelte';
+  import WriterNote from '../../people/WriterNote.svelte';
+
+  /** A maker's answers about one good, flag by flag. What is not answered stays not checked. */
+  let { question }: { question: Schema['MakerQuestionOut'] } = $props();
+
+  const recording = new Recording();
+  const ANSWERS = LEVELS.filter((level) => level !== 'unchecked');
+  let levels = $state<Record<string, Level | ''>>({});
+  const answered = $derived(
+    Object.fromEntries(Object.entries(levels).filter(([, level]) => level !== ''))
+  ) as Record<string, Level>;
+  const any = $derived(Object.keys(answered).length > 0);
+  const open = $derived(question.flags.filter((flag) => !levels[flag]));
+
+  const change = $derived.by((): Change | null => {
+    const person = currentUser.initials;
+    if (!any || !person) return null;
+    const { product, maker } = question;
+    return { change: 'maker_answers', product: product.id, maker, levels: answered, person };
+  });
+  $effect(() => recording.preview(change));
+
+  async function record() {
+    if (!change) return;
+    const act = { person: currentUser.initials, why: 'the maker answered' };
+    if (await recording.record(change, question.version, act)) levels = {};
+  }
+</script>
+
+<h3 class="text-lead">
+  <a class="hover:underline" href={p('/larder/:id', { params: { id: question.product.id } })}
+    >{question.product.name}</a
+  >
+</h3>
+{#if question.plates.length > 0}
+  <p class="text-soft">
+    {question.plates.map((plate) => plate.name).join(', ')}
+    {question.plates.length === 1 ? 'waits' : 'wait'} for it.
+  </p>
+{/if}
+{#each question.sentences as sentence (sentence)}<p class="text-clay">{sentence}</p>{/each}
+<div class="mt-1 grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-x-4 gap-y-1">
+  {#each question.flags as flag (flag)}
+    <label class="flex items-center gap-2">
+      <span class="min-w-0 flex-1">{asWords(flag)}</span>
+      <select class="field !w-36" bind:value={() => levels[flag] ?? '', (v) => (levels[flag] = v)}>
+        <option value="">no answer</option>
+        {#each ANSWERS as level (level)}<option value={level}>{levelWord(level)}</option>{/each}
+      </select>
+    </label>
+  {/each}
+</div>
+{#if any}
+  <div class="mt-2 grid gap-2">
+    {#if open.length > 0}
+      <div>
+        <Button
+          onclick={() =>
+            (levels = { ...levels, ...Object.fromEntries(open.map((f) => [f, 'free'])) })}
+          >The other {open.length}: free</Button
+        >
+      </div>
+    {/if}
+    <WriterNote />
+    <RecordFoot
+      {recording}
+      wants={currentUser.initials ? '' : 'Say who you are: an answer wants the person who had it.'}
+      onrecord={record}
+    />
+  </div>
+{/if}
