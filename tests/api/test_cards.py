@@ -49,6 +49,10 @@ class Words(CardTest):
         self.assertEqual(made["statements"], {"egg": "unchecked"})
         self.assertEqual(made["evidence"]["egg"]["kind"], "method")
         self.assertEqual(self.ledger.now.reading.level("mussel-plate", "egg").word, "unchecked")
+        for pot in ("oatcakes", "mussel-plate"):
+            bringers = self.get(f"/preparations/{pot}")["carries"]["bringers"]
+            [by_words] = [b["way"]["words"] for b in bringers if b["way"]["own"]]
+            self.assertEqual(by_words, ["egg wash"])
         plain = made | {"method": made["method"][:-1]}
         self.record({"change": "preparation", "preparation": plain}, done["versions"]["oatcakes"])
         self.assertEqual(self.card("oatcakes")["statements"], {})

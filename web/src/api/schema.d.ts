@@ -6505,6 +6505,8 @@ export interface components {
         /**
          * WayOut
          * @description One source of a flag: its names from the source to here, and the ids by which it came.
+         *
+         *     `words` are those of a card's own text that made its statement.
          */
         WayOut: {
             /** Source */
@@ -6522,6 +6524,8 @@ export interface components {
             own: boolean;
             /** Strained Out */
             strained_out: boolean;
+            /** Words */
+            words: string[];
         };
         /**
          * WayPiece

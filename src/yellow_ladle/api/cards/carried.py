@@ -1,7 +1,10 @@
 """What an item carries and whom it suits, as screens show it."""
 
+from collections.abc import Sequence
+
 from pydantic import BaseModel
 
+from yellow_ladle.core.cards.card_words import words_behind
 from yellow_ladle.core.carrying.paths import Source
 from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.reading.breakdown import PartId, by_flag, by_source
@@ -13,7 +16,10 @@ from yellow_ladle.core.vocabulary.regimes import regimes
 
 
 class WayOut(BaseModel):
-    """One source of a flag: its names from the source to here, and the ids by which it came."""
+    """One source of a flag: its names from the source to here, and the ids by which it came.
+
+    `words` are those of a card's own text that made its statement.
+    """
 
     source: str
     level: LevelWord
@@ -21,6 +27,7 @@ class WayOut(BaseModel):
     via: list[str]
     own: bool
     strained_out: bool
+    words: list[str]
 
 
 class CarriedOut(BaseModel):
@@ -102,8 +109,8 @@ def carries(reading: Reading, item: str) -> CarriesOut:
                         flags=list(entry.flags),
                         names=list(entry.names),
                         level=entry.level.word,
-                        ways=[_way(reading, source) for source in entry.sources],
-                        lower=[_way(reading, source) for source in entry.lower],
+                        ways=[_way(reading, source, entry.flags) for source in entry.sources],
+                        lower=[_way(reading, source, entry.flags) for source in entry.lower],
                     )
                     for entry in part.entries
                 ],
@@ -116,7 +123,7 @@ def carries(reading: Reading, item: str) -> CarriesOut:
         ],
         bringers=[
             BringerOut(
-                way=_way(reading, bringer.source),
+                way=_way(reading, bringer.source, [f for b in bringer.brings for f in b.flags]),
                 brings=[
                     BroughtOut(level=b.level.word, flags=list(b.flags), names=list(b.names))
                     for b in bringer.brings
@@ -165,7 +172,7 @@ def declared(reading: Reading, item: str) -> DeclaredOut:
     )
 
 
-def _way(reading: Reading, source: Source) -> WayOut:
+def _way(reading: Reading, source: Source, flags: Sequence[str]) -> WayOut:
     return WayOut(
         source=source.product,
         level=source.level.word,
@@ -173,4 +180,5 @@ def _way(reading: Reading, source: Source) -> WayOut:
         via=list(source.via),
         own=source.own,
         strained_out=strained_on(reading.book, source),
+        words=list(words_behind(reading, source.product, flags)) if source.own else [],
     )

@@ -50,6 +50,8 @@ class Bag:
 
 PLAIN_FOOD: EvidenceKind = "plain_food"
 """The evidence of what is known of a single food without a label."""
+METHOD: EvidenceKind = "method"
+"""The evidence of a statement that a card's own words make."""
 MAX_ALCOHOL_FREE = 0.5
 """Per cent by volume above which a drink is not free from alcohol, whatever its label says."""
 MAX_SULPHITE_FREE = 10.0

@@ -4,11 +4,12 @@ A step that says "melt the butter" on a card without butter puts it back into th
 flags say.
 """
 
-from collections.abc import Collection, Iterator
+from collections.abc import Collection, Iterable, Iterator
 from dataclasses import dataclass
 from functools import lru_cache
 
 from yellow_ladle.core.book.book import Preparation, by_product_item
+from yellow_ladle.core.book.product import METHOD
 from yellow_ladle.core.cards.card_names import Names, names_of, run_of, taken_back
 from yellow_ladle.core.labels.hits import Hit, hits
 from yellow_ladle.core.labels.languages import language_of
@@ -53,6 +54,18 @@ def card_words(reading: Reading) -> list[CardWord]:
         if made.retired is None:
             found += words_of_card(reading, made)
     return found
+
+
+def words_behind(reading: Reading, preparation: str, flags: Iterable[str]) -> tuple[str, ...]:
+    """The words of a card that made some of its own statements, each once, as they are written."""
+    made = reading.book.preparations.get(preparation)
+    if made is None:
+        return ()
+    by_words = {f for f in flags if f in made.evidence and made.evidence[f].kind == METHOD}
+    if not by_words:
+        return ()
+    found = (word.text for word in words_of_card(reading, made) if by_words & {*word.flags})
+    return tuple(dict.fromkeys(found))
 
 
 def words_of_card(reading: Reading, made: Preparation) -> list[CardWord]:

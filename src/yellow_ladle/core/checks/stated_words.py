@@ -4,14 +4,12 @@ from dataclasses import replace
 
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.maker import Evidence
+from yellow_ladle.core.book.product import METHOD
 from yellow_ladle.core.cards.card_words import words_of_card
 from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, applied, reread
 from yellow_ladle.core.vocabulary.levels import Level
-
-METHOD = "method"
-"""The evidence of a statement that a card's own words make."""
 
 
 def stated_by_words(reading: Reading, made: Preparation, on: str | None = None) -> Preparation:

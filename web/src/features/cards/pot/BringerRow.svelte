@@ -13,9 +13,11 @@
   );
   const aside = $derived(
     bringer.way.own
-      ? named === bringer.way.names[0]
-        ? 'as stated'
-        : ''
+      ? bringer.way.words.length > 0
+        ? `by its words: ${bringer.way.words.join(', ')}`
+        : named === bringer.way.names[0]
+          ? 'as stated'
+          : ''
       : bringer.way.strained_out
         ? 'strained out'
         : ''

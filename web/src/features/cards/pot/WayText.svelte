@@ -8,7 +8,14 @@
     aside = ''
   }: { way: Schema['WayOut']; rest?: boolean; aside?: string } = $props();
 
-  const own = $derived(way.names[0] === 'here' ? 'stated here' : `${way.names[0]}, as stated`);
+  const said = $derived(way.words.map((word) => `“${word}”`).join(', '));
+  const own = $derived(
+    said
+      ? `${way.names[0] === 'here' ? 'its own words' : `the words of ${way.names[0]}`}: ${said}`
+      : way.names[0] === 'here'
+        ? 'stated here'
+        : `${way.names[0]}, as stated`
+  );
   const first = $derived(
     way.own ? own : `${way.names[0]}${way.strained_out ? ', strained out' : ''}`
   );
