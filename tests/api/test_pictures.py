@@ -46,6 +46,20 @@ class PicturesAsText(ApiTest):
         )
         self.assertIn("whey", read["text"])
 
+    def test_a_picture_on_its_side_is_turned(self) -> None:
+        page = Image.open(io.BytesIO(picture(LABEL, SHARP, 1)))
+        for turn, back in (
+            (90, Image.Transpose.ROTATE_90),
+            (180, Image.Transpose.ROTATE_180),
+            (270, Image.Transpose.ROTATE_270),
+        ):
+            with self.subTest(turn=turn):
+                out = io.BytesIO()
+                page.transpose(back).save(out, "PNG")
+                read = self.send("/labels/picture", out.getvalue(), language="en")
+                self.assertIn("whey", read["text"])
+                self.assertEqual(read["turn"], turn)
+
     def test_a_recipe_keeps_its_lines(self) -> None:
         read = self.send("/recipes/picture", picture(LABEL, SHARP, 1), language="en")
         self.assertGreater(read["text"].count("\n"), 1)

@@ -42,6 +42,10 @@ LEAST_HEIGHT, GOOD_HEIGHT, MAX_ENLARGED = 24, 36, 4.0
 MAX_SIDE, MAX_SIDE_BEFORE = 3_000, 5_000
 """Pixels of the longest side that is read, and of a picture before a part of it is cut out."""
 SHOWN_SIDE, SHOWN_QUALITY = 1_200, 70
+SIDEWAYS = (90, 270, 180)
+"""Turns that are tried on a picture of which nothing is certain as it is."""
+MIN_LETTERS_OF_A_SHAPE = 4
+"""Letters of a word that is wider than high wherever it stands upright."""
 MAX_SECONDS = 20
 MAX_UNREAD_INK = 0.06
 """The share of dark pixels that may lie beside the words that were read: specks and edges."""
@@ -86,7 +90,8 @@ class ReadWord:
 class PictureText:
     """What was read in a picture; `unread`: ink stands beside the words.
 
-    `picture`: the part that was read, as a small JPEG to compare the words with.
+    `picture`: the part that was read, as a small JPEG to compare the words with. `turn`: how far it
+    was turned for that, clockwise in degrees.
     """
 
     text: str
@@ -94,6 +99,7 @@ class PictureText:
     language: str
     unread: bool
     picture: bytes
+    turn: int = 0
 
     @property
     def uncertain(self) -> tuple[ReadWord, ...]:
@@ -117,8 +123,38 @@ def read_picture(
     """
     if not can_read():
         raise ReaderMissing(MISSING)
-    seen = framed(upright(content, MAX_SIDE if frame.is_whole else MAX_SIDE_BEFORE), frame)
-    seen.thumbnail((MAX_SIDE, MAX_SIDE))
+    whole = upright(content, MAX_SIDE if frame.is_whole else MAX_SIDE_BEFORE)
+    # One that somebody has turned or cut is meant as it is.
+    turns = SIDEWAYS if frame == WHOLE_PICTURE else ()
+    lying: PictureText | None = None
+    for each in (frame, *(Frame(turn) for turn in turns)):
+        seen = framed(whole.copy(), each)
+        seen.thumbnail((MAX_SIDE, MAX_SIDE))
+        found = _found(seen, language, each.turn, by_line=by_line)
+        if found is not None and (_stands(found, seen.size) or not turns):
+            return found
+        lying = lying or found
+    if lying is not None:
+        return lying
+    raise BookRefused([Fault("photo", AGAIN)])
+
+
+def _stands(found: PictureText, size: tuple[int, int]) -> bool:
+    """Whether words are wider than they are high, so that the picture is upright.
+
+    The reader reads lines that run upwards as well.
+    """
+    width, height = size
+    shapes = [
+        word.place.width * width / (word.place.height * height)
+        for word in found.words
+        if len(word.text) >= MIN_LETTERS_OF_A_SHAPE and word.place.height > 0
+    ]
+    return not shapes or median(shapes) > 1
+
+
+def _found(seen: "Image.Image", language: str, turn: int, *, by_line: bool) -> PictureText | None:
+    """The text of an upright picture; None where too little of it is certain."""
     picture = _prepared(seen)
     spoken = "en" if language == AUTO else language
     rows = _read(picture, spoken)
@@ -133,8 +169,8 @@ def read_picture(
             spoken, rows = found, _read(picture, found)
     text, words = _joined(rows, picture.size, by_line=by_line)
     if sum(word.certain for word in words) < MIN_CERTAIN_SHARE * max(len(words), 1) or not words:
-        raise BookRefused([Fault("photo", AGAIN)])
-    return PictureText(text, words, spoken, _unread(picture, rows), _shown(seen))
+        return None
+    return PictureText(text, words, spoken, _unread(picture, rows), _shown(seen), turn)
 
 
 @dataclass(frozen=True, slots=True)

@@ -4717,7 +4717,8 @@ export interface components {
          * @description The text of a photograph, and the words of it that have to be looked at.
          *
          *     `questions` are about the picture: whether something in it was not read. `picture`: the part
-         *     that was read, turned and flat, as a data URL; `words` tells where each word stands in it.
+         *     that was read, turned and flat, as a data URL; `words` tells where each word stands in it, and
+         *     `turn` how far it was turned.
          */
         PictureTextOut: {
             /** Text */
@@ -4732,6 +4733,8 @@ export interface components {
             picture: string;
             /** Words */
             words: components["schemas"]["PictureWordOut"][];
+            /** Turn */
+            turn: number;
         };
         /**
          * PictureWordOut

@@ -51,7 +51,8 @@ class PictureTextOut(BaseModel):
     """The text of a photograph, and the words of it that have to be looked at.
 
     `questions` are about the picture: whether something in it was not read. `picture`: the part
-    that was read, turned and flat, as a data URL; `words` tells where each word stands in it.
+    that was read, turned and flat, as a data URL; `words` tells where each word stands in it, and
+    `turn` how far it was turned.
     """
 
     text: str
@@ -60,6 +61,7 @@ class PictureTextOut(BaseModel):
     questions: list[str]
     picture: str
     words: list[PictureWordOut]
+    turn: int
 
 
 def _frame(
@@ -122,4 +124,5 @@ def _text(
         words=[
             PictureWordOut(start=word.start, end=word.end, place=word.place) for word in found.words
         ],
+        turn=found.turn,
     )

@@ -1,4 +1,5 @@
 import type { Schema } from '../../api/client';
+import { smaller } from './smaller';
 
 export type Found = Schema['PictureTextOut'];
 
@@ -46,7 +47,8 @@ export class Photograph {
 
   /** Takes another picture and reads it as it is. */
   async take(file: File) {
-    this.file = file;
+    this.busy = true;
+    this.file = await smaller(file);
     this.found = null;
     this.turn = 0;
     this.slanted = false;
@@ -64,6 +66,7 @@ export class Photograph {
     try {
       const frame = { turn: this.turn, ...(cut ? { corners: this.corners } : {}) };
       this.found = await this.#send(this.file, frame);
+      this.turn = this.found.turn;
       this.framing = false;
       this.used = true;
       await this.#use(this.found);

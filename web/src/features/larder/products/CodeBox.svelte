@@ -2,6 +2,7 @@
   import { answer, api, fileBody, type Schema } from '../../../api/client';
   import { announcements } from '../../../app/announce.svelte';
   import { navigate, p } from '../../../app/routes';
+  import { smaller } from '../../pictures/smaller';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import FileButton from '../../../ui/FileButton.svelte';
 
@@ -48,7 +49,9 @@
     take(() => answer(api.GET('/api/v1/scan', { params: { query: { text: text.trim() } } })));
 
   const photographed = (file: File) =>
-    take(async () => (await answer(api.POST('/api/v1/scan/picture', fileBody(file))))[0]);
+    take(
+      async () => (await answer(api.POST('/api/v1/scan/picture', fileBody(await smaller(file)))))[0]
+    );
 </script>
 
 <form

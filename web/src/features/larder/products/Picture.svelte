@@ -3,6 +3,7 @@
   import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import FileButton from '../../../ui/FileButton.svelte';
+  import { smaller } from '../../pictures/smaller';
   import ErrorText from '../../../ui/ErrorText.svelte';
 
   /** The photograph of the label. */
@@ -15,7 +16,7 @@
     async (file: File | null) => {
       const params = { path: { id: known.product.id } };
       const address = '/api/v1/products/{id}/photo';
-      if (file) await answer(api.PUT(address, { params, ...fileBody(file) }));
+      if (file) await answer(api.PUT(address, { params, ...fileBody(await smaller(file)) }));
       else await answer(api.DELETE(address, { params }));
       round += 1;
     },
@@ -24,7 +25,7 @@
 </script>
 
 <h2 class="mt-3 text-lead">Photograph of the label</h2>
-<p class="text-soft">PNG, JPEG or WebP up to 10 MB. It is kept beside the book, made smaller.</p>
+<p class="text-soft">PNG, JPEG or WebP. It is made smaller here, and kept beside the book.</p>
 <div class="mt-2 flex flex-wrap items-center gap-3">
   <FileButton
     label="Picture of the label"
