@@ -28,6 +28,48 @@ class Places(BrowserTest):
         self.no_complaints()
 
 
+class HalfWritten(BrowserTest):
+    """What somebody has typed is there again after they were called away."""
+
+    def again(self, place: str, box: str, words: str) -> None:
+        self.open(place)
+        self.named("input", box).send_keys(words)
+        self.open("/", "[data-strip]")
+        self.open(place)
+        self.assertEqual(self.named("input", box).get_attribute("value"), words)
+
+    def test_a_need_and_a_maker(self) -> None:
+        self.again("/guests", "Guest or table", "Table 12")
+        self.open("/larder/butter", "textarea")
+        self.click("[role=tab], button", "Makers")
+        self.named("input", "Name of the maker").send_keys("Gull & Sons")
+        self.open("/larder/butter", "textarea")
+        self.click("[role=tab], button", "Makers")
+        maker = self.named("input", "Name of the maker")
+        self.assertEqual(maker.get_attribute("value"), "Gull & Sons")
+
+    def test_the_settings_and_a_flag_of_our_own(self) -> None:
+        self.open("/", "[data-strip]")
+        settings = "The kitchen's settings: Skerrow Light"
+        self.named("header button", settings).click()
+        self.see("[role=dialog] input").send_keys(" and Lamp")
+        self.press(Keys.ESCAPE)
+        self.gone("[role=dialog]")
+        self.named("header button", settings).click()
+        self.see("[data-recovered]")
+        name = self.see("[role=dialog] input").get_attribute("value")
+        self.assertEqual(name, "Skerrow Light and Lamp")
+        self.click("[data-recovered] button", "Begin anew")
+        self.named("[role=dialog] input", "A new flag").send_keys("Nut board")
+        self.shows("goods will be not checked for it", "[data-reach]")
+        self.accessible()
+        self.click("[data-house-flags] button", "Add")
+        self.see("[aria-label='Name of the flag Nut board']")
+        reading = self.served.ledger.now.reading
+        self.assertEqual(reading.level("butter", "nut_board").word, "unchecked")
+        self.no_complaints()
+
+
 class TheGrid(BrowserTest):
     def test_plates_against_the_groups_and_on_a_phone_by_plate(self) -> None:
         self.open("/", "[data-strip]")

@@ -274,7 +274,11 @@ class Swaps(Bench):
 
 class BesideTheBench(Bench):
     def test_the_whole_menu(self) -> None:
-        self.open("/menu", "h1")
+        self.open("/menu", "input[type=checkbox]:checked")
+        ticked = "return document.querySelectorAll('main input:checked').length"
+        dishes = self.served.ledger.now.reading.book.preparations.values()
+        self.assertEqual(self.script(ticked), sum(each.kind == "dish" for each in dishes))
+        self.click("button", "none")
         for plate in ("Hen and leek pie", "Cod on samphire"):
             self.click("label", plate)
         for guest, goal in (("Ada", "no wheat"), ("Bo", "no fish")):
@@ -289,6 +293,9 @@ class BesideTheBench(Bench):
         self.assertIn("Ada", self.see("[aria-labelledby=answer] ul").text)
         self.shows("What one thing more would buy")
         self.accessible()
+        self.open("/menu", "input[type=checkbox]:checked")
+        self.assertEqual(self.script(ticked), 2)
+        self.shows("Ada", "section ul")
         self.no_complaints()
 
     def test_a_verdict_is_recorded_and_comes_up(self) -> None:

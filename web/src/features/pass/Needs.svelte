@@ -3,6 +3,7 @@
   import { answer, api, type Schema } from '../../api/client';
   import { kitchenQuery } from '../../api/queries';
   import { Write } from '../../api/write.svelte';
+  import { KeptForm } from '../../lib/keptForm.svelte';
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
   import { asWords } from '../../ui/marks/levels';
@@ -13,9 +14,12 @@
   let { needs }: { needs: Schema['NeedOut'][] } = $props();
 
   const kitchen = kitchenQuery();
-  let guest = $state('');
-  let goal = $state('');
-  let strictness = $state<Need['strictness']>('allergy');
+  const form = new KeptForm('need', '', {
+    guest: '',
+    goal: '',
+    strictness: 'allergy' as Need['strictness']
+  });
+  const wanted = $derived(form.fields);
 
   const adding = new Write(
     (body: Schema['NeedIn']) => answer(api.POST('/api/v1/needs', { body })),
@@ -30,15 +34,15 @@
   );
 
   async function add() {
-    const [kind, id = ''] = goal.split(':');
+    const [kind, id = ''] = wanted.goal.split(':');
     const need = {
       id: '',
-      guest: guest.trim(),
+      guest: wanted.guest.trim(),
       clear: kind === 'clear' ? [id] : [],
       fit: kind === 'fit' ? [id] : [],
-      strictness
+      strictness: wanted.strictness
     };
-    if (await adding.send({ need, seen: null })) guest = goal = '';
+    if (await adding.send({ need, seen: null })) form.clear();
   }
 
   const told = (need: Need) =>
@@ -72,11 +76,11 @@
   </ul>
   <div class="mt-2 grid gap-2">
     <Field label="Guest or table">
-      <input class="field" maxlength="200" autocomplete="off" bind:value={guest} />
+      <input class="field" maxlength="200" autocomplete="off" bind:value={form.fields.guest} />
     </Field>
     <div class="flex gap-2">
       <Field label="Must be" class="min-w-0 flex-1">
-        <select class="field" bind:value={goal}>
+        <select class="field" bind:value={form.fields.goal}>
           <option value="">choose</option>
           {#each kitchen.data?.diets ?? [] as diet (diet.id)}
             <option value="fit:{diet.id}">{diet.name}</option>
@@ -87,15 +91,16 @@
         </select>
       </Field>
       <Field label="As" class="w-32">
-        <select class="field" bind:value={strictness}>
+        <select class="field" bind:value={form.fields.strictness}>
           {#each kitchen.data?.strictness ?? [] as word (word)}<option value={word}>{word}</option
             >{/each}
         </select>
       </Field>
     </div>
     <div>
-      <Button disabled={guest.trim() === '' || goal === '' || adding.busy} onclick={add}
-        >Add the guest</Button
+      <Button
+        disabled={wanted.guest.trim() === '' || wanted.goal === '' || adding.busy}
+        onclick={add}>Add the guest</Button
       >
     </div>
     <ErrorText error={adding.error ?? answering.error} />

@@ -1,6 +1,8 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
+  import { untrack } from 'svelte';
   import type { Schema } from '../../../api/client';
+  import { KeptForm } from '../../../lib/keptForm.svelte';
   import LevelLists from '../../../ui/marks/LevelLists.svelte';
   import Button from '../../../ui/Button.svelte';
   import { currentUser } from '../../people/currentUser.svelte';
@@ -12,10 +14,16 @@
 
   const recording = new Recording();
   let wanted = $state.raw<Change | null>(null);
-  let name = $state('');
-  let pack = $state('');
-  let code = $state('');
-  let sulphites = $state<number | null>(null);
+  const form = untrack(
+    () =>
+      new KeptForm('maker', known.product.id, {
+        name: '',
+        pack: '',
+        code: '',
+        sulphites: null as number | null
+      })
+  );
+  const typed = $derived(form.fields);
 
   const product = $derived(known.product);
   const makers = $derived(product.makers ?? []);
@@ -35,16 +43,16 @@
       product: product.id,
       maker: {
         id: '',
-        name: name.trim(),
+        name: typed.name.trim(),
         statements: {},
         otherwise: 'unchecked',
         certificates: [],
         papers: {},
         evidence: {},
         label: '',
-        pack: pack.trim(),
-        code: code.trim(),
-        so2_mg_per_kg: sulphites
+        pack: typed.pack.trim(),
+        code: typed.code.trim(),
+        so2_mg_per_kg: typed.sulphites
       }
     });
   }
@@ -52,9 +60,8 @@
   async function record() {
     if (!wanted) return;
     if (await recording.record(wanted, known.version, { person: currentUser.initials })) {
+      if (wanted.change === 'maker') form.clear();
       wanted = null;
-      name = pack = code = '';
-      sulphites = null;
     }
   }
 </script>
@@ -119,10 +126,10 @@
 <h3 class="mt-4 text-lead">One more maker</h3>
 <div class="flex flex-wrap items-end gap-3">
   <Field label="Name of the maker" class="w-60">
-    <input class="field" autocomplete="off" maxlength="200" bind:value={name} />
+    <input class="field" autocomplete="off" maxlength="200" bind:value={form.fields.name} />
   </Field>
   <Field label="Pack" class="w-36">
-    <input class="field" autocomplete="off" maxlength="200" bind:value={pack} />
+    <input class="field" autocomplete="off" maxlength="200" bind:value={form.fields.pack} />
   </Field>
   <Field label="Bar code" class="w-44">
     <input
@@ -130,13 +137,19 @@
       inputmode="numeric"
       autocomplete="off"
       maxlength="14"
-      bind:value={code}
+      bind:value={form.fields.code}
     />
   </Field>
   <Field label="Total SO2, mg/kg" class="w-40">
-    <input class="field amount" type="number" min="0" step="any" bind:value={sulphites} />
+    <input
+      class="field amount"
+      type="number"
+      min="0"
+      step="any"
+      bind:value={form.fields.sulphites}
+    />
   </Field>
-  <Button disabled={name.trim() === ''} onclick={add}>See what it would change</Button>
+  <Button disabled={typed.name.trim() === ''} onclick={add}>See what it would change</Button>
 </div>
 <div class="mt-4 border-t border-rule pt-3">
   <RecordFoot

@@ -23,8 +23,10 @@
     const [kind, id = ''] = goal.split(':');
     const key = kind === 'clear' ? 'clear' : 'fit';
     const known = bench.guests.find((guest) => guest.name === name.trim());
-    if (known) known.goals[key] = [...new Set([...(known.goals[key] ?? []), id])];
-    else {
+    if (known) {
+      const goals = { ...known.goals, [key]: [...new Set([...(known.goals[key] ?? []), id])] };
+      bench.guests = bench.guests.map((guest) => (guest === known ? { ...guest, goals } : guest));
+    } else {
       const goals = { clear: [], fit: [], [key]: [id] };
       bench.guests = [...bench.guests, { name: name.trim(), goals }];
     }

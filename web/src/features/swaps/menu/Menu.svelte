@@ -15,21 +15,36 @@
 
   $effect(() => {
     const needs = unchecked.data?.needs ?? [];
-    if (needs.length > 0 && bench.guests.length === 0)
-      bench.guests = needs.map(({ need }) => ({
+    bench.offered = {
+      plates: dishes.map((dish) => dish.id),
+      guests: needs.map(({ need }) => ({
         name: need.guest,
         goals: { clear: need.clear ?? [], fit: need.fit ?? [] }
-      }));
+      }))
+    };
   });
 </script>
 
 <SwapPage
   title="The whole menu"
-  told="Choose the plates and the guests. Nobody needs the whole menu: say how many plates of each course a guest is to choose from, and the answer is the fewest small pots for it."
+  told="Say who comes, and take off the plates that are not on. Nobody needs the whole menu: say how many plates of each course a guest is to choose from, and the answer is the fewest small pots for it."
 >
   <div class="mt-3 grid grid-cols-2 gap-8 max-[56.25rem]:grid-cols-1">
+    <GuestList {bench} />
     <fieldset>
       <legend class="text-lead font-[650]">Plates</legend>
+      <div class="flex flex-wrap gap-x-4">
+        <button
+          type="button"
+          class="min-h-11 underline underline-offset-4"
+          onclick={() => (bench.plates = dishes.map((dish) => dish.id))}>all of them</button
+        >
+        <button
+          type="button"
+          class="min-h-11 underline underline-offset-4"
+          onclick={() => (bench.plates = [])}>none</button
+        >
+      </div>
       <div class="grid grid-cols-2 gap-x-4 max-[43.75rem]:grid-cols-1">
         {#each dishes as dish (dish.id)}
           <label class="flex min-h-11 items-center gap-2 border-b border-rule">
@@ -44,7 +59,6 @@
         {/each}
       </div>
     </fieldset>
-    <GuestList {bench} />
   </div>
   <div class="mt-4 flex flex-wrap items-center gap-4">
     <Button

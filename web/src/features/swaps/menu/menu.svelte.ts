@@ -1,5 +1,6 @@
 import { answer, api, type Schema } from '../../../api/client';
 import { AsyncState } from '../../../lib/asyncState.svelte';
+import { KeptForm } from '../../../lib/keptForm.svelte';
 
 export type Guest = Schema['GuestPiece'];
 export type Menu = Schema['MenuOut'];
@@ -7,14 +8,49 @@ type Gain = Schema['GainOut'];
 
 /** The plates and guests of a menu, and the fewest pots with which all of them eat. */
 export class MenuBench {
-  plates = $state<string[]>([]);
-  guests = $state<Guest[]>([]);
-  seconds = $state(5);
-  /** How many plates of each course every guest is to have; 0 for every plate. */
-  each = $state(1);
+  /** What was chosen is there again the next time; null plates and guests: nobody has chosen. */
+  readonly #form = new KeptForm('menu', '', {
+    plates: null as string[] | null,
+    guests: null as Guest[] | null,
+    seconds: 5,
+    each: 1
+  });
+  /** All plates, and the guests who wait: what the menu begins with. */
+  offered = $state.raw<{ plates: string[]; guests: Guest[] }>({ plates: [], guests: [] });
   #first = new AsyncState<Menu>({ rest: 0 });
   #asked = new AsyncState<Menu>({ rest: 0, then: () => this.#askForGains() });
   #gains = new AsyncState<Gain[]>({ rest: 0 });
+
+  /** The plates that are ticked: all of them until somebody unticks one. */
+  get plates(): string[] {
+    const known = new Set(this.offered.plates);
+    return this.#form.fields.plates?.filter((id) => known.has(id)) ?? this.offered.plates;
+  }
+  set plates(chosen: string[]) {
+    this.#form.fields.plates = chosen;
+  }
+
+  get guests(): Guest[] {
+    return this.#form.fields.guests ?? this.offered.guests;
+  }
+  set guests(chosen: Guest[]) {
+    this.#form.fields.guests = chosen;
+  }
+
+  get seconds(): number {
+    return this.#form.fields.seconds;
+  }
+  set seconds(most: number) {
+    this.#form.fields.seconds = most;
+  }
+
+  /** How many plates of each course every guest is to have; 0 for every plate. */
+  get each(): number {
+    return this.#form.fields.each;
+  }
+  set each(plates: number) {
+    this.#form.fields.each = plates;
+  }
 
   /** The best answer, or until it is there the first one, which needs no search. */
   get found(): Menu | null {

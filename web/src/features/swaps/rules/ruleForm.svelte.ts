@@ -1,6 +1,7 @@
 import { answer, api, type Schema } from '../../../api/client';
 import { Write } from '../../../api/write.svelte';
 import { AsyncState } from '../../../lib/asyncState.svelte';
+import { KeptDraft } from '../../../lib/keptDraft';
 
 export type Piece = Schema['OwnRulePiece'];
 export type Words = Schema['RuleWordsOut'];
@@ -43,6 +44,8 @@ export class RuleForm {
   );
   #id: string | null = null;
   #seen: number | null = null;
+  #begun = '';
+  #kept = new KeptDraft<Piece>('rule', '');
 
   /** What the rule would do, and what is wrong with it. */
   get tried(): Schema['RuleTryOut'] | null {
@@ -65,7 +68,10 @@ export class RuleForm {
   begin(rule?: Rule) {
     this.#id = rule?.id ?? null;
     this.#seen = rule?.version ?? null;
-    this.rule = rule?.own ? { ...$state.snapshot(rule.own) } : blank();
+    const begun = rule?.own ? { ...$state.snapshot(rule.own) } : blank();
+    this.#begun = JSON.stringify(begun);
+    this.#kept = new KeptDraft<Piece>('rule', rule?.id ?? '');
+    this.rule = this.#kept.read() ?? begun;
     this.#tried.clear();
     this.#keeping.forget();
     this.open = true;
@@ -79,12 +85,23 @@ export class RuleForm {
 
   /** Asks, once the cook has stopped writing, what the rule would do. */
   try() {
+    this.#keepDraft();
     if (!this.open || !this.ready) return this.#tried.clear();
     const body = this.asked;
     this.#tried.ask(() => answer(api.POST('/api/v1/rules/try', { body })));
   }
 
   async keep() {
-    if (await this.#keeping.send(this.asked)) this.open = false;
+    if (!(await this.#keeping.send(this.asked))) return;
+    this.#kept.forget();
+    this.open = false;
+  }
+
+  /** What is half written stays in this browser, also where the sheet is closed. */
+  #keepDraft() {
+    if (!this.open) return;
+    const now = $state.snapshot(this.rule);
+    if (JSON.stringify(now) === this.#begun) this.#kept.forget();
+    else this.#kept.keep(now);
   }
 }
