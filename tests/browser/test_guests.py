@@ -52,6 +52,8 @@ class HalfWritten(BrowserTest):
         self.open("/", "[data-strip]")
         settings = "The kitchen's settings: Skerrow Light"
         self.named("header button", settings).click()
+        self.see("[role=dialog] input")
+        self.assertTrue(self.script("return !!document.activeElement.closest('[role=dialog]')"))
         self.see("[role=dialog] input").send_keys(" and Lamp")
         self.press(Keys.ESCAPE)
         self.gone("[role=dialog]")

@@ -222,6 +222,7 @@ class Swaps(Bench):
         self.pick("[aria-label='Clear another plate by the same swaps']", "Mushrooms on polenta")
         self.see("[aria-label='and Mushrooms on polenta: drop it']")
         self.shows("In Mushrooms on polenta", "table")
+        self.shows("in Mushrooms on polenta and Tomato soup, fried crumbs", "thead")
         self.click("button", "Change it for all")
         self.see("h1", "Tomato soup, fried crumbs")
         reading = self.served.ledger.now.reading

@@ -16,6 +16,13 @@
   );
   const picked = $derived(bench.picked === at);
   const pinned = $derived(bench.pinned.includes(at));
+  /** Of several plates those that the plan changes; one plate alone needs no telling. */
+  const plates = $derived.by(() => {
+    if (Object.keys(bench.others).length === 0) return [];
+    const asked = new Set(bench.items);
+    const small = plan.placements.find(({ how }) => how === 'small_pots');
+    return (small?.beside ?? []).filter((pot) => asked.has(pot.id)).map((pot) => pot.name);
+  });
   const adds = $derived(plan.adds.map((flag) => flag.name.toLowerCase()).join(', '));
 </script>
 
@@ -45,6 +52,9 @@
       <Pin size={18} fill={pinned ? 'currentColor' : 'none'} aria-hidden="true" />
     </button>
   </div>
+  {#if plates.length > 0}
+    <p class="px-3 pb-1 text-base font-normal" data-plates>in {plates.join(' and ')}</p>
+  {/if}
   {#if !plan.same_dish}
     <p class="px-3 pb-1 text-base font-[650] text-clay" data-another>would be another dish</p>
   {/if}

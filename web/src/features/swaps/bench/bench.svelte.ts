@@ -86,6 +86,11 @@ export class Bench {
     fit: this.goals.filter((goal) => goal.what === 'fit').map((goal) => goal.id)
   });
 
+  /** The ids of all that is to be cleared. */
+  get items(): string[] {
+    return [this.#item(), ...Object.keys(this.others)];
+  }
+
   /** The question as the server takes it. */
   get asked(): Schema['PlansIn'] {
     return {
