@@ -100,6 +100,7 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
         **{"statements": {"rye": Level.CONTAINS}, "otherwise": Level.FREE},
         **{"certificates": ("organic",), "abv_percent": 1.0, "salt_g_per_100g": 2.0},
         **{"so2_mg_per_kg": 3.0, "density_g_per_ml": 0.6, "unit_weight_g": 5.0},
+        **{"retired": "2026-12-01", "merged": ("flour-2",)},
         **{"price_per_kg": 1.5, "evidence": {"wheat": EVIDENCE}, "papers": {"halal": Paper("2")}},
         **{"label": "Wheat flour.", "pack": "16 kg", "code": "20000011", "in_use": "dale"},
         **{"makers": (Maker("dale", "Dale"),), "parts": (Part("butter"),), "bag": Bag()},

@@ -14,7 +14,6 @@ from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.plan import Swap
 from yellow_ladle.core.swaps.rules import SwapRule
 from yellow_ladle.core.swaps.search.candidates import Proposer
-from yellow_ladle.core.swaps.search.conditions import conditions
 from yellow_ladle.core.vocabulary.classes import expanded
 from yellow_ladle.core.vocabulary.toml import Table, rows, table, words
 
@@ -69,11 +68,11 @@ def tried(reading: Reading, rules: Sequence[SwapRule] | None = None) -> Iterator
     """
     proposer, book = Proposer(reading, rules=rules), reading.book
     for made in book.preparations.values():
-        holding = conditions(reading.balance, made, reading.graph.users)
         for index in made.counted():
             role, from_ = made.lines[index].role, class_of(book, made.lines[index].item)
             for offer in proposer.offers(made.id, index, milk_goes=False).swaps:
                 to = None if offer.swap.to is None else class_of(book, offer.swap.to)
+                holding = proposer.holding(made, offer.swap.stage)
                 why = (
                     limit.why
                     for limit in structure_limits()

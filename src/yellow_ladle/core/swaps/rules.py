@@ -39,7 +39,8 @@ class SwapRule:
     `freezes`: what it makes can be frozen. Its steps go into the card `when`: before all else,
     where the old item went in, or last; with `drops` the steps that use nothing but the old item
     go. `minutes` is the time that its steps add. `adds` are lines without which it does not hold,
-    by weight.
+    by weight. `most` is the largest share of the pot's weight that the line may be: a splash of
+    wine is left out, a wine sauce's wine is not.
     """
 
     id: str
@@ -67,6 +68,7 @@ class SwapRule:
     caution: str
     source: str
     adds: tuple[AddedLine, ...] = ()
+    most: float = 1.0
 
     @property
     def leaves_out(self) -> bool:
@@ -136,4 +138,5 @@ def rule_of(row: Table, function: str) -> SwapRule:
             AddedLine(expanded(words(more["with"])), number(more["ratio"]), str(more["role"]))
             for more in rows(row.get("adds"))
         ),
+        most=number(row["most"]) if "most" in row else 1.0,
     )

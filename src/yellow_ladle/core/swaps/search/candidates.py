@@ -4,6 +4,7 @@ from collections.abc import Iterable, Iterator, Mapping, Sequence
 from copy import copy
 from dataclasses import dataclass, replace
 
+from yellow_ladle.core.amounts.weight import weigh
 from yellow_ladle.core.book.book import KINDS, Book, Line, Preparation
 from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.book.proposed_class import class_of
@@ -13,7 +14,7 @@ from yellow_ladle.core.swaps.identity import Identity
 from yellow_ladle.core.swaps.plan import OF_ITS_KIND, ON_THE_CARD, THERE_IS, Swap
 from yellow_ladle.core.swaps.rulebook import rules_in_use
 from yellow_ladle.core.swaps.rules import SwapRule
-from yellow_ladle.core.swaps.search.conditions import conditions
+from yellow_ladle.core.swaps.search.conditions import boiled_after, conditions, stock_goods
 from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three, shares
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.prices import Prices
@@ -21,12 +22,17 @@ from yellow_ladle.core.swaps.search.swap_amounts import worked_out
 from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 from yellow_ladle.core.vocabulary.classes import pot_classes
 
-WASHED, LEFT_OUT, BROUGHT, MISSED = 1, 1, 2, 3
-"""Effort: a tool washed; a line left out; something brought; a line left out that is missed."""
+WASHED, LIKE, LEFT_OUT, BROUGHT, MISSED = 1, 1, 1, 2, 3
+"""Effort: a tool washed; the same of another make, spoon for spoon; a line left out; something
+brought; a line left out that is missed."""
 LITTLE = 0.2
 """Flavour, texture and colour of a pot that may go with a line which the pot stands without."""
 A_LITTLE_OTHER: Three = (0.08, 0.05, 0.05)
 """What is lost where another pot of the same class is taken."""
+OF_A_STOCK = 1 / 3
+"""The share of a stock's bones and goods from which on it is another stock without them."""
+NEAR = 0.1
+"""What is lost at most by a stand-in that is the same thing of another make."""
 MAX_OF_A_KIND = 4
 """Of the kitchen's pots of one class, and of shipped bases of it, so many are tried."""
 MAX_ALIKE = 50
@@ -56,7 +62,11 @@ class Offers:
 
 
 class Proposer:
-    """What is proposed for the lines of a book, worked out line by line as it is asked for."""
+    """What is proposed for the lines of a book, worked out line by line as it is asked for.
+
+    `item` is what is asked for: of a stock by itself the bones may go, in a dish another stock is
+    taken. `bases` are shipped cards that the kitchen does not have yet.
+    """
 
     def __init__(
         self,
@@ -64,8 +74,10 @@ class Proposer:
         limits: Limits = NO_LIMITS,
         rules: Sequence[SwapRule] | None = None,
         bases: frozenset[str] = frozenset(),
+        item: str = "",
     ) -> None:
         self.reading = reading
+        self.item = item
         self.bases = bases
         self.limits = limits
         self.rules = rules_in_use(reading.book) if rules is None else tuple(rules)
@@ -183,11 +195,16 @@ class Proposer:
         self, made: Preparation, index: int, line: Line, milk_goes: bool, missing: list[str]
     ) -> Iterator[Offer]:
         classes = classes_of(self.reading.book, line.item)
-        holding = self._holding(made) - ({"milk"} if milk_goes else set())
+        gone = {"milk"} if milk_goes else set[str]()
+        holding, finishing = (self.holding(made, stage) - gone for stage in (None, "finish"))
+        share = self._weight_share(made, index)
         for rule in self.rules:
-            if not rule.matches(line, classes, made.kind) or not rule.holds_in(holding):
+            in_the_end = finishing if rule.stage == "finish" else holding
+            if not rule.matches(line, classes, made.kind) or not rule.holds_in(in_the_end):
                 continue
-            if not self._keeps(rule, made):
+            if share > rule.most or not self._keeps(rule, made):
+                continue
+            if self._rebuilds(rule, made, line):
                 continue
             # A line of a choice is chosen otherwise, not left out: another would count for it.
             if rule.leaves_out and len(made.lines) > 1 and line.choice is None:
@@ -206,7 +223,9 @@ class Proposer:
     def _offer(self, made: Preparation, index: int, line: Line, rule: SwapRule, to: str) -> Offer:
         swap = _swap(made, index, line, rule, to, self.balance)
         grams = self.balance.line_grams(Line(to, swap.quantity, swap.unit, line.role))
-        return Offer(swap, rule.fidelity.lost, self.prices.of_line(to, grams), BROUGHT)
+        lost = rule.fidelity.lost
+        effort = LIKE if max(lost) <= NEAR + 1e-9 else BROUGHT
+        return Offer(swap, lost, self.prices.of_line(to, grams), effort)
 
     def _added(
         self, made: Preparation, rule: SwapRule, swap: Swap, missing: list[str]
@@ -255,10 +274,47 @@ class Proposer:
             return False
         return not self.limits.products_only or item in self.reading.book.products
 
-    def _holding(self, made: Preparation) -> frozenset[str]:
+    def holding(self, made: Preparation, stage: str | None = None) -> frozenset[str]:
+        """The conditions of a pot for what goes in at a stage.
+
+        What goes in at the end is not boiled with what came before.
+        """
         if made.id not in self._conditions:
             self._conditions[made.id] = conditions(self.balance, made, self.reading.graph.users)
-        return self._conditions[made.id]
+        found = self._conditions[made.id]
+        if stage != "finish" or "boiled" not in found:
+            return found
+        later = boiled_after(self.balance, made, self.reading.graph.users)
+        return found if later else found - {"boiled"}
+
+    def _weight_share(self, made: Preparation, index: int) -> float:
+        """The share of a pot's weight that a line is; all of it where a weight is not known."""
+        own = self._grams(made.lines[index])
+        whole = sum(self._grams(made.lines[at]) or 0.0 for at in made.counted())
+        return own / whole if own is not None and whole else 1.0
+
+    def _grams(self, line: Line) -> float | None:
+        """What a line weighs; a litre of what has no density is taken for a kilogram."""
+        known = self.balance.line_grams(line)
+        return weigh(line.quantity, line.unit, 1.0).grams if known is None else known
+
+    def _rebuilds(self, rule: SwapRule, made: Preparation, line: Line) -> bool:
+        """Whether a swap puts something else in the place of a stock's bones.
+
+        That is hours of a new stock under the old name; whoever asks for the stock itself may.
+        """
+        if made.kind != "stock" or line.role != "body" or made.id == self.item:
+            return False
+        if class_of(self.reading.book, line.item) not in stock_goods():
+            return False
+        made_here = self.reading.book.preparations.values()
+        if not any(pot.kind == "stock" and pot.id != made.id for pot in made_here):
+            return False
+        bodies = [
+            self.balance.line_grams(each) or 0.0 for each in made.lines if each.role == "body"
+        ]
+        own = self.balance.line_grams(line) or 0.0
+        return not rule.leaves_out or own >= sum(bodies) * OF_A_STOCK
 
     def _held(self, class_: str) -> tuple[str, ...]:
         """The goods and pots of a class, of those alike no more than can be shown."""

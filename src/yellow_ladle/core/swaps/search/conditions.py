@@ -31,10 +31,26 @@ Condition: TypeAlias = Literal[
     "emulsion",
     "foam",
     "gratin",
+    "blended",
+    "custard",
+    "crumbed",
+    "battered",
+    "bodied",
+    "clarified",
+    "hot",
+    "loose",
 ]
 
 CONDITIONS: tuple[Condition, ...] = get_args(Condition)
-_BY_WORDS: tuple[Condition, ...] = ("frozen", "emulsion", "foam", "gratin")
+_BY_WORDS: tuple[Condition, ...] = (
+    "frozen",
+    "emulsion",
+    "foam",
+    "gratin",
+    "blended",
+    "clarified",
+    "hot",
+)
 
 
 def conditions(
@@ -57,7 +73,40 @@ def conditions(
         holding.add("pale")
     if preparation.kind == "roux":
         holding.add("roux")
+    if preparation.keeps is not None and preparation.keeps.frozen_days:
+        holding.add("frozen")
+    if _is_custard(balance, preparation):
+        holding.add("custard")
     return frozenset(holding | _built(balance, preparation))
+
+
+def boiled_after(balance: Balance, made: Preparation, users: Mapping[str, frozenset[str]]) -> bool:
+    """Whether what is stirred in at the end of a pot is boiled long in another that it goes into.
+
+    It is not what the pot itself went through before.
+    """
+    return _simmered_in_users(balance, made, users, frozenset())
+
+
+def stock_goods() -> frozenset[str]:
+    """The classes of what a stock is made of: bones, meat, fish, shells."""
+    return _classes("stock_goods")
+
+
+def _is_custard(balance: Balance, made: Preparation) -> bool:
+    """Whether eggs alone set it: what only rounds a bound sauce can be left out, these cannot."""
+    counted = [made.lines[index] for index in made.counted()]
+    eggs = [
+        line
+        for line in counted
+        if line.role in ("thickener", "enrichment", "body")
+        and class_of(balance.book, line.item) in _classes("eggs")
+    ]
+    if not eggs or any(line.role == "thickener" for line in counted if line not in eggs):
+        return False
+    whole = sum(balance.line_grams(line) or 0.0 for line in counted)
+    weight = sum(balance.line_grams(line) or 0.0 for line in eggs)
+    return holds_milk(balance, made.id) and weight >= whole * _limit("custard_egg")
 
 
 def _built(balance: Balance, made: Preparation) -> set[str]:
@@ -72,11 +121,16 @@ def _built(balance: Balance, made: Preparation) -> set[str]:
     def of_class(line: Line, key: str) -> bool:
         return class_of(book, line.item) in _classes(key)
 
+    if any(of_class(line, "binding_bodies") for line in counted if line.role == "body"):
+        found.add("bodied")
     bodies = [line for line in counted if line.role == "body" and of_class(line, "flours")]
     flour = sum(grams[id(line)] for line in bodies)
     whole = sum(grams.values())
     if whole and flour / whole >= _limit("dough_flour"):
         found.add("dough")
+        wet = any(line.role == "liquid" or of_class(line, "eggs") for line in counted)
+        if not wet:
+            found.add("loose")
         if weight("fat") / flour >= _limit("pastry_fat"):
             found.add("pastry")
     if flour and weight("liquid") / flour >= _limit("batter_liquid"):
@@ -87,6 +141,13 @@ def _built(balance: Balance, made: Preparation) -> set[str]:
     )
     if coated:
         found.add("coating")
+    toppings = [line for line in counted if line.role == "topping"]
+    if any(of_class(line, "crumbs") for line in toppings):
+        found.add("crumbed")
+    if any(of_class(line, "flours") for line in toppings) and any(
+        of_class(line, "batter_drinks") for line in counted if line.role in ("topping", "liquid")
+    ):
+        found.add("battered")
     return found
 
 
@@ -102,6 +163,15 @@ def _simmers(
         long = (step.minutes or 0) > _limit("long_minutes")
         if long and any(stem in step.text.lower() for stem in stems):
             return True
+    return _simmered_in_users(balance, made, users, seen)
+
+
+def _simmered_in_users(
+    balance: Balance,
+    made: Preparation,
+    users: Mapping[str, frozenset[str]],
+    seen: frozenset[str],
+) -> bool:
     for user in users.get(made.id, frozenset()) - seen:
         other = balance.book.preparations.get(user)
         if other is None or made.kind in ("component", "dish"):

@@ -134,7 +134,7 @@ class _Search:
         self.item = item
         self.goals = goals
         bases = frozenset() if library is None else library.ids
-        self.proposer = proposer or Proposer(self.reading, limits, rules, bases)
+        self.proposer = proposer or Proposer(self.reading, limits, rules, bases, item)
         self.ways_to_goal = offences(reading, goals)
         self.whole = True
         self._habits = habits
@@ -175,7 +175,9 @@ class _Search:
         if not goods:
             return ()
         whole = self.library.only(self.library.ids, goods)
-        proposer = Proposer(whole, self.proposer.limits, self.proposer.rules, self.library.ids)
+        proposer = Proposer(
+            whole, self.proposer.limits, self.proposer.rules, self.library.ids, self.item
+        )
         allowing = Allowing(checks=True, only=frozenset(id for id, _ in goods))
         regions = [Region(proposer, self.item, bad, allowing) for bad in self.ways_to_goal]
         walk = self._walk(regions, self._rank, STEPS_FOR_CHECKS)
