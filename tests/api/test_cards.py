@@ -377,6 +377,15 @@ class Recipes(CardTest):
         self.assertEqual(self.api.get("/api/v1/cards/nothing/card.pdf").status_code, 404)
         self.assertEqual(self.api.get("/api/v1/recipes.jsonld?item=no").status_code, 404)
 
+    def test_each_line_says_whether_it_is_a_pot_or_a_jar(self) -> None:
+        text = b"Glaze\n\n100 g white roux\n20 g zorblax\n1 l own jus\n\nStir.\n\n\nOwn jus\n\n2 kg bones\n\nSimmer.\n"
+        glaze, _ = self.review(text)
+        kinds = {
+            glaze["names"][line["item"]]: glaze["kinds"].get(line["item"])
+            for line in glaze["preparation"]["lines"]
+        }
+        self.assertEqual(kinds, {"White roux": "pot", "Zorblax": None, "Own jus": "pot"})
+
     def test_what_cannot_be_read_is_told_with_its_place(self) -> None:
         self.assertIn("line 1", self.review(b"{oh", 422)["faults"][0]["place"])
         self.assertIn("over 16 MB", self.review(b" " * (17 * 1024 * 1024), 413)["detail"])

@@ -5533,12 +5533,17 @@ export interface components {
          * @description A recipe as it would be recorded, with the new products that its lines stand for.
          *
          *     `plain`: what recording a new product as a plain single food would state, where it can be one.
+         *     `kinds`: what each item that is there already is; another recipe of the batch is a pot.
          */
         ReviewedOut: {
             preparation: components["schemas"]["PreparationPiece"];
             /** Names */
             names: {
                 [key: string]: string;
+            };
+            /** Kinds */
+            kinds: {
+                [key: string]: "pot" | "jar";
             };
             /** Products */
             products: components["schemas"]["ProductPiece"][];

@@ -64,10 +64,12 @@ class ReviewedOut(BaseModel):
     """A recipe as it would be recorded, with the new products that its lines stand for.
 
     `plain`: what recording a new product as a plain single food would state, where it can be one.
+    `kinds`: what each item that is there already is; another recipe of the batch is a pot.
     """
 
     preparation: PreparationPiece
     names: dict[str, str]
+    kinds: dict[str, Literal["pot", "jar"]]
     products: list[ProductPiece]
     plain: dict[str, PlainOut]
     lines: list[ReviewedLineOut]
@@ -180,11 +182,22 @@ def _review(reading: Reading, found: Reviewed, batch: Mapping[str, str]) -> Revi
     return ReviewedOut(
         preparation=as_piece(PreparationPiece, found.preparation),
         names=names,
+        kinds=_kinds(reading, found, batch),
         products=[as_piece(ProductPiece, product) for product in found.products],
         plain={id: told for id, told in plain.items() if told is not None},
         lines=[_line(reading, line, batch) for line in found.lines],
         notes=list(found.notes),
     )
+
+
+def _kinds(
+    reading: Reading, found: Reviewed, batch: Mapping[str, str]
+) -> dict[str, Literal["pot", "jar"]]:
+    items = {line.item for line in found.preparation.lines}
+    items |= {match.item for line in found.lines for match in line.near}
+    jars = {item for item in items if item in reading.book.products}
+    pots = {item for item in items - jars if item in batch or item in reading.masks}
+    return {**dict.fromkeys(sorted(jars), "jar"), **dict.fromkeys(sorted(pots), "pot")}
 
 
 def _line(reading: Reading, line: ReviewedLine, batch: Mapping[str, str]) -> ReviewedLineOut:

@@ -47,7 +47,18 @@
               onnamed={(id, name) => recipes.link(recipe, index, { id, name })}
             />
           {/key}
-          {#if isNew(line.item)}<p class="text-base text-clay">new product, not checked</p>{/if}
+          {#if isNew(line.item)}
+            {@const plain = recipe.plain?.[line.item]}
+            {#if plain && recipes.plain[line.item]}
+              <p class="text-base">plain: {plain.sentence}</p>
+            {:else}
+              <p class="text-base text-clay">new jar, not checked</p>
+            {/if}
+          {:else if recipe.kinds?.[line.item]}
+            <p class="text-base" data-linked>
+              {recipe.kinds?.[line.item]}: {recipe.names[line.item]}
+            </p>
+          {/if}
           {#if line.note}<p class="text-base text-soft">{line.note}</p>{/if}
         </td>
         <td class="py-2 text-base">

@@ -3,6 +3,7 @@
   import { answer, api, type Schema } from '../../api/client';
   import { dayQuery, toolsQuery } from '../../api/queries';
   import { Write } from '../../api/write.svelte';
+  import { KeptForm } from '../../lib/keptForm.svelte';
   import Page from '../../ui/Page.svelte';
   import Button from '../../ui/Button.svelte';
   import Disclaimer from '../../ui/Disclaimer.svelte';
@@ -14,7 +15,7 @@
 
   const tools = toolsQuery();
   const day = dayQuery();
-  let name = $state('');
+  const form = new KeptForm('tool', '', { name: '' });
 
   const keeping = new Write(
     (body: Schema['ToolIn']) => answer(api.POST('/api/v1/tools', { body })),
@@ -24,8 +25,8 @@
   const change = (tool: Tool, seen: number | null) => keeping.send({ tool, seen });
 
   async function add() {
-    const tool = { name: name.trim(), dedicated: false, always_shared: false, id: '' };
-    if (await keeping.send({ tool, seen: null })) name = '';
+    const tool = { name: form.fields.name.trim(), dedicated: false, always_shared: false, id: '' };
+    if (await keeping.send({ tool, seen: null })) form.clear();
   }
 </script>
 
@@ -43,9 +44,9 @@
       </ul>
       <div class="mt-3 flex items-end gap-3">
         <Field label="One more tool" class="w-72">
-          <input class="field" maxlength="200" autocomplete="off" bind:value={name} />
+          <input class="field" maxlength="200" autocomplete="off" bind:value={form.fields.name} />
         </Field>
-        <Button disabled={name.trim() === ''} onclick={add}>Add it</Button>
+        <Button disabled={form.fields.name.trim() === ''} onclick={add}>Add it</Button>
       </div>
       <div class="mt-3"><Disclaimer /></div>
     </div>

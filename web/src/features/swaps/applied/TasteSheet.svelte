@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
+  import { KeptForm } from '../../../lib/keptForm.svelte';
   import Field from '../../../ui/Field.svelte';
   import { answer, api, type Schema } from '../../../api/client';
   import { Write } from '../../../api/write.svelte';
@@ -12,12 +14,18 @@
   const words = { 1: 'the same', 0.9: 'nearly', 0.75: 'close', 0.5: 'another thing', 0.2: 'poor' };
   const scale = [1, 0.9, 0.75, 0.5, 0.2] as const;
   const parts = ['flavour', 'texture', 'colour'] as const;
-  let verdict = $state({ flavour: 0.9, texture: 0.9, colour: 0.9 });
+  const form = untrack(
+    () =>
+      new KeptForm('taste', String(plan.id), {
+        verdict: { flavour: 0.9, texture: 0.9, colour: 0.9 },
+        note: ''
+      })
+  );
   let chosen = $derived(plan.rules.map((rule) => rule.id));
-  let note = $state('');
 
   const tasting = new Write(
     () => {
+      const { verdict, note } = form.fields;
       const body = { ...verdict, rules: chosen, note, item: plan.item.id };
       return answer(api.POST('/api/v1/rules/verdict', { body }));
     },
@@ -25,7 +33,9 @@
   );
 
   async function keep() {
-    if (await tasting.send(undefined)) open = false;
+    if (!(await tasting.send(undefined))) return;
+    form.clear();
+    open = false;
   }
 </script>
 
@@ -34,7 +44,7 @@
   {#each parts as part (part)}
     <label class="mb-2 block">
       <span class="text-soft">{part[0]?.toUpperCase()}{part.slice(1)}</span>
-      <select class="field" bind:value={verdict[part]}>
+      <select class="field" bind:value={form.fields.verdict[part]}>
         {#each scale as value (value)}<option {value}>{words[value]}</option>{/each}
       </select>
     </label>
@@ -53,7 +63,7 @@
       class="field"
       maxlength="1000"
       placeholder="too sweet with the leeks"
-      bind:value={note}
+      bind:value={form.fields.note}
     />
   </Field>
   {#snippet foot()}
