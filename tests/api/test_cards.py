@@ -378,8 +378,9 @@ class Recipes(CardTest):
         self.assertEqual(self.api.get("/api/v1/recipes.jsonld?item=no").status_code, 404)
 
     def test_each_line_says_whether_it_is_a_pot_or_a_jar(self) -> None:
-        text = b"Glaze\n\n100 g white roux\n20 g zorblax\n1 l own jus\n\nStir.\n\n\nOwn jus\n\n2 kg bones\n\nSimmer.\n"
-        glaze, _ = self.review(text)
+        first = b"Glaze\n\n100 g white roux\n20 g zorblax\n1 l own jus\n\nStir.\n"
+        jus = b"Own jus\n\n2 kg bones\n\nSimmer.\n"
+        glaze, _ = self.review(first + b"\n\n" + jus)
         kinds = {
             glaze["names"][line["item"]]: glaze["kinds"].get(line["item"])
             for line in glaze["preparation"]["lines"]

@@ -157,6 +157,8 @@ def _mended(lexicon: Lexicon, token: Token) -> Token:
         return token
     for short in (word, *sorted(shortened(word))):
         for candidate in lexicon.near.get(short, ()):
+            if candidate == word:
+                return token
             if candidate[0] == word[0] and _a_slip_apart(word, candidate):
                 return replace(token, text=candidate, mended=True)
     return token

@@ -3,7 +3,7 @@
 import re
 import unicodedata
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from html import unescape
 
@@ -25,6 +25,8 @@ OPENING, CLOSING = "([{", ")]}"
 ANSWERS = {**dict.fromkeys("✓✔☑", "✓"), **dict.fromkeys("✗✘☒✕×", "✗")}
 """Signs that answer yes or no, as the two that the reader knows."""
 SOFT_HYPHEN = "\u00ad"
+LOUD, MIN_LOUD = 0.7, 4
+"""The share of words in capitals from which on a label is printed in them, and of how many."""
 LETTERS = str.maketrans({"œ": "oe", "æ": "ae", "ø": "o", "ł": "l", "đ": "d", "ı": "i"})
 
 
@@ -86,7 +88,16 @@ def tokens(text: str, *, joined: bool = True) -> list[Token]:
         )
         text_ = _folded(kind, word)
         found.append(Token(text_, kind, places[start], places[end - 1] + 1, stressed))
-    return found
+    return found if any(bold) else _unstressed_where_loud(found)
+
+
+def _unstressed_where_loud(text: list[Token]) -> list[Token]:
+    """The tokens of a label that is printed in capitals throughout: those stress nothing there."""
+    long = [token for token in text if token.kind == "word" and len(token.text) > 2]
+    loud = sum(token.stressed for token in long)
+    if len(long) < MIN_LOUD or loud < LOUD * len(long):
+        return text
+    return [replace(token, stressed=False) if token.stressed else token for token in text]
 
 
 def words(text: str) -> tuple[str, ...]:

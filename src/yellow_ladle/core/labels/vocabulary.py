@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 from functools import lru_cache
 
-from yellow_ladle.core.labels.hits import MAX_WORD, forms, hits
+from yellow_ladle.core.labels.hits import MAX_WORD, additive, forms, hits
 from yellow_ladle.core.labels.letters import Token
 from yellow_ladle.core.labels.lexicon import Lexicon, lexicon
 
@@ -19,8 +19,8 @@ LISTS = (
 def unknown_words(words: Lexicon, run: Sequence[Token]) -> Iterator[Token]:
     """The words of a run that are neither an entry nor plain, in their order.
 
-    Numbers, per cents and signs are no words. A word that says nothing by itself ("powder") is
-    known beside another that is.
+    Numbers, per cents and signs are no words; an additive's number that no table has is told as
+    one. A word that says nothing by itself ("powder") is known beside another that is.
     """
     start = 0
     for end in range(len(run) + 1):
@@ -30,7 +30,12 @@ def unknown_words(words: Lexicon, run: Sequence[Token]) -> Iterator[Token]:
 
 
 def _unknown(words: Lexicon, run: Sequence[Token]) -> list[Token]:
-    known = [token.kind != "word" for token in run]
+    known = [
+        additive(words, token.text) is not None
+        if token.kind == "additive"
+        else token.kind != "word"
+        for token in run
+    ]
     told = any(token.kind == "additive" for token in run)
     for hit in hits(words, run):
         told = True
