@@ -47,8 +47,24 @@ class Words(unittest.TestCase):
             "Rub in until like coarse crumbs.",
             "Instead of Anna's best farmhouse cultured salted butter: whisk longer.",
             "Toast the spices in a milk pan.",
+            "Cook to hazelnut brown.",
+            "Cook until hazelnut-coloured.",
+            "Whisk to a smooth cream.",
+            "Bake to an egg-shell colour.",
         ):
             self.assertEqual(named(text), [], text)
+
+    def test_a_kitchens_terms_for_what_goes_in(self) -> None:
+        for text, flags in (
+            ("Stir in the crème fraîche.", ("milk",)),
+            ("A dash of Worcestershire-type sauce.", ("fish",)),
+            ("Bind with beurre manié.", ("wheat", "milk")),
+            ("Monter au beurre off the heat.", ("milk",)),
+            ("Scatter with hazelnuts, brown them.", ("hazelnut",)),
+            ("Add the cream to a pan.", ("milk",)),
+        ):
+            with self.subTest(text=text):
+                self.assertEqual({*flags}, {f for _, _, found in named(text) for f in found})
 
     def test_what_goes_in_instead_is_named(self) -> None:
         self.assertEqual(
