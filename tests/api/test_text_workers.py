@@ -58,6 +58,22 @@ class Answers(ApiTest):
         answer = self.api.post("/api/v1/recipes/review", content=recipes.encode())
         self.assertEqual(len(answer.json()), 90)
 
+    def test_the_label_of_a_jar_is_read_there_too(self) -> None:
+        workers = self.api.app.state.text_workers
+        self.addCleanup(setattr, self.api.app.state, "text_workers", workers)
+        jar = {"id": "long", "name": "Long", "label": "wheat, " * (MAX_LABEL // 7)}
+        change = {"change": {"change": "product", "product": jar}}
+        slow = self.api.app.state.text_workers = TextWorkers(seconds=0.05)
+        self.addCleanup(slow.stop)
+        for path in ("/preview", "/changes"):
+            self.assertIn("could not be read", self.post(path, change, 422)["detail"])
+        why = {"kind": "label", "date": "2026-12-01", "person": "MK"}
+        jar |= {"label": "Sugar, whey powder (MILK). " * 100, "otherwise": "free"}
+        jar |= {"evidence": {"otherwise": why}}
+        self.api.app.state.text_workers = workers
+        refused = self.post("/changes", change, 422)
+        self.assertIn("cannot be free of milk", refused["detail"])
+
     def test_one_that_takes_too_long_is_answered_in_a_sentence(self) -> None:
         workers = self.api.app.state.text_workers
         self.api.app.state.text_workers = TextWorkers(seconds=0.05)

@@ -1,14 +1,19 @@
 """What a change would do, and recording it."""
 
+from collections.abc import Mapping
+
 from fastapi import APIRouter
+from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
-from yellow_ladle.api.cards.requested_changes import change_of, signer
-from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.api.cards.requested_changes import change_of, labels_of, signer
+from yellow_ladle.api.dependencies import TheLedger, TheTextWorkers
 from yellow_ladle.api.schemas.change_forms import AnyChange, ProductMerging, RecordIn
+from yellow_ladle.core.labels.label_reading import LabelReading
 from yellow_ladle.core.larder.unchecked import freed
 from yellow_ladle.store.history import Act
+from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.product_merging import following
 
 router = APIRouter(tags=["changes"])
@@ -32,16 +37,27 @@ class RecordedOut(BaseModel):
 
 
 @router.post("/preview")
-def preview(wanted: PreviewIn, ledger: TheLedger) -> ImpactOut:
+async def preview(wanted: PreviewIn, ledger: TheLedger, workers: TheTextWorkers) -> ImpactOut:
     """What a change would do to pots and plates, flag by flag. Nothing is recorded."""
-    return impact_out(ledger.preview(change_of(ledger.now, wanted.change)))
+    now = ledger.now
+    labels = await labels_of(now, wanted.change, workers)
+
+    def looked_at() -> ImpactOut:
+        return impact_out(ledger.preview(change_of(now, wanted.change, labels)))
+
+    return await run_in_threadpool(looked_at)
 
 
 @router.post("/changes")
-def record(wanted: RecordIn, ledger: TheLedger) -> RecordedOut:
+async def record(wanted: RecordIn, ledger: TheLedger, workers: TheTextWorkers) -> RecordedOut:
     """Records a change, if what it touches still stands at the version that the writer saw."""
+    labels = await labels_of(ledger.now, wanted.change, workers)
+    return await run_in_threadpool(_record, wanted, ledger, labels)
+
+
+def _record(wanted: RecordIn, ledger: Ledger, labels: Mapping[str, LabelReading]) -> RecordedOut:
     now = ledger.now
-    change = change_of(now, wanted.change)
+    change = change_of(now, wanted.change, labels)
     act = Act(wanted.person or signer(wanted.change), wanted.why)
     seen, beside = wanted.versions(change), None
     if isinstance(wanted.change, ProductMerging):

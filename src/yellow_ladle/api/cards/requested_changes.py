@@ -1,6 +1,6 @@
 """Changes as requests describe them, and what they would do."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
 from dataclasses import replace
 
@@ -31,6 +31,7 @@ from yellow_ladle.api.schemas.change_forms import (
     Thickening,
     WayChange,
 )
+from yellow_ladle.api.text_workers import MAX_HERE, TextWorkers
 from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.ids import free_id
@@ -41,6 +42,8 @@ from yellow_ladle.core.cards.versions import NoSuchWay, using
 from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.checks.free_claims import free_claim_faults
 from yellow_ladle.core.checks.stated_words import stated_by_words
+from yellow_ladle.core.labels.label_reading import LabelReading
+from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.bag import NoBag, added, emptied
 from yellow_ladle.core.larder.duplicates import merged_into
 from yellow_ladle.core.larder.label_changes import accepted, with_maker, without_maker
@@ -50,16 +53,35 @@ from yellow_ladle.core.reading.update import Change, applied, choosing, reread, 
 from yellow_ladle.core.thickening.dosage import put_in
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.conversion import as_value
-from yellow_ladle.files.book.models import (
-    EvidencePiece,
-)
+from yellow_ladle.files.book.models import EvidencePiece, MakerPiece, ProductPiece
 from yellow_ladle.store.book_repository import Now
 
 BY_HAND = ProductChange | MakerChange | MakerAnswers | StatementChange | PlainFoodChange
 """What a person states."""
 
 
-def change_of(now: Now, wanted: AnyChange) -> Change:
+async def labels_of(now: Now, wanted: AnyChange, workers: TextWorkers) -> dict[str, LabelReading]:
+    """The long labels of a request, read where they cannot hold anybody up, by their texts.
+
+    Raises TextTooSlow.
+    """
+    pieces: list[ProductPiece | MakerPiece] = []
+    if isinstance(wanted, ProductChange):
+        pieces = [wanted.product, *wanted.product.makers]
+    elif isinstance(wanted, MakerChange):
+        pieces = [wanted.maker]
+    book = now.reading.book
+    return {
+        text: await workers.run(
+            len(text), read_label, text, "auto", book.kitchen.regime, book.house_flags
+        )
+        for text in {piece.label for piece in pieces if len(piece.label) > MAX_HERE}
+    }
+
+
+def change_of(
+    now: Now, wanted: AnyChange, labels: Mapping[str, LabelReading] | None = None
+) -> Change:
     """The core's change for a request's; Missing or BookRefused where it names what is not.
 
     What a person newly says free of a label is refused where another record says otherwise. Tables
@@ -67,7 +89,7 @@ def change_of(now: Now, wanted: AnyChange) -> Change:
     """
     change = _described(now, wanted)
     by_hand = isinstance(wanted, BY_HAND)
-    if by_hand and (faults := free_claim_faults(now.reading.book, change)):
+    if by_hand and (faults := free_claim_faults(now.reading.book, change, labels)):
         raise BookRefused(faults)
     return change
 

@@ -12,7 +12,7 @@ from yellow_ladle.core.book.fault import Fault
 from yellow_ladle.core.book.inherent_flags import inherent_flags
 from yellow_ladle.core.book.maker import Evidence, Maker
 from yellow_ladle.core.book.product import PLAIN_FOOD, Product
-from yellow_ladle.core.labels.label_reading import Proposal, TooLong
+from yellow_ladle.core.labels.label_reading import LabelReading, Proposal, TooLong
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.plain_food import NotPlain, plain_food
 from yellow_ladle.core.reading.texts import enumerated
@@ -37,16 +37,24 @@ class _Claims:
         return self.rest or bool(self.flags)
 
 
-def free_claim_faults(before: Book, change: Change) -> list[Fault]:
-    """Why what a change newly says free cannot be recorded so, in the order of the change."""
+def free_claim_faults(
+    before: Book, change: Change, readings: Mapping[str, LabelReading] | None = None
+) -> list[Fault]:
+    """Why what a change newly says free cannot be recorded so, in the order of the change.
+
+    `readings` are of labels that were read already, by their texts.
+    """
+    known = readings or {}
     return [
         fault
         for index, product in enumerate(change.products)
-        for fault in _product_faults(before, product, f"products[{index}]")
+        for fault in _product_faults(before, product, f"products[{index}]", known)
     ]
 
 
-def _product_faults(before: Book, product: Product, place: str) -> Iterator[Fault]:
+def _product_faults(
+    before: Book, product: Product, place: str, readings: Mapping[str, LabelReading]
+) -> Iterator[Fault]:
     known = before.products.get(product.id)
     # With makers the product's own `otherwise` says nothing; its statements can only raise.
     labels: list[tuple[str, Product | Maker]] = [(product.name, product)]
@@ -60,7 +68,7 @@ def _product_faults(before: Book, product: Product, place: str) -> Iterator[Faul
             # Of another name, class or text all that is said free is to be looked at anew.
             new = _new_claims(label, None)
         if new:
-            yield from _label_faults(before, product, label, new, name, place)
+            yield from _label_faults(before, product, label, new, name, place, readings)
 
 
 def _new_claims(label: Product | Maker, was: Product | Maker | None) -> _Claims:
@@ -96,6 +104,7 @@ def _label_faults(
     claims: _Claims,
     name: str,
     place: str,
+    readings: Mapping[str, LabelReading],
 ) -> Iterator[Fault]:
     words = {flag.id: flag.name.lower() for flag in book.flags}
 
@@ -115,7 +124,7 @@ def _label_faults(
             f"{name} cannot be free of {named}: {what} says that it is {said}."
             f" State that it contains {named}, or say what else it is",
         )
-    yield from _against_words(book, label, says_free, set(against), words, name, place)
+    yield from _against_words(book, label, says_free, set(against), words, name, place, readings)
     rest = label.evidence.get(OTHERWISE)
     if claims.rest and rest is not None and rest.kind == PLAIN_FOOD:
         try:
@@ -149,17 +158,20 @@ def _against_words(
     words: Mapping[str, str],
     name: str,
     place: str,
+    readings: Mapping[str, LabelReading],
 ) -> Iterator[Fault]:
     """The words of the label that say otherwise."""
     if not label.label.strip():
         return
     try:
-        proposals = read_label(label.label, "auto", book.kitchen.regime, book.house_flags).proposals
+        reading = readings.get(label.label) or read_label(
+            label.label, "auto", book.kitchen.regime, book.house_flags
+        )
     except TooLong:
         return
     against = [
         proposal
-        for proposal in proposals
+        for proposal in reading.proposals
         if proposal.flag in words
         and proposal.flag not in told
         and says_free(proposal.flag)

@@ -1,6 +1,8 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { Level, Schema } from '../../../api/client';
   import { p } from '../../../app/routes';
+  import { KeptForm } from '../../../lib/keptForm.svelte';
   import Button from '../../../ui/Button.svelte';
   import { asWords, LEVELS, levelWord } from '../../../ui/marks/levels';
   import RecordFoot from '../../impact/RecordFoot.svelte';
@@ -13,7 +15,11 @@
 
   const recording = new Recording();
   const ANSWERS = LEVELS.filter((level) => level !== 'unchecked');
-  let levels = $state<Record<string, Level | ''>>({});
+  const form = untrack(() => {
+    const id = `${question.product.id} ${question.maker ?? ''}`;
+    return new KeptForm('answers', id, { levels: {} as Record<string, Level | ''> });
+  });
+  const levels = $derived(form.fields.levels);
   const answered = $derived(
     Object.fromEntries(Object.entries(levels).filter(([, level]) => level !== ''))
   ) as Record<string, Level>;
@@ -31,7 +37,7 @@
   async function record() {
     if (!change) return;
     const act = { person: currentUser.initials, why: 'the maker answered' };
-    if (await recording.record(change, question.version, act)) levels = {};
+    if (await recording.record(change, question.version, act)) form.clear();
   }
 </script>
 
@@ -51,7 +57,10 @@
   {#each question.flags as flag (flag)}
     <label class="flex items-center gap-2">
       <span class="min-w-0 flex-1">{asWords(flag)}</span>
-      <select class="field !w-36" bind:value={() => levels[flag] ?? '', (v) => (levels[flag] = v)}>
+      <select
+        class="field !w-36"
+        bind:value={() => levels[flag] ?? '', (v) => (form.fields.levels[flag] = v)}
+      >
         <option value="">no answer</option>
         {#each ANSWERS as level (level)}<option value={level}>{levelWord(level)}</option>{/each}
       </select>
@@ -64,8 +73,10 @@
       <div>
         <Button
           onclick={() =>
-            (levels = { ...levels, ...Object.fromEntries(open.map((f) => [f, 'free'])) })}
-          >The other {open.length}: free</Button
+            (form.fields.levels = {
+              ...levels,
+              ...Object.fromEntries(open.map((f) => [f, 'free']))
+            })}>The other {open.length}: free</Button
         >
       </div>
     {/if}
