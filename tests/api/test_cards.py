@@ -57,6 +57,16 @@ class Words(CardTest):
         self.record({"change": "preparation", "preparation": plain}, done["versions"]["oatcakes"])
         self.assertEqual(self.card("oatcakes")["statements"], {})
 
+    def test_a_card_that_is_too_long_to_be_read_is_refused_in_words(self) -> None:
+        step = {**EGG_WASH, "text": "Whisk the butter in. " * 190}
+        card = self.card("oatcakes") | {"method": [step] * 13}
+        change = {"change": "preparation", "preparation": card}
+        for told in (
+            self.post("/cards/draft", {"preparation": card}, 422),
+            self.post("/changes", {"change": change, "seen": 1}, 422),
+        ):
+            self.assertIn("letters of text; a card has 50,000 at most", told["detail"])
+
     def test_refused_it_is_remembered_and_states_nothing(self) -> None:
         card = self.oatcakes(not_in_it=["egg wash"])
         self.assertEqual(self.post("/cards/draft", {"preparation": card})["words"], [])

@@ -28,7 +28,7 @@ from yellow_ladle.core.cards.scale import (
     to_what_is_there,
     to_yield,
 )
-from yellow_ladle.core.checks.stated_words import stated_by_words
+from yellow_ladle.core.checks.stated_words import refuse_too_long, stated_by_words
 from yellow_ladle.core.impact.impact import impact_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.yields import filling
@@ -145,6 +145,7 @@ def draft(wanted: DraftIn, now: TheBook) -> DraftOut:
     book, piece = now.reading.book, wanted.preparation
     id = piece.id or free_id(piece.name, {*book.products, *book.preparations})
     made = as_value(Preparation, piece.model_copy(update={"id": id}))
+    refuse_too_long(made)
     change = Change(preparations=(stated_by_words(now.reading, made, now.reading.on),))
     refuse_unsound(book, change)
     after, impact = impact_of(now.reading, change)

@@ -41,7 +41,7 @@ from yellow_ladle.core.cards.rename import renamed
 from yellow_ladle.core.cards.versions import NoSuchWay, using
 from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.checks.free_claims import free_claim_faults
-from yellow_ladle.core.checks.stated_words import stated_by_words
+from yellow_ladle.core.checks.stated_words import refuse_too_long, stated_by_words
 from yellow_ladle.core.labels.label_reading import LabelReading
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.bag import NoBag, added, emptied
@@ -101,6 +101,7 @@ def _described(now: Now, wanted: AnyChange) -> Change:
             return Change(products=(as_value(Product, wanted.product),))
         case PreparationChange():
             made = as_value(Preparation, wanted.preparation)
+            refuse_too_long(made)
             return Change(preparations=(stated_by_words(now.reading, made, now.reading.on),))
         case PlainFoodChange():
             product = product_or_missing(now, wanted.product)
@@ -196,6 +197,8 @@ def refused_as(place: str, error: type[ValueError]) -> Iterator[None]:
 def _brought_in(now: Now, wanted: BringIn) -> Change:
     products = tuple(_taken_in(now, wanted, as_value(Product, p)) for p in wanted.products)
     made = tuple(as_value(Preparation, piece) for piece in wanted.preparations)
+    for each in made:
+        refuse_too_long(each)
     whole = Change(products, made)
     if change_faults(applied(now.reading.book, whole), whole):
         return whole

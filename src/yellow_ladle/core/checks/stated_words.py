@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.product import METHOD
 from yellow_ladle.core.cards.card_words import words_of_card
@@ -10,6 +11,23 @@ from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, applied, reread
 from yellow_ladle.core.vocabulary.levels import Level
+
+MAX_CARD_LETTERS = 50_000
+"""Letters of all the texts of a card: a book's longest recipe has a tenth of it."""
+
+
+def refuse_too_long(made: Preparation) -> None:
+    """Raises BookRefused where a card's texts are too long to be read while somebody waits."""
+    texts = [made.name, *(line.note for line in made.lines)]
+    for step in made.method:
+        texts += [step.text, step.cue or "", step.caution or ""]
+    letters = sum(map(len, texts))
+    if letters > MAX_CARD_LETTERS:
+        why = (
+            f"{made.name} has {letters:,} letters of text; a card has {MAX_CARD_LETTERS:,} at most."
+            " Make several cards of it"
+        )
+        raise BookRefused([Fault("method", why)])
 
 
 def stated_by_words(reading: Reading, made: Preparation, on: str | None = None) -> Preparation:
