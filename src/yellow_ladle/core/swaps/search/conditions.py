@@ -18,6 +18,7 @@ from yellow_ladle.core.vocabulary.toml import Table, number, section, table, wor
 
 Condition: TypeAlias = Literal[
     "boiled",
+    "simmered",
     "frozen",
     "acid",
     "milk",
@@ -62,7 +63,7 @@ def conditions(
     """
     holding: set[str] = {word for word in _BY_WORDS if _says(preparation, word)}
     if _simmers(balance, preparation, users or {}, frozenset()):
-        holding.add("boiled")
+        holding |= {"boiled", "simmered"}
     if is_sour(balance, preparation):
         holding.add("acid")
     if holds_milk(balance, preparation.id):
