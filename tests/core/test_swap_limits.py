@@ -87,7 +87,7 @@ class LimitsAndChecks(unittest.TestCase):
         sauce = pot("sauce", line("milk", "liquid"), "wine", colour="clear", method=steps)
         before = reading(MILK, wine, sauce)
         found = conditions(before.balance, before.book.preparations["sauce"])
-        self.assertEqual(found, {"boiled", "frozen", "acid", "milk", "clear"})
+        self.assertEqual(found, {"boiled", "simmered", "frozen", "acid", "milk", "clear"})
 
 
 class BadInput(unittest.TestCase):
