@@ -56,6 +56,15 @@ def card_words(reading: Reading) -> list[CardWord]:
     return found
 
 
+def texts_of_card(made: Preparation) -> list[tuple[int | None, str]]:
+    """The texts of a card, each with the number of its step; None for its name and notes."""
+    texts: list[tuple[int | None, str]] = [(None, made.name)]
+    texts += [(None, line.note) for line in made.lines]
+    for number, entry in enumerate(made.method):
+        texts += [(number, text) for text in (entry.text, entry.cue, entry.caution) if text]
+    return texts
+
+
 def words_behind(reading: Reading, preparation: str, flags: Iterable[str]) -> tuple[str, ...]:
     """The words of a card that made some of its own statements, each once, as they are written."""
     made = reading.book.preparations.get(preparation)
@@ -70,10 +79,7 @@ def words_behind(reading: Reading, preparation: str, flags: Iterable[str]) -> tu
 
 def words_of_card(reading: Reading, made: Preparation) -> list[CardWord]:
     """What one card names and none of its lines brings."""
-    texts: list[tuple[int | None, str]] = [(None, made.name)]
-    texts += [(None, line.note) for line in made.lines]
-    for number, entry in enumerate(made.method):
-        texts += [(number, text) for text in (entry.text, entry.cue, entry.caution) if text]
+    texts = texts_of_card(made)
     if not any(text for _, text in texts):
         return []
     spoken = lexicon(language_of([token for _, text in texts for token in run_of(text)]))

@@ -6,7 +6,7 @@ from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.product import METHOD
-from yellow_ladle.core.cards.card_words import words_of_card
+from yellow_ladle.core.cards.card_words import texts_of_card, words_of_card
 from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, applied, reread
@@ -18,10 +18,7 @@ MAX_CARD_LETTERS = 50_000
 
 def refuse_too_long(made: Preparation) -> None:
     """Raises BookRefused where a card's texts are too long to be read while somebody waits."""
-    texts = [made.name, *(line.note for line in made.lines)]
-    for step in made.method:
-        texts += [step.text, step.cue or "", step.caution or ""]
-    letters = sum(map(len, texts))
+    letters = sum(len(text) for _, text in texts_of_card(made))
     if letters > MAX_CARD_LETTERS:
         why = (
             f"{made.name} has {letters:,} letters of text; a card has {MAX_CARD_LETTERS:,} at most."

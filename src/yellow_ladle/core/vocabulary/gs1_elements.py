@@ -15,7 +15,7 @@ FIXED = {"00": 18, "01": 14, "02": 14, "11": 6, "13": 6, "15": 6, "16": 6, "17":
 """Signs that follow an identifier of fixed length."""
 CHECKED = (8, 12, 13, 14)
 """Lengths of the numbers whose last digit is a check on the others."""
-LONGEST = 14
+MAX_DIGITS = 14
 POUND = 0.45359237
 _BRACKETED = re.compile(r"\((\d{2,4})\)([^(]*)")
 _WEIGHT = re.compile(r"(310|320)([0-5])(\d{6})")
@@ -61,7 +61,7 @@ def doubt_about(code: str) -> str:
     Specifications, section 7.9: weights 3 and 1 from the right, to the next ten).
     """
     digits = code.strip()
-    if not digits.isdecimal() or not digits.isascii() or not 4 <= len(digits) <= LONGEST:
+    if not digits.isdecimal() or not digits.isascii() or not 4 <= len(digits) <= MAX_DIGITS:
         return "This is no number of a bar code: that has 4 to 14 digits."
     if len(digits) in CHECKED and _check_digit(digits[:-1]) != digits[-1]:
         return f"The last digit of {digits} does not fit the others: one may be misread."

@@ -85,7 +85,7 @@ class Proposer:
         self.prices = Prices(self.balance)
         self.tool_traces = ToolTraces(reading)
         self._offers: dict[tuple[str, int, bool], Offers] = {}
-        self._conditions: dict[str, frozenset[str]] = {}
+        self._conditions: dict[tuple[str, bool], frozenset[str]] = {}
         self._shares: dict[str, dict[int, Three]] = {}
         self._larder: dict[str, tuple[str, ...]] = {}
         self._kinds: dict[str, tuple[str, ...]] = {}
@@ -197,14 +197,14 @@ class Proposer:
         classes = classes_of(self.reading.book, line.item)
         gone = {"milk"} if milk_goes else set[str]()
         holding, finishing = (self.holding(made, stage) - gone for stage in (None, "finish"))
-        share = self._weight_share(made, index)
+        replaced, left_out = self._bones_stay(made, line)
         for rule in self.rules:
             in_the_end = finishing if rule.stage == "finish" else holding
             if not rule.matches(line, classes, made.kind) or not rule.holds_in(in_the_end):
                 continue
-            if share > rule.most or not self._keeps(rule, made):
+            if not self._keeps(rule, made) or (left_out if rule.leaves_out else replaced):
                 continue
-            if self._rebuilds(rule, made, line):
+            if rule.most < 1 and self._weight_share(made, index) > rule.most:
                 continue
             # A line of a choice is chosen otherwise, not left out: another would count for it.
             if rule.leaves_out and len(made.lines) > 1 and line.choice is None:
@@ -279,13 +279,17 @@ class Proposer:
 
         What goes in at the end is not boiled with what came before.
         """
-        if made.id not in self._conditions:
-            self._conditions[made.id] = conditions(self.balance, made, self.reading.graph.users)
-        found = self._conditions[made.id]
-        if stage != "finish" or "boiled" not in found:
-            return found
-        later = boiled_after(self.balance, made, self.reading.graph.users)
-        return found if later else found - {"boiled"}
+        key = (made.id, stage == "finish")
+        if key not in self._conditions:
+            users = self.reading.graph.users
+            if stage != "finish":
+                found = conditions(self.balance, made, users)
+            elif boiled_after(self.balance, made, users):
+                found = self.holding(made)
+            else:
+                found = self.holding(made) - {"boiled"}
+            self._conditions[key] = found
+        return self._conditions[key]
 
     def _weight_share(self, made: Preparation, index: int) -> float:
         """The share of a pot's weight that a line is; all of it where a weight is not known."""
@@ -298,23 +302,21 @@ class Proposer:
         known = self.balance.line_grams(line)
         return weigh(line.quantity, line.unit, 1.0).grams if known is None else known
 
-    def _rebuilds(self, rule: SwapRule, made: Preparation, line: Line) -> bool:
-        """Whether a swap puts something else in the place of a stock's bones.
+    def _bones_stay(self, made: Preparation, line: Line) -> tuple[bool, bool]:
+        """Whether a stock's bones may not be replaced, and whether they may not be left out.
 
         That is hours of a new stock under the old name; whoever asks for the stock itself may.
         """
         if made.kind != "stock" or line.role != "body" or made.id == self.item:
-            return False
+            return False, False
         if class_of(self.reading.book, line.item) not in stock_goods():
-            return False
+            return False, False
         made_here = self.reading.book.preparations.values()
         if not any(pot.kind == "stock" and pot.id != made.id for pot in made_here):
-            return False
-        bodies = [
-            self.balance.line_grams(each) or 0.0 for each in made.lines if each.role == "body"
-        ]
+            return False, False
+        bodies = (self.balance.line_grams(e) or 0.0 for e in made.lines if e.role == "body")
         own = self.balance.line_grams(line) or 0.0
-        return not rule.leaves_out or own >= sum(bodies) * OF_A_STOCK
+        return True, own >= sum(bodies) * OF_A_STOCK
 
     def _held(self, class_: str) -> tuple[str, ...]:
         """The goods and pots of a class, of those alike no more than can be shown."""
