@@ -22,6 +22,7 @@ from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.plan import CleanTool, Swap, swapped
 from yellow_ladle.core.swaps.search.candidates import Offer, Proposer
 from yellow_ladle.core.swaps.search.score import Score, told_apart, undominated
+from yellow_ladle.core.swaps.search.thickness_limit import leaves_the_card
 from yellow_ladle.core.vocabulary.levels import Level
 
 Move: TypeAlias = Swap | CleanTool
@@ -139,7 +140,8 @@ class BruteForce:
         """The score of a set of swaps."""
         book = self._beside(swaps)
         gone = self._ended(swaps)
-        was, now = self.before.levels(self.item), read(book).levels(self.item)
+        after = read(book)
+        was, now = self.before.levels(self.item), after.levels(self.item)
         by_place = {swap.place: swap for swap in _swaps(swaps)}
         remade: set[str] = set()
         lost = [0.0, 0.0, 0.0]
@@ -160,7 +162,9 @@ class BruteForce:
             offer = self._offer(by_place[path[-1]])
             for n in range(3):
                 lost[n] += share[n] * self.proposer.shares(pot)[index][n] * offer.lost[n]
+        leaves = leaves_the_card(self.before, after, self.item, by_place.values())
         return Score(
+            thickness=int(leaves),
             another=int(self._is_another(by_place, gone)),
             effort=effort + len(cleaned_moves),
             adds=sum(now[flag] > was.get(flag, Level.FREE) for flag in now),
@@ -172,6 +176,12 @@ class BruteForce:
             colour=told_apart(lost[2]),
             pots=len(remade),
         )
+
+    def added(self, swaps: Iterable[Move]) -> set[str]:
+        """The flags whose level rises in the item."""
+        after = read(self._beside(swaps)).levels(self.item)
+        before = self.before.levels(self.item)
+        return {flag for flag in after if after[flag] > before.get(flag, Level.FREE)}
 
     def _offer(self, swap: Swap) -> Offer:
         offers = self.proposer.offers(*swap.place, milk_goes=False).swaps

@@ -135,6 +135,46 @@ class Effects(unittest.TestCase):
         )
         self.assertEqual(of(LEEK, WATER, lifted).hot.middle, 0)
 
+    def test_what_is_set_ground_or_emulsified_is_not_thin(self) -> None:
+        """Each a litre: a mayonnaise, a ground nut sauce, a bisque bound with rice, a custard."""
+        oil = product("rapeseed-oil", class_="rapeseed-oil", density_g_per_ml=0.92, **ZERO)
+        yolk = product("yolk", "egg", "egg-yolk", **ZERO)
+        nuts = product("almonds", "almond", "almond", **ZERO)
+        rice = product("rice", class_="rice", **ZERO)
+        loaf = product("bread", "wheat", "bread", **ZERO)
+        pots = {
+            "Add the oil drop by drop.": ((oil, 800), (yolk, 80)),
+            "Pound it to a paste.": ((nuts, 200), (loaf, 100), (oil, 200)),
+            "Blend it smooth.": ((rice, 60), (WATER, 1000)),
+            "Stir it over a low flame.": ((MILK, 1000), (yolk, 160)),
+        }
+        for step, goods in pots.items():
+            lines = [line(entry.id, "body", quantity=grams) for entry, grams in goods]
+            made = litre(*lines, method=(Step(step),))
+            found = of(*(entry for entry, _ in goods), made)
+            with self.subTest(step):
+                self.assertNotEqual(place_of(found.hot.middle).id, "stock")
+
+    def test_yolks_only_round_what_a_roux_binds(self) -> None:
+        yolk = product("yolk", "egg", "egg-yolk", **ZERO)
+        lines = (line("milk", quantity=1000), line("yolk", "enrichment", quantity=100))
+        alone = of(MILK, yolk, litre(*lines)).hot.middle
+        bound = of(MILK, yolk, WHEAT, litre(*lines, line("plain-flour", "thickener", quantity=50)))
+        self.assertGreater(alone, bound.hot.middle - 50)
+
+    def test_a_dumpling_keeps_its_flour_to_itself(self) -> None:
+        dough = pot(
+            "dumplings",
+            line("plain-flour", "body", quantity=200),
+            line("butter", "fat", quantity=80),
+            line("water", quantity=100),
+            kind="component",
+        )
+        stew = litre(line("dumplings", "accompaniment", quantity=380), line("water", quantity=900))
+        self.assertEqual(of(WHEAT, FAT, WATER, dough, stew).hot.middle, 0)
+        kneaded = replace(dough, lines=dough.lines[:2])
+        self.assertGreater(of(WHEAT, FAT, WATER, kneaded, stew).hot.middle, 50)
+
     def test_a_reduction_thickens_by_the_same_factor(self) -> None:
         half = replace(flour(60), yield_=Yield(0.5, "l"))
         self.assertAlmostEqual(of(WHEAT, WATER, half).hot.middle, 120)

@@ -20,7 +20,7 @@ OUTPUTS: dict[tuple[str, ...], str] = {
     ("derive", DEMO, *DAY, "--regime", "us-9", "--json"): "1c5944e1e1d8b4c3",
     ("derive", DEMO, *DAY): "3630f73cbc326cae",
     ("swap", DEMO, "--item", "hen-leek-pie", "--clear", "wheat", "--json"): "51262de7374e3634",
-    ("swap", DEMO, "--item", "cod-samphire", "--fit", "vegan", "--json"): "cafdcaf9b518cf28",
+    ("swap", DEMO, "--item", "cod-samphire", "--fit", "vegan", "--json"): "411a2b68fdf35ec5",
     ("swap", DEMO, "--item", "mushroom-polenta", "--fit", "vegetarian"): "ff09edf84fc8320f",
     ("numbers", DEMO, "--json"): "1c607889aa7e3002",
     ("label", "-", "--json"): "6da6a9955c8b7f9a",

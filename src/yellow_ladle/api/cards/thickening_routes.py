@@ -10,14 +10,13 @@ from yellow_ladle.api.dependencies import TheBook, preparation_or_missing
 from yellow_ladle.api.schemas.answer_forms import Named
 from yellow_ladle.api.schemas.figure_forms import StandOut
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.numbers.thickeners import browning, thickeners
+from yellow_ladle.core.numbers.thickeners import browning, is_fat, thickeners
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.thickening.dosage import (
     GOALS,
     Goal,
     Liquid,
     Option,
-    is_fat,
     middle_of,
     options,
     thickened,

@@ -6,7 +6,11 @@ from functools import cache
 from typing import Literal, TypeAlias, cast
 
 from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.vocabulary.classes import expanded
 from yellow_ladle.core.vocabulary.toml import number, numbers, rows, section, table, words
+
+FATS = ("butter", "margarine", "lard", "suet")
+FAT_ENDINGS = ("-oil", "-dripping", "-fat", "-block")
 
 Form: TypeAlias = Literal["roux", "slurry", "blend"]
 
@@ -44,6 +48,7 @@ class Body:
     """What gives body besides thickeners: 100 g of it stand for `low` to `high` grams of flour.
 
     `only_if` are words of a step without which it does not count, `stages` those where it does.
+    With `alone` it counts only where nothing in the pot is a thickener.
     """
 
     name: str
@@ -52,6 +57,7 @@ class Body:
     high: float
     only_if: tuple[str, ...]
     stages: tuple[str, ...]
+    alone: bool = False
 
 
 @cache
@@ -86,20 +92,22 @@ def thickener_of() -> Mapping[str, Thickener]:
 
 
 @cache
-def bodies() -> Mapping[str, Body]:
-    """What gives body, by the class of its products."""
-    found: dict[str, Body] = {}
+def bodies() -> Mapping[str, tuple[Body, ...]]:
+    """What gives body, by the class of its products; of several the first that holds counts."""
+    found: dict[str, tuple[Body, ...]] = {}
     for row in rows(table("thickeners")["body"]):
         low, high = numbers(row["gives"])
         body = Body(
             str(row["name"]),
-            words(row["classes"]),
+            expanded(words(row["classes"])),
             low,
             high,
             words(row.get("only_if")),
             words(row.get("stages")),
+            bool(row.get("alone", False)),
         )
-        found |= dict.fromkeys(body.classes, body)
+        for class_ in body.classes:
+            found[class_] = (*found.get(class_, ()), body)
     return found
 
 
@@ -129,6 +137,11 @@ def fat_share(class_: str) -> float:
     """The share of fat, 0 to 1, in a product of a class that a roux is made with."""
     shares = section(table("thickeners")["fat"])
     return number(shares[class_] if class_ in shares and class_ != "source" else shares["other"])
+
+
+def is_fat(class_: str) -> bool:
+    """Whether goods of a class are a fat that a roux can be made with."""
+    return class_ in FATS or class_.endswith(FAT_ENDINGS)
 
 
 @cache

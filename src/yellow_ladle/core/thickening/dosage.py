@@ -22,8 +22,6 @@ GOALS: tuple[Goal, ...] = get_args(Goal)
 GLUTEN = ("wheat", "rye", "barley", "oats")
 STANDS = 120.0
 """Grams of flour in a litre for the last place of the scale, which has no end (panada)."""
-FATS = ("butter", "margarine", "lard", "suet")
-FAT_ENDINGS = ("-oil", "-dripping", "-fat", "-block")
 WELL = 0.9
 """What keeps this share of its power counts as standing it."""
 
@@ -134,11 +132,6 @@ def thickened(grams: Mapping[str, float], litres: float, colour: str) -> Span:
         weighed = (amount / one.high / high, amount / one.weight / middle, amount / one.low / low)
         total = total.plus(Span(*weighed))
     return total.times(1 / litres)
-
-
-def is_fat(class_: str) -> bool:
-    """Whether goods of a class are a fat that a roux can be made with."""
-    return class_ in FATS or class_.endswith(FAT_ENDINGS)
 
 
 def _option(

@@ -5,7 +5,7 @@ figures are those of data/thickeners.toml and data/thickness.toml; then the spoo
 """
 
 import re
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 from functools import cache
 
@@ -13,9 +13,11 @@ from yellow_ladle.core.book.book import Line, Preparation, owner_of
 from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.thickeners import (
+    Body,
     Thickener,
     bodies,
     browned,
+    is_fat,
     milky_classes,
     sour_classes,
     sour_share,
@@ -100,6 +102,11 @@ def position(grams_per_litre: float) -> float:
     return min((at + (grams_per_litre - start) / (end - start)) / len(known), 1.0)
 
 
+def place_number(grams_per_litre: float) -> float:
+    """Where along the scale an amount stands, in places from its thin end."""
+    return position(grams_per_litre) * len(places())
+
+
 @cache
 def on_cooling() -> float:
     """By how much a pot thickens between serving heat and lukewarm."""
@@ -128,6 +135,39 @@ def thickness(balance: Balance, preparation: str) -> Thickness:
     return Thickness(hot, hot.times(on_cooling()), thawed, effects, unknown, per_litre)
 
 
+def is_dough(balance: Balance, preparation: Preparation) -> bool:
+    """Whether flour is what a preparation is made of: it keeps what it binds to itself.
+
+    A dumpling in a stew and the lid on a pie thicken nothing. Flour and fat alone are no dough.
+    """
+    if preparation.kind == "roux":
+        return False
+    total = flour = fat = 0.0
+    for poured in balance.poured(preparation):
+        product = balance.book.products.get(poured.item)
+        class_ = (taken_as(product) if product else None) or ""
+        grams = poured.grams or 0.0
+        total += grams
+        if is_fat(class_):
+            fat += grams
+        elif class_ in thickener_of() and thickener_of()[class_].form == "roux":
+            flour += grams
+    return flour + fat < total and flour >= total * number(table("structures")["dough_flour"])
+
+
+def binding(balance: Balance, made: Preparation, line: Line) -> float:
+    """Grams of flour in a white roux that a line of a preparation stands for."""
+    known = {}
+    owner = owner_of(line.item)
+    if owner in balance.book.preparations:
+        known = {owner: _given(balance, owner, {})}
+    grams, sour = balance.line_grams(line) or 0.0, is_sour(balance, made)
+    return sum(
+        span.middle * grams * _share_kept(name, line, sour=sour)
+        for name, span in _of_line(balance, made, line, known).items()
+    )
+
+
 def kept(thickener: Thickener, minutes: float, *, sour: bool) -> float:
     """The share of a thickener's power left after its minutes in the pot."""
     boiled = 1.0 - (1.0 - thickener.boiled) * minutes / HALF_HOUR
@@ -147,11 +187,20 @@ def is_sour(balance: Balance, preparation: Preparation) -> bool:
 
 def holds_milk(balance: Balance, preparation: str) -> bool:
     """Whether milk or cream is anywhere in a pot."""
+    return _holds(balance, preparation, milky_classes())
+
+
+def holds_thickener(balance: Balance, preparation: str) -> bool:
+    """Whether flour or a starch is anywhere in a pot."""
+    return _holds(balance, preparation, thickener_of().keys())
+
+
+def _holds(balance: Balance, preparation: str, classes: Collection[str]) -> bool:
     waiting, seen = [preparation], set[str]()
     while waiting:
         id = waiting.pop()
         product = balance.book.products.get(id)
-        if product is not None and taken_as(product) in milky_classes():
+        if product is not None and taken_as(product) in classes:
             return True
         made = balance.book.preparations.get(id)
         if made is not None and id not in seen:
@@ -173,7 +222,7 @@ def _given(
             line = made.lines[poured.index]
             for name, span in _of_line(balance, made, line, known).items():
                 thickener = thickeners().get(name)
-                share = 1.0 if thickener is None else kept(thickener, line.minutes or 0, sour=sour)
+                share = _share_kept(name, line, sour=sour)
                 here = span.times((poured.grams or 0.0) * share)
                 if thickener is not None and line.item in balance.book.products:
                     middle = here.middle / ((low + high) / 2)
@@ -184,24 +233,42 @@ def _given(
     return known[preparation]
 
 
+def _share_kept(name: str, line: Line, *, sour: bool) -> float:
+    thickener = thickeners().get(name)
+    return 1.0 if thickener is None else kept(thickener, line.minutes or 0, sour=sour)
+
+
 def _of_line(
     balance: Balance, made: Preparation, line: Line, known: Mapping[str, dict[str, Span]]
 ) -> Mapping[str, Span]:
     """What one gram of a line's item gives."""
     product = balance.book.products.get(line.item)
     if product is None:
-        return known.get(owner_of(line.item), {})
+        owner = owner_of(line.item)
+        if is_dough(balance, balance.book.preparations[owner]):
+            return {}
+        return known.get(owner, {})
     thickener = thickener_of().get(taken_as(product) or "")
     if thickener is not None:
         ends = (1 / thickener.high, 1 / thickener.weight, 1 / thickener.low)
         return {thickener.id: Span(*ends)}
-    body = bodies().get(taken_as(product) or "")
-    if body is None or line.strained_out or (body.stages and line.stage not in body.stages):
+    if line.strained_out:
         return {}
-    told = " ".join(step.text for step in made.method)
-    if body.only_if and not _says(body.only_if).search(told):
+    given = bodies().get(taken_as(product) or "", ())
+    body = next((body for body in given if _counts(balance, made, line, body)), None)
+    if body is None:
         return {}
     return {body.name: Span(body.low / 100, (body.low + body.high) / 200, body.high / 100)}
+
+
+def _counts(balance: Balance, made: Preparation, line: Line, body: Body) -> bool:
+    """Whether something gives body in a pot, by its stage, its card's words and what else binds."""
+    if body.stages and line.stage not in body.stages:
+        return False
+    if body.alone and holds_thickener(balance, made.id):
+        return False
+    told = " ".join(step.text for step in made.method)
+    return not body.only_if or _says(body.only_if).search(told) is not None
 
 
 @cache

@@ -111,6 +111,8 @@ class _Node:
     stays: bool
     chosen: Chosen
     exact: Score | None = None
+    thickness: int | None = None
+    """What the carried plan told of its thickness; None before it was read."""
 
 
 class Walk:
@@ -142,13 +144,18 @@ class Walk:
             self._begin(region)
 
     def plans(
-        self, fits: Callable[[Found], T | None], most: int, before: Rank | None = None
+        self,
+        fits: Callable[[Found], T | None],
+        most: int,
+        before: Rank | None = None,
+        thickness: Callable[[Found, T], int] | None = None,
     ) -> Iterator[tuple[Found, T]]:
         """The plans of the front that fit, the best first, at most so many.
 
         `fits` gives None for a plan that may not stand, and for any other what is wanted of it.
         Plans that rank with `before` or after it are not looked for. Of plans that cost the same
-        and bring the same flags the first stands for all.
+        and bring the same flags the first stands for all. `thickness` reads off a plan what only
+        its carried result tells: one that costs more by it waits again for its turn.
         """
         while self._queue and most > len(self._kept):
             rank, *_, node = heappop(self._queue)
@@ -168,10 +175,17 @@ class Walk:
             bad = self._regions[id(node.bounds)].bad
             found = Found(bad, listed(node.chosen), node.exact)
             wanted = fits(found)
-            if wanted is not None:
-                self._kept.append(node.exact)
-                self._seen.add(alike)
-                yield found, wanted
+            if wanted is None:
+                continue
+            if thickness is not None and node.thickness is None:
+                told = thickness(found, wanted)
+                if told:
+                    worse = node.exact._replace(thickness=told)
+                    self._wait(replace(node, exact=worse, thickness=told))
+                    continue
+            self._kept.append(node.exact)
+            self._seen.add(alike)
+            yield found, wanted
 
     def _begin(self, region: Region) -> None:
         if not region.feasible:

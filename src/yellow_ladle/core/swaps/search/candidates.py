@@ -19,6 +19,12 @@ from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three, shares
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.prices import Prices
 from yellow_ladle.core.swaps.search.swap_amounts import worked_out
+from yellow_ladle.core.swaps.search.thickness_limit import (
+    NOT_BINDING,
+    Binding,
+    binding_of,
+    is_compared,
+)
 from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 from yellow_ladle.core.vocabulary.classes import pot_classes
 
@@ -89,6 +95,8 @@ class Proposer:
         self._shares: dict[str, dict[int, Three]] = {}
         self._larder: dict[str, tuple[str, ...]] = {}
         self._kinds: dict[str, tuple[str, ...]] = {}
+        self._binding: dict[Swap, Binding] = {}
+        self._thickening: dict[str, bool] = {}
 
     def offers(self, pot: str, index: int, *, milk_goes: bool) -> Offers:
         """What is proposed for a line. With `milk_goes` the pot will hold no milk any more."""
@@ -97,6 +105,24 @@ class Proposer:
             made = self.reading.book.preparations[pot]
             self._offers[key] = self._propose(made, index, made.lines[index], milk_goes)
         return self._offers[key]
+
+    def binding(self, swap: Swap) -> Binding:
+        """What a swap's new item does to the thickness of its pot."""
+        if swap not in self._binding:
+            made = self.reading.book.preparations[swap.in_]
+            counts = self._thickens(made.id)
+            self._binding[swap] = binding_of(self.balance, made, swap) if counts else NOT_BINDING
+        return self._binding[swap]
+
+    def _thickens(self, pot: str) -> bool:
+        """Whether the thickness of something is compared that a pot is, or goes into."""
+        if pot not in self._thickening:
+            book = self.reading.book
+            above = {pot, *self.reading.graph.downstream({pot})} & book.preparations.keys()
+            self._thickening[pot] = any(
+                is_compared(self.balance, book.preparations[id]) for id in above
+            )
+        return self._thickening[pot]
 
     def leaving(self, lines: frozenset[tuple[str, int]]) -> "Proposer":
         """The same with other lines whose item stays of its class; what is worked out is shared."""
@@ -132,8 +158,7 @@ class Proposer:
         return Offers(tuple(found), tuple(dict.fromkeys(missing)))
 
     def _alike(self, offer: Offer) -> tuple[object, ...]:
-        amount = offer.swap.quantity if self.limits.keep_thickness else 0.0
-        return offer.swap.to, offer.lost, amount, offer.effort
+        return offer.swap.to, offer.lost, self.binding(offer.swap), offer.effort
 
     def _on_the_card(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
         for other in made.lines:

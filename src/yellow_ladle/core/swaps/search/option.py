@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 
 from yellow_ladle.core.swaps.plan import CleanTool, Swap
 from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three
+from yellow_ladle.core.swaps.search.thickness_limit import NOT_BINDING, Binding
 
 MAX_NAMED = 12
 """Of goods that would do as well, so many are named."""
@@ -26,8 +27,8 @@ class Option:
     cost: float = 0.0
     check: str | None = None
     freed: bool = False
-    binds: str = ""
-    """Tells apart what may thicken otherwise, where that counts."""
+    binds: Binding = NOT_BINDING
+    """What the new item does to the thickness of the pot."""
     ends: frozenset[str] = frozenset()
     """The by-products that are gone with the line's item."""
     clean: CleanTool | None = None

@@ -15,9 +15,10 @@ from yellow_ladle.core.swaps.search.blockers import Blocked, standing_in_the_way
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.carried_masks import Carrying
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
+from yellow_ladle.core.swaps.search.plan_ways import MAX_OF_A_WAY, one_a_way, way_of
 from yellow_ladle.core.swaps.search.score import Rank, Score, ranking
 from yellow_ladle.core.swaps.search.search_space import Allowing, Region
-from yellow_ladle.core.swaps.search.thickness_limit import thinner
+from yellow_ladle.core.swaps.search.thickness_limit import leaves_the_card, thinner
 from yellow_ladle.core.vocabulary.classes import usual_of
 from yellow_ladle.core.vocabulary.criteria import Criterion
 from yellow_ladle.core.vocabulary.levels import Level
@@ -96,7 +97,7 @@ def propose(
     search = _Search(reading, item, goals, limits, rules, habits, library)
     plans = search.meeting(limit)
     checks = search.checks_first(min((plan.score.swaps for plan in plans), default=None))
-    bought = search.with_a_purchase()
+    bought = search.with_a_purchase(plans)
     if plans:
         # A plan that waits for a label comes after those that do not, and has a place of its own.
         kept = plans[: max(limit - len(bought), 1)]
@@ -155,8 +156,11 @@ class _Search:
         ranked = sorted(plans.values(), key=lambda entry: entry[0])
         return tuple(plan for _, plan in ranked[:limit])
 
-    def with_a_purchase(self) -> tuple[Plan, ...]:
-        """The best plans that need one thing bought, if its label says what is hoped."""
+    def with_a_purchase(self, without: Iterable[Plan] = ()) -> tuple[Plan, ...]:
+        """The best plans that need one thing bought, if its label says what is hoped.
+
+        Nothing is bought to go the same way as a plan that needs no purchase.
+        """
         if self.library is None:
             return ()
         missing = {
@@ -196,9 +200,12 @@ class _Search:
             plan = carried(before, self.item, self.goals, found.swaps, found.cleaned)
             if plan is None or self._is_thinner(plan):
                 return None
-            return replace(plan, score=found.score, cards=cards, buy=buy)
+            return replace(plan, cards=cards, buy=buy)
 
-        return tuple(plan for _, plan in walk.plans(fits, MAX_PURCHASES))
+        most = MAX_OF_A_WAY * MAX_PURCHASES
+        found = walk.plans(fits, most, thickness=self._thickness)
+        scored = (_scored(plan, each) for each, plan in found)
+        return tuple(one_a_way(scored, MAX_PURCHASES, map(way_of, without)))
 
     def _may_clear(self, class_: str) -> bool:
         """Whether goods of a class are usually without what has to go, in some way to the goals.
@@ -250,9 +257,10 @@ class _Search:
             plan = carried(before, self.item, goals, found.swaps, found.cleaned)
             if plan is None or not needs.met_by(plan) or self._is_thinner(plan):
                 return None
-            return replace(plan, score=found.score, cards=cards)
+            return replace(plan, cards=cards)
 
-        made = [plan for _, plan in walk.plans(fits, limit)]
+        found = walk.plans(fits, MAX_OF_A_WAY * limit, thickness=self._thickness)
+        made = one_a_way((_scored(plan, each) for each, plan in found), limit)
         self.whole = self.whole and walk.whole
         return made
 
@@ -262,6 +270,9 @@ class _Search:
             return (), self.reading
         cards = self.library.cards_of(swap.to for swap in found.swaps)
         return cards, self.library.only(cards)
+
+    def _thickness(self, found: Found, plan: Plan) -> int:
+        return int(leaves_the_card(self.reading, plan.after, self.item, found.swaps))
 
     def _is_thinner(self, plan: Plan) -> bool:
         """Whether a plan leaves a pot thinner although none is to be; then the pot is noted."""
@@ -368,6 +379,10 @@ class _Needs:
 
     def _met(self, mask: int) -> bool:
         return any(not mask & bits for bits in self._bads)
+
+
+def _scored(plan: Plan, found: Found) -> Plan:
+    return replace(plan, score=found.score)
 
 
 def _goals(wanted: list[tuple[str, str]], some: Iterable[tuple[str, str]]) -> Goals:

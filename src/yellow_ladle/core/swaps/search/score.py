@@ -20,7 +20,8 @@ class Score(NamedTuple):
     """What a plan costs; less is better in each.
 
     `stands`: lines taken as cleared though no swap clears them (0 in a plan, counted in a proof).
-    `checks`: labels to be read first. `another`: 1 where the item would be another dish. `cards`: 1
+    `checks`: labels to be read first. `thickness`: 1 where what is poured leaves the thickness of
+    its card (thickness_limit.py). `another`: 1 where the item would be another dish. `cards`: 1
     where a shipped base is used, which the kitchen does not have yet. `harms`:
     flags it brings that an open need avoids. `adds`: flags whose level rises in the item. `effort`:
     what its swaps ask of the cook (candidates.py). `unfamiliar`: swaps that the kitchen has never
@@ -32,6 +33,7 @@ class Score(NamedTuple):
 
     stands: int = 0
     checks: int = 0
+    thickness: int = 0
     another: int = 0
     cards: int = 0
     harms: int = 0
@@ -67,8 +69,9 @@ _OF: dict[Criterion, tuple[str, ...]] = {
 def ranking(order: tuple[Criterion, ...] = CRITERIA) -> Callable[[Score], Rank]:
     """The key to sort by. It is equal only where all is, and smaller where a score dominates.
 
-    What makes another dish comes last, then what is far from the dish as it is; then what is in
-    the house leads, fewer pots, and what no open need avoids. The rest follows in the order that
+    What leaves the thickness of the card comes last, before it what makes another dish, then what
+    is far from the dish as it is; then what is in the house leads, fewer pots, and what no open
+    need avoids. The rest follows in the order that
     is given; criteria that it does not name come last, as they stand.
     """
     fields = [field for name in ordered(*order) for field in _OF[name]]
@@ -78,6 +81,7 @@ def ranking(order: tuple[Criterion, ...] = CRITERIA) -> Callable[[Score], Rank]:
         return (
             score.stands,
             score.checks,
+            score.thickness,
             score.another,
             distance(score.lost),
             score.cards,

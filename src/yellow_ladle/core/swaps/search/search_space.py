@@ -11,11 +11,10 @@ from functools import cached_property
 
 from yellow_ladle.core.book.book import Line, owner_of
 from yellow_ladle.core.book.by_products import ends
-from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.reading.reading import own_mask
 from yellow_ladle.core.swaps.goals import together
 from yellow_ladle.core.swaps.identity import Identity
-from yellow_ladle.core.swaps.plan import CleanTool, Swap
+from yellow_ladle.core.swaps.plan import CleanTool
 from yellow_ladle.core.swaps.search.candidates import WASHED, Offer, Proposer
 from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three
 from yellow_ladle.core.swaps.search.option import Option, worth_trying
@@ -205,7 +204,7 @@ class Region:
             swap,
             lost=offer.lost,
             cost=offer.cost,
-            binds=self._binds(swap),
+            binds=self._proposer.binding(swap),
             ends=frozenset(ends(self._reading.book, *swap.place, swap.to)),
             other=self._identity.makes_other(swap),
             effort=offer.effort,
@@ -228,13 +227,6 @@ class Region:
             brings = self._new(mask & ~self.bits) & ~self._bad_flags
             return replace(made, brings=brings, check=swap.to)
         return None
-
-    def _binds(self, swap: Swap) -> str:
-        """What tells a swap from those that thicken otherwise; nothing where that is not asked."""
-        if not self._proposer.limits.keep_thickness or swap.to is None:
-            return ""
-        product = self._reading.book.products.get(swap.to)
-        return f"{swap.rule} {(taken_as(product) if product else None) or swap.to}"
 
     def _new(self, mask: int) -> int:
         """The flags of a mask whose level is above the item's, as bits of one level."""

@@ -1,12 +1,28 @@
-"""Whether a plan leaves something poured thinner than it is, by what it is predicted to be."""
+"""Whether a plan leaves what is poured as thick as it is, by what it is predicted to be."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator, Mapping
+from dataclasses import replace
 from functools import cache
+from typing import TypeAlias
 
+from yellow_ladle.core.book.book import Preparation, owner_of
+from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.thickening.thickness import thickness
+from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.thickening.thickness import (
+    Thickness,
+    binding,
+    is_dough,
+    place_number,
+    thickness,
+)
 from yellow_ladle.core.vocabulary.toml import number, table
 
+Binding: TypeAlias = tuple[float, float]
+"""Grams of flour that a swap's new lines stand for, and what they weigh where the yield of their
+pot goes by its lines."""
+
+NOT_BINDING: Binding = (0.0, 0.0)
 POURED = ("sauce", "soup")
 """Kinds whose thickness is compared."""
 
@@ -15,6 +31,12 @@ POURED = ("sauce", "soup")
 def told_apart() -> float:
     """The share of its thickness that a pot may lose before a cook tells it on the spoon."""
     return number(table("thickness")["told_apart"])
+
+
+@cache
+def max_steps() -> float:
+    """The places of the scale by which a plan may leave what is poured thinner or thicker."""
+    return number(table("thickness")["max_steps"])
 
 
 def poured(reading: Reading, pots: Iterable[str]) -> list[str]:
@@ -31,3 +53,91 @@ def thinner(before: Reading, after: Reading, pots: Iterable[str]) -> list[str]:
         if thickness(after.balance, pot).hot.middle
         < least * thickness(before.balance, pot).hot.middle
     ]
+
+
+def steps_from_card(
+    before: Reading, after: Reading, item: str, swaps: Iterable[Swap]
+) -> tuple[tuple[str, float], ...]:
+    """What the item is served with and how far it is from its card, in places of the scale.
+
+    Each is a preparation of the book as it was, with a figure below 0 where it gets thinner. What
+    goes into another pot counts by what comes of that one. Nothing is told of a thickness to which
+    something of unknown weight may add.
+    """
+    found: list[tuple[str, float]] = []
+    for old, new in dict.fromkeys(_served(before, after, owner_of(item), swaps)):
+        was, now = thickness(before.balance, old), thickness(after.balance, new)
+        if not (was.at_least or now.at_least):
+            found.append((old, _place(now) - _place(was)))
+    return tuple(found)
+
+
+def leaves_the_card(before: Reading, after: Reading, item: str, swaps: Iterable[Swap]) -> bool:
+    """Whether something poured gets thinner or thicker by more than `max_steps`."""
+    moved = steps_from_card(before, after, item, swaps)
+    return any(abs(steps) > max_steps() for _, steps in moved)
+
+
+def binding_of(balance: Balance, made: Preparation, swap: Swap) -> Binding:
+    """What a swap's new lines do to the thickness of their pot; two alike make it as thick."""
+    lines = list(swap.adds)
+    if swap.to is not None:
+        stage = swap.stage or made.lines[swap.line].stage
+        changed = replace(made.lines[swap.line], item=swap.to, stage=stage)
+        lines.append(replace(changed, quantity=swap.quantity, unit=swap.unit))
+    flour = sum(binding(balance, made, line) for line in lines)
+    if made.yield_ is not None and balance.grams_of(made.yield_, made) is not None:
+        return round(flour, 1), 0.0
+    return round(flour, 1), round(sum(balance.line_grams(line) or 0.0 for line in lines), 1)
+
+
+def is_compared(balance: Balance, made: Preparation) -> bool:
+    """Whether a preparation is poured, or has a sauce of its own: a stew bound in its pot."""
+    if made.kind in POURED:
+        return True
+    binds = any(made.lines[index].role == "thickener" for index in made.counted())
+    return binds and made.kind in ("dish", "component") and not is_dough(balance, made)
+
+
+def _place(predicted: Thickness) -> float:
+    return place_number(predicted.hot.middle)
+
+
+def _served(
+    before: Reading, after: Reading, item: str, swaps: Iterable[Swap]
+) -> Iterator[tuple[str, str]]:
+    """The pairs of an old and a new preparation to compare, from a plate down to what is poured."""
+    by_place = {swap.place: swap for swap in swaps}
+    made = before.book.preparations.get(item)
+    if made is None:
+        return
+    if made.kind in POURED:
+        yield item, item
+        return
+    waiting, seen = [made], {item}
+    while waiting:
+        made = waiting.pop()
+        if is_compared(before.balance, made):
+            yield made.id, made.id
+        for old, new in _lines(made, by_place):
+            below, there = before.book.preparations.get(old), after.book.preparations.get(new)
+            if below is None or there is None:
+                continue
+            if below.kind in POURED:
+                if there.kind in POURED:
+                    yield old, new
+            elif old == new and old not in seen:
+                seen.add(old)
+                waiting.append(below)
+
+
+def _lines(
+    made: Preparation, by_place: Mapping[tuple[str, int], Swap]
+) -> Iterator[tuple[str, str]]:
+    """What the counted lines that stay are on, before and after."""
+    for index in made.counted():
+        line = made.lines[index]
+        swap = by_place.get((made.id, index))
+        to = line.item if swap is None else swap.to
+        if to is not None:
+            yield owner_of(line.item), owner_of(to)
