@@ -172,22 +172,21 @@ def _made(preparation: Preparation, swaps: list[Swap]) -> Preparation:
         if swap.rule == ON_THE_CARD:
             preparation = choosing(preparation, _alternative(preparation, swap))
         else:
-            replaced.append((swap.line, _line(preparation.lines[swap.line], swap)))
+            replaced.append((swap.line, swapped_line(preparation.lines[swap.line], swap)))
     more = tuple(line for swap in swaps for line in swap.adds)
     made = with_lines(preparation, replaced)
     return replace(made, lines=(*made.lines, *more)) if more else made
 
 
-def _line(line: Line, swap: Swap) -> Line | None:
+def swapped_line(line: Line, swap: Swap) -> Line | None:
+    """A line as a swap leaves it; None where it is left out."""
     if swap.to is None:
         return None
-    return replace(
-        line,
-        item=swap.to,
-        quantity=swap.quantity,
-        unit=swap.unit,
-        stage=swap.stage or line.stage,
-    )
+    stage = swap.stage or line.stage
+    # What is stirred in at the end does not boil for as long as what it stands in for.
+    minutes = line.minutes if stage == line.stage else None
+    changed = replace(line, item=swap.to, stage=stage, minutes=minutes)
+    return replace(changed, quantity=swap.quantity, unit=swap.unit)
 
 
 def _alternative(preparation: Preparation, swap: Swap) -> int:

@@ -14,7 +14,12 @@ from yellow_ladle.core.swaps.identity import Identity
 from yellow_ladle.core.swaps.plan import OF_ITS_KIND, ON_THE_CARD, THERE_IS, Swap
 from yellow_ladle.core.swaps.rulebook import rules_in_use
 from yellow_ladle.core.swaps.rules import SwapRule
-from yellow_ladle.core.swaps.search.conditions import boiled_after, conditions, stock_goods
+from yellow_ladle.core.swaps.search.conditions import (
+    boiled_after,
+    conditions,
+    line_conditions,
+    stock_goods,
+)
 from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three, shares
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.prices import Prices
@@ -221,7 +226,9 @@ class Proposer:
     ) -> Iterator[Offer]:
         classes = classes_of(self.reading.book, line.item)
         gone = {"milk"} if milk_goes else set[str]()
-        holding, finishing = (self.holding(made, stage) - gone for stage in (None, "finish"))
+        own = line_conditions(self.balance, made, index)
+        holding = (self.holding(made) - gone) | own
+        finishing = (self.holding(made, "finish") - gone) | own
         replaced, left_out = self._bones_stay(made, line)
         for rule in self.rules:
             in_the_end = finishing if rule.stage == "finish" else holding

@@ -40,6 +40,7 @@ Condition: TypeAlias = Literal[
     "clarified",
     "hot",
     "loose",
+    "second",
 ]
 
 CONDITIONS: tuple[Condition, ...] = get_args(Condition)
@@ -87,6 +88,20 @@ def boiled_after(balance: Balance, made: Preparation, users: Mapping[str, frozen
     It is not what the pot itself went through before.
     """
     return _simmered_in_users(balance, made, users, frozenset())
+
+
+def line_conditions(balance: Balance, made: Preparation, index: int) -> frozenset[str]:
+    """The conditions of one line: whether a heavier meat or fish stands beside it in the pot."""
+    meats = [
+        at
+        for at in made.counted()
+        if made.lines[at].role == "body"
+        and class_of(balance.book, made.lines[at].item) in _classes("meats")
+    ]
+    if index not in meats:
+        return frozenset()
+    grams = {at: balance.line_grams(made.lines[at]) or 0.0 for at in meats}
+    return frozenset({"second"} if grams[index] < max(grams.values()) else ())
 
 
 def stock_goods() -> frozenset[str]:

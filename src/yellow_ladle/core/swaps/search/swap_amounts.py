@@ -10,6 +10,7 @@ from yellow_ladle.core.numbers.balance import CARRIED, Balance
 from yellow_ladle.core.numbers.thickeners import browned, fat_share, thickener_of
 from yellow_ladle.core.swaps.item_names import short_name
 from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.thickening.thickness import is_sour, kept
 from yellow_ladle.core.vocabulary.toml import number, section, table
 
 STARCH = CARRIED.index("starch")
@@ -32,7 +33,7 @@ def worked_out(balance: Balance, made: Preparation, line: Line, to: str, rule: S
     found = None
     match rule.law:
         case "thickening":
-            found = _thickening(balance, made, line, to)
+            found = _thickening(balance, made, line, to, rule.stage)
         case "fat":
             found = _fat(balance, line, to)
         case "volume":
@@ -53,8 +54,11 @@ def _by_ratio(balance: Balance, line: Line, ratio: float) -> Worked:
     return Worked(round(line.quantity * ratio, 2), line.unit)
 
 
-def _thickening(balance: Balance, made: Preparation, line: Line, to: str) -> Worked | None:
-    flour = _as_flour(balance, made, line)
+def _thickening(
+    balance: Balance, made: Preparation, line: Line, to: str, stage: str | None
+) -> Worked | None:
+    sour = is_sour(balance, made)
+    flour = _as_flour(balance, made, line, sour=sour)
     if not flour:
         return None
     product = balance.book.products.get(to)
@@ -67,7 +71,8 @@ def _thickening(balance: Balance, made: Preparation, line: Line, to: str) -> Wor
         thickener = thickener_of().get(taken_as(product) or "")
         if thickener is None:
             return None
-        grams = flour * thickener.weight
+        minutes = 0.0 if stage == "finish" else line.minutes or 0.0
+        grams = flour * thickener.weight / kept(thickener, minutes, sour=sour)
         if thickener.form == "roux":
             grams *= sum(browned(made)) / 2
     name = short_name(balance.book, to)
@@ -75,8 +80,8 @@ def _thickening(balance: Balance, made: Preparation, line: Line, to: str) -> Wor
     return _in_unit_of(balance, line, grams, why)
 
 
-def _as_flour(balance: Balance, made: Preparation, line: Line) -> float | None:
-    """What a line binds, in grams of wheat flour in a white roux."""
+def _as_flour(balance: Balance, made: Preparation, line: Line, *, sour: bool) -> float | None:
+    """What a line binds in its pot, in grams of wheat flour in a white roux."""
     grams = balance.line_grams(line)
     if grams is None:
         return None
@@ -87,7 +92,7 @@ def _as_flour(balance: Balance, made: Preparation, line: Line) -> float | None:
     if thickener is None:
         return None
     brown = sum(browned(made)) / 2 if thickener.form == "roux" else 1.0
-    return grams / thickener.weight / brown
+    return grams / thickener.weight / brown * kept(thickener, line.minutes or 0.0, sour=sour)
 
 
 def _fat(balance: Balance, line: Line, to: str) -> Worked | None:

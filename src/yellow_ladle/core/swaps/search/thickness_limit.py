@@ -1,14 +1,13 @@
 """Whether a plan leaves what is poured as thick as it is, by what it is predicted to be."""
 
 from collections.abc import Iterable, Iterator, Mapping
-from dataclasses import replace
 from functools import cache
 from typing import TypeAlias
 
 from yellow_ladle.core.book.book import Preparation, owner_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.plan import Swap, swapped_line
 from yellow_ladle.core.thickening.thickness import (
     Thickness,
     binding,
@@ -80,11 +79,8 @@ def leaves_the_card(before: Reading, after: Reading, item: str, swaps: Iterable[
 
 def binding_of(balance: Balance, made: Preparation, swap: Swap) -> Binding:
     """What a swap's new lines do to the thickness of their pot; two alike make it as thick."""
-    lines = list(swap.adds)
-    if swap.to is not None:
-        stage = swap.stage or made.lines[swap.line].stage
-        changed = replace(made.lines[swap.line], item=swap.to, stage=stage)
-        lines.append(replace(changed, quantity=swap.quantity, unit=swap.unit))
+    changed = swapped_line(made.lines[swap.line], swap)
+    lines = swap.adds if changed is None else (changed, *swap.adds)
     flour = sum(binding(balance, made, line) for line in lines)
     if made.yield_ is not None and balance.grams_of(made.yield_, made) is not None:
         return round(flour, 1), 0.0
