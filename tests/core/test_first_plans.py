@@ -80,13 +80,22 @@ class TheBonesOfAStock(unittest.TestCase):
         for plan in plans:
             self.assertNotIn("stock", [swap.in_ for swap in plan.swaps])
 
-    def test_they_may_go_where_it_is_the_only_stock_or_asked_for_itself(self) -> None:
+    def test_they_may_go_where_it_is_the_only_stock_or_no_other_is_free_of_them(self) -> None:
         stock = pot("stock", "bones", kind="stock", class_="chicken-stock")
         alone = reading(BONES, WATER, self.LEEKS, stock, self.SOUP)
         self.assertIn("leeks", proposed(alone, "stock", 0))
         both = reading(BONES, WATER, self.LEEKS, stock, self.OTHER, self.SOUP)
         self.assertNotIn("leeks", proposed(both, "stock", 0))
-        self.assertIn("leeks", proposed(both, "stock", 0, item="stock"))
+        self.assertNotIn("leeks", proposed(both, "stock", 0, item="stock"))
+        second = pot("second", "bones", kind="stock", class_="chicken-stock")
+        meaty = reading(BONES, WATER, self.LEEKS, stock, second, self.SOUP)
+        self.assertIn("leeks", proposed(meaty, "stock", 0, item="stock"))
+
+    def test_the_other_stock_is_named_where_nothing_else_is_left(self) -> None:
+        stock = pot("stock", "bones", kind="stock", class_="chicken-stock")
+        both = reading(BONES, WATER, self.LEEKS, stock, self.OTHER)
+        [blocked] = propose(both, "stock", Goals((), ("vegetarian",)), 5).blocked
+        self.assertIn(both.book.name("green-stock"), blocked.why)
 
 
 class LeftOut(unittest.TestCase):

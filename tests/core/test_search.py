@@ -121,7 +121,7 @@ class ClearingAFlag(unittest.TestCase):
         self.assertEqual(
             (blocked.in_, blocked.line, blocked.from_), ("white-roux", 0, "plain-flour")
         )
-        self.assertIn("brings the same: blend", blocked.why)
+        self.assertIn("brings the same: Blend", blocked.why)
 
     def test_unchecked_stands_in_the_way(self) -> None:
         rice = product("rice-flour", "", "rice-flour", otherwise=Level.UNCHECKED)

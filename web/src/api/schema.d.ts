@@ -4636,6 +4636,16 @@ export interface components {
              * @default []
              */
             adds: components["schemas"]["AddedLinePiece"][];
+            /**
+             * Most
+             * @default 1
+             */
+            most: number;
+            /**
+             * Named
+             * @default []
+             */
+            named: string[];
         };
         /** Page[JarOut] */
         Page_JarOut_: {

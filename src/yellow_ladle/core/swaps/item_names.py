@@ -11,3 +11,15 @@ def short_name(book: Book, item: str) -> str:
     if class_ is None:
         return book.name(item).lower()
     return class_.replace("-", " ")
+
+
+def is_in_name(book: Book, item: str, name: str) -> bool:
+    """Whether what an item is stands in a name: mustard in "Mustard cream"."""
+    spoken = set(_words(name))
+    wanted = _words(short_name(book, item))
+    return bool(wanted) and all(word in spoken for word in wanted)
+
+
+def _words(text: str) -> list[str]:
+    """The words of a text without the ending of a plural."""
+    return [word.removesuffix("s") for word in text.lower().replace("-", " ").split()]

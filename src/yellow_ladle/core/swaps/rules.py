@@ -39,8 +39,9 @@ class SwapRule:
     `freezes`: what it makes can be frozen. Its steps go into the card `when`: before all else,
     where the old item went in, or last; with `drops` the steps that use nothing but the old item
     go. `minutes` is the time that its steps add. `adds` are lines without which it does not hold,
-    by weight. `most` is the largest share of the pot's weight that the line may be: a splash of
-    wine is left out, a wine sauce's wine is not.
+    by weight. With `named` only those goods will do whose name holds one of the words: a class as
+    wide as spice holds pepper and vanilla. `most` is the largest share of the pot's weight that the
+    line may be: a splash of wine is left out, a wine sauce's wine is not.
     """
 
     id: str
@@ -69,6 +70,7 @@ class SwapRule:
     source: str
     adds: tuple[AddedLine, ...] = ()
     most: float = 1.0
+    named: tuple[str, ...] = ()
 
     @property
     def leaves_out(self) -> bool:
@@ -139,4 +141,5 @@ def rule_of(row: Table, function: str) -> SwapRule:
             for more in rows(row.get("adds"))
         ),
         most=number(row["most"]) if "most" in row else 1.0,
+        named=words(row.get("named")),
     )

@@ -59,6 +59,8 @@ class OwnRulePiece(Piece):
     caution: Sentence = ""
     source: Sentence = "kitchen practice"
     adds: Annotated[list[AddedLinePiece], Field(max_length=5)] = []
+    most: Annotated[float, Field(gt=0, le=1)] = 1
+    named: Annotated[list[Name], Field(max_length=20)] = []
 
     def row(self, id: str) -> dict[str, Any]:
         """The rule as a row of a table of rules."""

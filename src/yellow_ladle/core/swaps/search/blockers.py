@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from yellow_ladle.core.book.book import owner_of
+from yellow_ladle.core.book.book import Preparation, owner_of
 from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.reading.reading import Reading, own_mask
 from yellow_ladle.core.swaps.goals import offending, together
@@ -80,6 +80,21 @@ def _blocked(proposer: Proposer, found: Found, choice: Choice) -> Iterator[Block
         yield _line(proposer, found, choice.pot, choice.line, flag)
 
 
+def _other_stocks(reading: Reading, made: Preparation, bits: int) -> list[str]:
+    """The names of the kitchen's other stocks that hold nothing of what must go."""
+    if made.kind != "stock":
+        return []
+    pots = reading.book.preparations.values()
+    return [
+        pot.name
+        for pot in pots
+        if pot.kind == "stock"
+        and pot.id != made.id
+        and pot.retired is None
+        and not reading.masks[pot.id] & bits
+    ]
+
+
 def _certificate(reading: Reading, item: str, flag: str, bits: int) -> str | None:
     """The certificate without which alone an item offends, where that is so."""
     layout, mask = reading.layout, reading.masks[item] & bits
@@ -113,7 +128,10 @@ def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> 
     if (pot, index) in proposer.limits.kept:
         why = "this line is to be kept"
     elif tried:
-        why = f"every swap known for it brings the same: {', '.join(map(str, tried))}"
+        names = ", ".join(reading.book.name(item) for item in tried)
+        why = f"every swap known for it brings the same: {names}"
+    elif line.role == "body" and (others := _other_stocks(reading, made, bits)):
+        why = f"it makes this stock what it is; take another: {', '.join(others)}"
     elif offers.missing:
         why = f"the larder holds nothing to swap it for; look for {', '.join(offers.missing)}"
     elif certificate is not None:

@@ -11,6 +11,7 @@ from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.identity import Identity
+from yellow_ladle.core.swaps.item_names import is_in_name
 from yellow_ladle.core.swaps.plan import OF_ITS_KIND, ON_THE_CARD, THERE_IS, Swap
 from yellow_ladle.core.swaps.rulebook import rules_in_use
 from yellow_ladle.core.swaps.rules import SwapRule
@@ -100,6 +101,7 @@ class Proposer:
         self._shares: dict[str, dict[int, Three]] = {}
         self._larder: dict[str, tuple[str, ...]] = {}
         self._kinds: dict[str, tuple[str, ...]] = {}
+        self._main: dict[str, frozenset[tuple[str, int]]] = {}
         self._binding: dict[Swap, Binding] = {}
         self._thickening: dict[str, bool] = {}
 
@@ -243,6 +245,8 @@ class Proposer:
                 yield self._without(made, index, line, rule)
             for class_ in rule.with_:
                 held = self._held(class_)
+                if rule.named:
+                    held = tuple(item for item in held if self._is_named(item, rule.named))
                 if not held:
                     missing.append(class_)
                 for item in held:
@@ -289,8 +293,20 @@ class Proposer:
         lost = rule.fidelity.lost
         share = self.shares(made.id).get(index, NOTHING)
         missed = sum(part * gone for part, gone in zip(share, lost, strict=True)) > LITTLE
+        missed = missed or self._names_the_dish(made, index, line)
         swap = _swap(made, index, line, rule, None)
         return Offer(swap, lost, effort=MISSED if missed else LEFT_OUT)
+
+    def _names_the_dish(self, made: Preparation, index: int, line: Line) -> bool:
+        """Whether a dish is told by a line: its main body, or what its name names."""
+        if made.id not in self._main:
+            self._main[made.id] = Identity(self.reading, made.id).main
+        if (made.id, index) in self._main[made.id]:
+            return True
+        # Of several meats in a name one may go: the dish keeps a shorter name.
+        if line_conditions(self.balance, made, index):
+            return False
+        return is_in_name(self.reading.book, line.item, made.name)
 
     def _keeps(self, rule: SwapRule, made: Preparation) -> bool:
         limits = self.limits
@@ -337,18 +353,30 @@ class Proposer:
     def _bones_stay(self, made: Preparation, line: Line) -> tuple[bool, bool]:
         """Whether a stock's bones may not be replaced, and whether they may not be left out.
 
-        That is hours of a new stock under the old name; whoever asks for the stock itself may.
+        That is hours of a new stock under the old name. Whoever asks for the stock itself may
+        where no other stands that is free of what the bones bring.
         """
-        if made.kind != "stock" or line.role != "body" or made.id == self.item:
+        if made.kind != "stock" or line.role != "body":
             return False, False
         if class_of(self.reading.book, line.item) not in stock_goods():
             return False, False
-        made_here = self.reading.book.preparations.values()
-        if not any(pot.kind == "stock" and pot.id != made.id for pot in made_here):
+        others = [
+            pot.id
+            for pot in self.reading.book.preparations.values()
+            if pot.kind == "stock" and pot.id != made.id and pot.retired is None
+        ]
+        if made.id == self.item:
+            brought = self.reading.masks[line.item]
+            others = [id for id in others if not self.reading.masks[id] & brought]
+        if not others:
             return False, False
         bodies = (self.balance.line_grams(e) or 0.0 for e in made.lines if e.role == "body")
         own = self.balance.line_grams(line) or 0.0
         return True, own >= sum(bodies) * OF_A_STOCK
+
+    def _is_named(self, item: str, words: Iterable[str]) -> bool:
+        name = self.reading.book.name(item).lower()
+        return any(word.lower() in name for word in words)
 
     def _held(self, class_: str) -> tuple[str, ...]:
         """The goods and pots of a class, of those alike no more than can be shown."""

@@ -41,6 +41,7 @@ Condition: TypeAlias = Literal[
     "hot",
     "loose",
     "second",
+    "carried",
 ]
 
 CONDITIONS: tuple[Condition, ...] = get_args(Condition)
@@ -91,17 +92,24 @@ def boiled_after(balance: Balance, made: Preparation, users: Mapping[str, frozen
 
 
 def line_conditions(balance: Balance, made: Preparation, index: int) -> frozenset[str]:
-    """The conditions of one line: whether a heavier meat or fish stands beside it in the pot."""
-    meats = [
-        at
-        for at in made.counted()
-        if made.lines[at].role == "body"
-        and class_of(balance.book, made.lines[at].item) in _classes("meats")
-    ]
+    """The conditions of one line of meat or fish.
+
+    `second`: a heavier one stands beside it in the pot. `carried`: other bodies that are neither
+    weigh half as much, or more.
+    """
+    bodies = [at for at in made.counted() if made.lines[at].role == "body"]
+    of_meat = _classes("meats")
+    meats = [at for at in bodies if class_of(balance.book, made.lines[at].item) in of_meat]
     if index not in meats:
         return frozenset()
-    grams = {at: balance.line_grams(made.lines[at]) or 0.0 for at in meats}
-    return frozenset({"second"} if grams[index] < max(grams.values()) else ())
+    grams = {at: balance.line_grams(made.lines[at]) or 0.0 for at in bodies}
+    found = set[str]()
+    if grams[index] < max(grams[at] for at in meats):
+        found.add("second")
+    others = sum(weight for at, weight in grams.items() if at not in meats)
+    if others >= grams[index] * _limit("carried_by"):
+        found.add("carried")
+    return frozenset(found)
 
 
 def stock_goods() -> frozenset[str]:
