@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '../../../ui/Field.svelte';
   import { type Piece, type Words } from './ruleForm.svelte';
   import WordBoxes from './WordBoxes.svelte';
 
@@ -6,11 +7,31 @@
   let { rule = $bindable(), words }: { rule: Piece; words: Words } = $props();
 
   const POTS: Record<string, string> = {
-    boiled: 'A pot that is boiled long',
-    frozen: 'A pot that is frozen',
-    acid: 'A pot that is sour',
-    milk: 'A pot with milk in it',
-    clear: 'A pot that is clear'
+    boiled: 'Boiled long',
+    simmered: 'Simmered long, also after it',
+    frozen: 'Frozen',
+    acid: 'Sour',
+    milk: 'Milk in it',
+    clear: 'Clear',
+    pale: 'White or green',
+    roux: 'A roux',
+    dough: 'A dough',
+    loose: 'A crumble, no liquid in it',
+    pastry: 'A rubbed pastry',
+    batter: 'A batter',
+    battered: 'Fried in batter',
+    coating: 'Coated',
+    crumbed: 'Crumbed',
+    custard: 'Set by eggs alone',
+    emulsion: 'An emulsion',
+    foam: 'Whipped',
+    gratin: 'Browned under the grill',
+    blended: 'Blended or sieved',
+    bodied: 'Something in it binds: potato, pulse, onion',
+    clarified: 'Cleared with a raft',
+    hot: 'Fried or roasted',
+    second: 'A heavier meat or fish beside it',
+    carried: 'Grain, pulse or vegetables carry it'
   };
 
   function ask(condition: string, how: string) {
@@ -18,6 +39,15 @@
     rule.not_in = rule.not_in.filter((other) => other !== condition);
     if (how === 'only') rule.only_in = [...rule.only_in, condition];
     if (how === 'not') rule.not_in = [...rule.not_in, condition];
+  }
+
+  function share(per_cent: number) {
+    rule.most = Math.min(Math.max(per_cent || 100, 1), 100) / 100;
+  }
+
+  function name(text: string) {
+    const words = text.split(',').map((word) => word.trim());
+    rule.named = words.filter((word) => word !== '');
   }
 </script>
 
@@ -30,6 +60,24 @@
     words={words.colours}
     bind:chosen={rule.colours}
   />
+  <Field label="At most this share of the pot, per cent">
+    <input
+      class="field amount"
+      type="number"
+      min="1"
+      max="100"
+      value={Math.round((rule.most ?? 1) * 100)}
+      onchange={(event) => share(event.currentTarget.valueAsNumber)}
+    />
+  </Field>
+  <Field label="Only goods with one of these words in their name, by commas">
+    <input
+      class="field"
+      maxlength="500"
+      value={(rule.named ?? []).join(', ')}
+      onchange={(event) => name(event.currentTarget.value)}
+    />
+  </Field>
   <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[43.75rem]:grid-cols-1">
     {#each words.conditions as condition (condition)}
       <label class="flex min-h-11 items-center justify-between gap-3">

@@ -30,7 +30,9 @@ const blank = (): Piece => ({
   minutes: null,
   caution: '',
   source: 'our own practice',
-  adds: []
+  adds: [],
+  most: 1,
+  named: []
 });
 
 /** A rule of the kitchen's own while it is being written, and what it would do. */
