@@ -175,7 +175,11 @@ class BruteForce:
             texture=told_apart(lost[1]),
             colour=told_apart(lost[2]),
             pots=len(remade),
+            pans=sum(self._needs_a_pan(pot) for pot in remade),
         )
+
+    def _needs_a_pan(self, pot: str) -> bool:
+        return pot == self.item or self.before.book.preparations[pot].kind != "roux"
 
     def added(self, swaps: Iterable[Move]) -> set[str]:
         """The flags whose level rises in the item."""

@@ -149,6 +149,11 @@ class Balance:
         piece = self.unit_weight(line.item, line.unit) if kind == "piece" else None
         return weigh(line.quantity, line.unit, density, piece, self._units).grams
 
+    def about_grams(self, line: Line) -> float | None:
+        """What a line weighs; a litre of what has no density is taken for a kilogram."""
+        known = self.line_grams(line)
+        return weigh(line.quantity, line.unit, 1.0).grams if known is None else known
+
     def asks(self, line: Line) -> str:
         """What has to be known before a line can be weighed; empty where it can be."""
         if self.line_grams(line) is not None:

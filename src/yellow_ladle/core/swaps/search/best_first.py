@@ -235,7 +235,13 @@ class Walk:
         if node.pending == 0:
             chosen = listed(node.chosen)
             score = exact(
-                region.top, chosen, node.counts, node.brought, node.unfamiliar, self._harmful
+                region.top,
+                chosen,
+                node.counts,
+                node.brought,
+                node.unfamiliar,
+                self._harmful,
+                region.roux,
             )
             if score is not None:
                 self._wait(replace(node, exact=score))
@@ -309,7 +315,7 @@ class Walk:
             (node.brought.bit_count() + adds, (node.brought & self._harmful).bit_count()),
             node.unfamiliar,
             losses,
-            taken.bit_count() if surely else 0,
+            (taken.bit_count(), (taken & ~bounds.roux).bit_count()) if surely else (0, 0),
             self._lost(node),
         )
 

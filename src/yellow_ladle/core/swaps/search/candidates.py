@@ -4,7 +4,6 @@ from collections.abc import Iterable, Iterator, Mapping, Sequence
 from copy import copy
 from dataclasses import dataclass, replace
 
-from yellow_ladle.core.amounts.weight import weigh
 from yellow_ladle.core.book.book import KINDS, Book, Line, Preparation
 from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.book.proposed_class import class_of
@@ -18,6 +17,7 @@ from yellow_ladle.core.swaps.rules import SwapRule
 from yellow_ladle.core.swaps.search.conditions import (
     boiled_after,
     conditions,
+    is_dark,
     line_conditions,
     stock_goods,
 )
@@ -34,8 +34,8 @@ from yellow_ladle.core.swaps.search.thickness_limit import (
 from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 from yellow_ladle.core.vocabulary.classes import pot_classes
 
-WASHED, LIKE, LEFT_OUT, BROUGHT, MISSED = 1, 1, 1, 2, 3
-"""Effort: a tool washed; the same of another make, spoon for spoon; a line left out; something
+STANDS, WASHED, LIKE, LEFT_OUT, BROUGHT, MISSED = 0, 1, 1, 1, 2, 3
+"""Effort: a roux that stands there; a tool washed; the same of another make, spoon for spoon; a line left out; something
 brought; a line left out that is missed."""
 LITTLE = 0.2
 """Flavour, texture and colour of a pot that may go with a line which the pot stands without."""
@@ -206,6 +206,8 @@ class Proposer:
                 continue
             if item in self.reading.variants.get(line.item, ()):
                 continue
+            if is_dark(pot) != is_dark(book.preparations[item]):
+                continue
             swap = Swap(made.id, index, line.item, item, line.quantity, line.unit, OF_ITS_KIND)
             cost = self.prices.of_line(item, self.balance.line_grams(line))
             yield Offer(swap, A_LITTLE_OTHER, cost, BROUGHT)
@@ -261,7 +263,16 @@ class Proposer:
         grams = self.balance.line_grams(Line(to, swap.quantity, swap.unit, line.role))
         lost = rule.fidelity.lost
         effort = LIKE if max(lost) <= NEAR + 1e-9 else BROUGHT
+        if self._is_a_roux_that_stands(line, to):
+            effort = STANDS
         return Offer(swap, lost, self.prices.of_line(to, grams), effort)
+
+    def _is_a_roux_that_stands(self, line: Line, to: str) -> bool:
+        """Whether a roux is changed for another that the kitchen has made already."""
+        pots = self.reading.book.preparations
+        if line.item not in pots or to not in pots or to in self.bases:
+            return False
+        return pots[line.item].kind == pots[to].kind == "roux"
 
     def _added(
         self, made: Preparation, rule: SwapRule, swap: Swap, missing: list[str]
@@ -341,14 +352,9 @@ class Proposer:
 
     def _weight_share(self, made: Preparation, index: int) -> float:
         """The share of a pot's weight that a line is; all of it where a weight is not known."""
-        own = self._grams(made.lines[index])
-        whole = sum(self._grams(made.lines[at]) or 0.0 for at in made.counted())
+        own = self.balance.about_grams(made.lines[index])
+        whole = sum(self.balance.about_grams(made.lines[at]) or 0.0 for at in made.counted())
         return own / whole if own is not None and whole else 1.0
-
-    def _grams(self, line: Line) -> float | None:
-        """What a line weighs; a litre of what has no density is taken for a kilogram."""
-        known = self.balance.line_grams(line)
-        return weigh(line.quantity, line.unit, 1.0).grams if known is None else known
 
     def _bones_stay(self, made: Preparation, line: Line) -> tuple[bool, bool]:
         """Whether a stock's bones may not be replaced, and whether they may not be left out.

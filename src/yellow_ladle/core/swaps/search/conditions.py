@@ -5,6 +5,7 @@ that browns, what simmers on a starch that stands it. The words and limits are i
 data/structures.toml.
 """
 
+import re
 from collections.abc import Mapping
 from functools import cache
 from typing import Literal, TypeAlias, get_args
@@ -112,6 +113,11 @@ def line_conditions(balance: Balance, made: Preparation, index: int) -> frozense
     return frozenset(found)
 
 
+def is_dark(preparation: Preparation) -> bool:
+    """Whether a preparation is of a colour that a pale one cannot take."""
+    return preparation.colour in words(table_of_structures()["dark"])
+
+
 def stock_goods() -> frozenset[str]:
     """The classes of what a stock is made of: bones, meat, fish, shells."""
     return _classes("stock_goods")
@@ -137,7 +143,7 @@ def _built(balance: Balance, made: Preparation) -> set[str]:
     """What holds a preparation together: dough, rubbed pastry, batter, coating."""
     book, found = balance.book, set[str]()
     counted = [made.lines[index] for index in made.counted()]
-    grams = {id(line): balance.line_grams(line) or 0.0 for line in counted}
+    grams = {id(line): balance.about_grams(line) or 0.0 for line in counted}
 
     def weight(*roles: str) -> float:
         return sum(grams[id(line)] for line in counted if line.role in roles)
@@ -184,8 +190,9 @@ def _simmers(
     """Whether a preparation simmers long, by itself or in one that it is cooked in."""
     stems = words(section(table_of_structures()["words"])["boiled"])
     for step in made.method:
-        long = (step.minutes or 0) > _limit("long_minutes")
-        if long and any(stem in step.text.lower() for stem in stems):
+        told = step.text.lower()
+        minutes = _told_minutes(told) if step.minutes is None else step.minutes
+        if minutes > _limit("long_minutes") and any(stem in told for stem in stems):
             return True
     return _simmered_in_users(balance, made, users, seen)
 
@@ -207,6 +214,19 @@ def _simmered_in_users(
         if cooked and _simmers(balance, other, users, seen | {made.id}):
             return True
     return False
+
+
+def _told_minutes(text: str) -> float:
+    """The longest time that a text tells in minutes; an hour where it only speaks of hours."""
+    if any(word in text for word in words(table_of_structures()["long_words"])):
+        return 60.0
+    known = {
+        word: number(value) for word, value in section(table_of_structures()["number"]).items()
+    }
+    found = re.findall(r"([a-z-]+|\d+)\s*(?:min|′)", text)
+    return max(
+        (float(word) if word.isdigit() else known.get(word, 0.0) for word in found), default=0.0
+    )
 
 
 def _says(made: Preparation, word: str) -> bool:

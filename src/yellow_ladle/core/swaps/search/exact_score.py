@@ -28,11 +28,12 @@ def exact(
     brought: int,
     unfamiliar: int,
     harmful: int = 0,
+    roux: frozenset[str] = frozenset(),
 ) -> Score | None:
     """The score of a whole plan; None where a pot is put into itself.
 
     `counts` and `unfamiliar` are those of its choices, `brought` the bits of the flags it brings,
-    `harmful` those that an open need avoids.
+    `harmful` those that an open need avoids, `roux` the pots that need no pan of their own.
     """
     order = _tops_first(top, chosen)
     if order is None:
@@ -56,7 +57,7 @@ def exact(
     if any(option.cost and not weights[choice.pot][3] for choice, option in chosen):
         losses = (*losses[:3], UNKNOWN, *losses[4:])
     adds = (brought.bit_count(), (brought & harmful).bit_count())
-    return score_of(counts, adds, unfamiliar, losses, len(remade))
+    return score_of(counts, adds, unfamiliar, losses, (len(remade), len(remade - roux)))
 
 
 def weighed(weight: Weight, losses: Losses) -> Losses:
@@ -95,12 +96,13 @@ def score_of(
     adds: tuple[int, int],
     unfamiliar: int,
     losses: Losses,
-    pots: int,
+    pots: tuple[int, int],
     lost: float | None = None,
 ) -> Score:
     """A score; `lost` is a better bound than the sum of three, where it is given.
 
-    `adds` are the flags that rise, and those of them that an open need avoids.
+    `adds` are the flags that rise, and those of them that an open need avoids; `pots` those made
+    differently, and those of them that need a pan of their own.
     """
     flavour, texture, colour, cost = map(told_apart, losses[:4])
     together = told_apart(sum(losses[:3]) if lost is None else lost)
@@ -119,7 +121,8 @@ def score_of(
         flavour=flavour,
         texture=texture,
         colour=colour,
-        pots=pots,
+        pots=pots[0],
+        pans=pots[1],
         cost=cost,
     )
 

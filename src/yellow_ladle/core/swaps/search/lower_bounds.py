@@ -47,6 +47,8 @@ class Bounds:
         self._region = region
         self.order = list(region.pots.values())
         size = len(self.order)
+        self.roux = sum(1 << region.places[pot] for pot in region.roux)
+        """The places of the pots that need no pan of their own, as bits."""
         self.reach = self._reaches(size)
         self.least: list[Counts] = [NO_COUNT] * size
         self.losses: list[Losses] = [NO_LOSS] * size

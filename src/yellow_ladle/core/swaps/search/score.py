@@ -27,8 +27,9 @@ class Score(NamedTuple):
     what its swaps ask of the cook (candidates.py). `unfamiliar`: swaps that the kitchen has never
     chosen. `flavour`, `texture` and `colour`: the share of each
     that is lost on the plate, 0 where nothing is; `lost`: the three together. `pots`: preparations
-    that are made differently. `cost`: what the new goods cost for one making of the item, infinite
-    where a price is missing.
+    that are made differently; `pans`: those that need a pan of their own, as a roux is made in the
+    one that it thickens. `cost`: what the new goods cost for one making of the item, infinite where
+    a price is missing.
     """
 
     stands: int = 0
@@ -46,6 +47,7 @@ class Score(NamedTuple):
     texture: float = 0.0
     colour: float = 0.0
     pots: int = 0
+    pans: int = 0
     cost: float = 0.0
 
     def dominates(self, other: "Score") -> bool:
@@ -61,7 +63,7 @@ _OF: dict[Criterion, tuple[str, ...]] = {
     "adds": ("adds",),
     "swaps": ("swaps", "effort", "unfamiliar"),
     "fidelity": ("lost", "flavour", "texture", "colour"),
-    "pots": ("pots",),
+    "pots": ("pans", "pots"),
     "cost": ("cost",),
 }
 
@@ -85,7 +87,7 @@ def ranking(order: tuple[Criterion, ...] = CRITERIA) -> Callable[[Score], Rank]:
             score.another,
             distance(score.lost),
             score.cards,
-            score.pots,
+            score.pans,
             score.harms,
             *rest(score),
         )

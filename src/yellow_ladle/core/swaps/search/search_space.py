@@ -128,6 +128,12 @@ class Region:
         """The place of every pot in the order of deciding; the item itself comes first."""
         return {pot: place for place, pot in enumerate(self.pots)}
 
+    @cached_property
+    def roux(self) -> frozenset[str]:
+        """The pots that need no pan of their own: a roux is made in the one that it thickens."""
+        made = self._reading.book.preparations
+        return frozenset(pot for pot in self.pots if made[pot].kind == "roux" and pot != self.top)
+
     def _collect(self) -> None:
         waiting = [pot for pot in self._tops if self.offends(pot)]
         while waiting:

@@ -98,7 +98,8 @@ def _of_items(reading: Reading, items: Sequence[str], plan: Plan, whole: str) ->
     for item in items:
         was, now = reading.levels(item), plan.after.levels(item)
         adds |= {flag: None for flag in now if now[flag] > was.get(flag, Level.FREE)}
-    score = plan.score._replace(pots=max(plan.score.pots - 1, 0))
+    pans = max(plan.score.pans - 1, 0)
+    score = plan.score._replace(pots=max(plan.score.pots - 1, 0), pans=pans)
     pots = tuple(pot for pot in plan.pots if pot != whole)
     same = not any(Identity(reading, item).is_another(plan.swaps) for item in items)
     return replace(plan, adds=tuple(adds), pots=pots, score=score, same_dish=same)

@@ -7,7 +7,7 @@ from typing import TypeAlias
 from yellow_ladle.core.book.book import Preparation, owner_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.plan import Swap, swapped_line
+from yellow_ladle.core.swaps.plan import OF_ITS_KIND, THERE_IS, Swap, swapped_line
 from yellow_ladle.core.thickening.thickness import (
     Thickness,
     binding,
@@ -130,10 +130,14 @@ def _served(
 def _lines(
     made: Preparation, by_place: Mapping[tuple[str, int], Swap]
 ) -> Iterator[tuple[str, str]]:
-    """What the counted lines that stay are on, before and after."""
+    """What the counted lines that stay are on, before and after.
+
+    Another pot of its kind that the kitchen makes is as thick as it is meant to be.
+    """
     for index in made.counted():
         line = made.lines[index]
         swap = by_place.get((made.id, index))
         to = line.item if swap is None else swap.to
-        if to is not None:
+        of_its_kind = swap is not None and swap.rule in (OF_ITS_KIND, THERE_IS)
+        if to is not None and not of_its_kind:
             yield owner_of(line.item), owner_of(to)
