@@ -35,7 +35,8 @@ from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 from yellow_ladle.core.vocabulary.classes import pot_classes
 
 STANDS, WASHED, LIKE, LEFT_OUT, BROUGHT, MISSED = 0, 1, 1, 1, 2, 3
-"""Effort: a roux that stands there; a tool washed; the same of another make, spoon for spoon; a line left out; something
+"""Effort: a roux that stands there; a tool washed; the same of another make, spoon for spoon; a line
+left out; something
 brought; a line left out that is missed."""
 LITTLE = 0.2
 """Flavour, texture and colour of a pot that may go with a line which the pot stands without."""

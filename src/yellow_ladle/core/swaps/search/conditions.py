@@ -43,6 +43,7 @@ Condition: TypeAlias = Literal[
     "loose",
     "second",
     "carried",
+    "sweet",
 ]
 
 CONDITIONS: tuple[Condition, ...] = get_args(Condition)
@@ -79,6 +80,8 @@ def conditions(
         holding.add("roux")
     if preparation.keeps is not None and preparation.keeps.frozen_days:
         holding.add("frozen")
+    if _is_sweet(balance, preparation):
+        holding.add("sweet")
     if _is_custard(balance, preparation):
         holding.add("custard")
     return frozenset(holding | _built(balance, preparation))
@@ -123,6 +126,18 @@ def stock_goods() -> frozenset[str]:
     return _classes("stock_goods")
 
 
+def _is_sweet(balance: Balance, made: Preparation) -> bool:
+    """Whether a preparation is a sweet one: so much of it is sugar, honey or chocolate."""
+    grams = {at: balance.about_grams(made.lines[at]) or 0.0 for at in made.counted()}
+    sugars = _classes("sugars")
+    sweet = sum(
+        weight
+        for at, weight in grams.items()
+        if class_of(balance.book, made.lines[at].item) in sugars
+    )
+    return sweet > 0 and sweet >= sum(grams.values()) * _limit("sweet_sugar")
+
+
 def _is_custard(balance: Balance, made: Preparation) -> bool:
     """Whether eggs alone set it: what only rounds a bound sauce can be left out, these cannot."""
     counted = [made.lines[index] for index in made.counted()]
@@ -155,7 +170,8 @@ def _built(balance: Balance, made: Preparation) -> set[str]:
         found.add("bodied")
     bodies = [line for line in counted if line.role == "body" and of_class(line, "flours")]
     flour = sum(grams[id(line)] for line in bodies)
-    whole = sum(grams.values())
+    # What is served with it or lies on top is no part of a dough.
+    whole = sum(grams.values()) - weight("accompaniment", "topping")
     if whole and flour / whole >= _limit("dough_flour"):
         found.add("dough")
         wet = any(line.role == "liquid" or of_class(line, "eggs") for line in counted)

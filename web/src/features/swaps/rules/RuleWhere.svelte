@@ -30,6 +30,7 @@
     bodied: 'Something in it binds: potato, pulse, onion',
     clarified: 'Cleared with a raft',
     hot: 'Fried or roasted',
+    sweet: 'A sweet one',
     second: 'A heavier meat or fish beside it',
     carried: 'Grain, pulse or vegetables carry it'
   };
