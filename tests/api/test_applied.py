@@ -180,11 +180,11 @@ class Rulebook(ApiTest):
         return {entry["swap"]["rule"] for plan in plans for entry in plan["swaps"]}
 
     def test_a_rule_is_switched_off_and_on(self) -> None:
-        self.assertIn("rice-flour-roux", self.used(self.found()))
-        self.switch("rice-flour-roux", off=True)
-        self.assertNotIn("rice-flour-roux", self.used(self.found()))
-        self.switch("rice-flour-roux", off=False)
-        self.assertIn("rice-flour-roux", self.used(self.found()))
+        self.assertIn("another-roux", self.used(self.found()))
+        self.switch("another-roux", off=True)
+        self.assertNotIn("another-roux", self.used(self.found()))
+        self.switch("another-roux", off=False)
+        self.assertIn("another-roux", self.used(self.found()))
         self.post("/rules/no-such-rule/switch", {"off": True}, 404)
 
     def test_a_kitchen_has_rules_of_its_own(self) -> None:
@@ -334,7 +334,7 @@ class Menus(ApiTest):
         body = {"plates": plates, "guests": guests, "seconds": 5}
         gains = self.post("/plans/menu/gains", body)
         [pot] = [gain for gain in gains if gain["kind"] == "pot"]
-        self.assertRegex(pot["sentence"], "^With (4 small pots instead of 3|no more pots): also ")
+        self.assertRegex(pot["sentence"], r"^With (\d small pots instead of \d|no more pots): also ")
         self.assertTrue(all(gain["subject"] for gain in gains if gain["kind"] == "label"))
 
     def test_plates_and_goals_that_nobody_knows(self) -> None:

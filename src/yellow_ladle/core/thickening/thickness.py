@@ -152,7 +152,12 @@ def is_dough(balance: Balance, preparation: Preparation) -> bool:
             fat += grams
         elif class_ in thickener_of() and thickener_of()[class_].form == "roux":
             flour += grams
-    return flour + fat < total and flour >= total * number(table("structures")["dough_flour"])
+    return flour + fat < total and flour >= total * _dough_flour()
+
+
+@cache
+def _dough_flour() -> float:
+    return number(table("structures")["dough_flour"])
 
 
 def binding(balance: Balance, made: Preparation, line: Line) -> float:

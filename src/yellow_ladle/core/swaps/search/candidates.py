@@ -30,14 +30,14 @@ from yellow_ladle.core.swaps.search.thickness_limit import (
     Binding,
     binding_of,
     is_compared,
+    is_thick,
 )
 from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 from yellow_ladle.core.vocabulary.classes import pot_classes
 
 STANDS, WASHED, LIKE, LEFT_OUT, BROUGHT, MISSED = 0, 1, 1, 1, 2, 3
-"""Effort: a roux that stands there; a tool washed; the same of another make, spoon for spoon; a line
-left out; something
-brought; a line left out that is missed."""
+"""Effort: a roux that stands there; a tool washed; the same of another make, spoon for spoon; a
+line left out; something brought; a line left out that is missed."""
 LITTLE = 0.2
 """Flavour, texture and colour of a pot that may go with a line which the pot stands without."""
 A_LITTLE_OTHER: Three = (0.08, 0.05, 0.05)
@@ -104,7 +104,8 @@ class Proposer:
         self._kinds: dict[str, tuple[str, ...]] = {}
         self._main: dict[str, frozenset[tuple[str, int]]] = {}
         self._binding: dict[Swap, Binding] = {}
-        self._thickening: dict[str, bool] = {}
+        self._poured: dict[str, tuple[str, ...]] = {}
+        self._thick: dict[str, bool] = {}
 
     def offers(self, pot: str, index: int, *, milk_goes: bool) -> Offers:
         """What is proposed for a line. With `milk_goes` the pot will hold no milk any more."""
@@ -118,19 +119,27 @@ class Proposer:
         """What a swap's new item does to the thickness of its pot."""
         if swap not in self._binding:
             made = self.reading.book.preparations[swap.in_]
-            counts = self._thickens(made.id)
-            self._binding[swap] = binding_of(self.balance, made, swap) if counts else NOT_BINDING
+            above = self._poured_above(made.id)
+            thick = any(map(self._is_thick, above))
+            self._binding[swap] = (
+                binding_of(self.balance, made, swap, thick=thick) if above else NOT_BINDING
+            )
         return self._binding[swap]
 
-    def _thickens(self, pot: str) -> bool:
-        """Whether the thickness of something is compared that a pot is, or goes into."""
-        if pot not in self._thickening:
+    def _is_thick(self, pot: str) -> bool:
+        if pot not in self._thick:
+            self._thick[pot] = is_thick(self.balance, pot)
+        return self._thick[pot]
+
+    def _poured_above(self, pot: str) -> tuple[str, ...]:
+        """What a pot is, or goes into, whose thickness is compared."""
+        if pot not in self._poured:
             book = self.reading.book
             above = {pot, *self.reading.graph.downstream({pot})} & book.preparations.keys()
-            self._thickening[pot] = any(
-                is_compared(self.balance, book.preparations[id]) for id in above
+            self._poured[pot] = tuple(
+                id for id in above if is_compared(self.balance, book.preparations[id])
             )
-        return self._thickening[pot]
+        return self._poured[pot]
 
     def leaving(self, lines: frozenset[tuple[str, int]]) -> "Proposer":
         """The same with other lines whose item stays of its class; what is worked out is shared."""

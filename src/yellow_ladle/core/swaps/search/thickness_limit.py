@@ -77,11 +77,16 @@ def leaves_the_card(before: Reading, after: Reading, item: str, swaps: Iterable[
     return any(abs(steps) > max_steps() for _, steps in moved)
 
 
-def binding_of(balance: Balance, made: Preparation, swap: Swap) -> Binding:
-    """What a swap's new lines do to the thickness of their pot; two alike make it as thick."""
+def binding_of(balance: Balance, made: Preparation, swap: Swap, *, thick: bool) -> Binding:
+    """What a swap's new lines do to the thickness of their pot; two alike make it as thick.
+
+    What they weigh tells only where they bind, or where the pot or what it goes into is `thick`.
+    """
     changed = swapped_line(made.lines[swap.line], swap)
     lines = swap.adds if changed is None else (changed, *swap.adds)
     flour = sum(binding(balance, made, line) for line in lines)
+    if not flour and not thick:
+        return NOT_BINDING
     if made.yield_ is not None and balance.grams_of(made.yield_, made) is not None:
         return round(flour, 1), 0.0
     return round(flour, 1), round(sum(balance.line_grams(line) or 0.0 for line in lines), 1)
@@ -93,6 +98,11 @@ def is_compared(balance: Balance, made: Preparation) -> bool:
         return True
     binds = any(made.lines[index].role == "thickener" for index in made.counted())
     return binds and made.kind in ("dish", "component") and not is_dough(balance, made)
+
+
+def is_thick(balance: Balance, pot: str) -> bool:
+    """Whether anything binds in a preparation as its card has it."""
+    return thickness(balance, pot).hot.high > 0
 
 
 def _place(predicted: Thickness) -> float:
