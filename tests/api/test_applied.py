@@ -334,7 +334,9 @@ class Menus(ApiTest):
         body = {"plates": plates, "guests": guests, "seconds": 5}
         gains = self.post("/plans/menu/gains", body)
         [pot] = [gain for gain in gains if gain["kind"] == "pot"]
-        self.assertRegex(pot["sentence"], r"^With (\d small pots instead of \d|no more pots): also ")
+        self.assertRegex(
+            pot["sentence"], r"^With (\d small pots instead of \d|no more pots): also "
+        )
         self.assertTrue(all(gain["subject"] for gain in gains if gain["kind"] == "label"))
 
     def test_plates_and_goals_that_nobody_knows(self) -> None:

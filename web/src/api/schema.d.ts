@@ -4646,6 +4646,11 @@ export interface components {
              * @default []
              */
             named: string[];
+            /**
+             * Voids
+             * @default []
+             */
+            voids: string[];
         };
         /** Page[JarOut] */
         Page_JarOut_: {

@@ -38,6 +38,7 @@ class Swap:
     items that would do as well in everything a plan is judged by. Its method goes into the card
     `when`; with `drops` the steps that use nothing but the old item go. `adds` are lines that come
     with it, without which it would not hold: a binder in a dough, an acid in a soured drink.
+    `voids` are words of the usual steps that do not hold for the new item.
     """
 
     in_: str
@@ -55,6 +56,7 @@ class Swap:
     minutes: float | None = None
     adds: tuple[Line, ...] = ()
     or_: tuple[str, ...] = field(default=(), compare=False)
+    voids: tuple[str, ...] = field(default=(), compare=False)
 
     @property
     def place(self) -> tuple[str, int]:

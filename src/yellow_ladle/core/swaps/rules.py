@@ -41,7 +41,8 @@ class SwapRule:
     go. `minutes` is the time that its steps add. `adds` are lines without which it does not hold,
     by weight. With `named` only those goods will do whose name holds one of the words: a class as
     wide as spice holds pepper and vanilla. `most` is the largest share of the pot's weight that the
-    line may be: a splash of wine is left out, a wine sauce's wine is not.
+    line may be: a splash of wine is left out, a wine sauce's wine is not. `voids` are words of the
+    usual steps that do not hold for the new item.
     """
 
     id: str
@@ -71,6 +72,7 @@ class SwapRule:
     adds: tuple[AddedLine, ...] = ()
     most: float = 1.0
     named: tuple[str, ...] = ()
+    voids: tuple[str, ...] = ()
 
     @property
     def leaves_out(self) -> bool:
@@ -142,4 +144,5 @@ def rule_of(row: Table, function: str) -> SwapRule:
         ),
         most=number(row["most"]) if "most" in row else 1.0,
         named=words(row.get("named")),
+        voids=words(row.get("voids")),
     )

@@ -61,6 +61,7 @@ class OwnRulePiece(Piece):
     adds: Annotated[list[AddedLinePiece], Field(max_length=5)] = []
     most: Annotated[float, Field(gt=0, le=1)] = 1
     named: Annotated[list[Name], Field(max_length=20)] = []
+    voids: Annotated[list[Name], Field(max_length=20)] = []
 
     def row(self, id: str) -> dict[str, Any]:
         """The rule as a row of a table of rules."""

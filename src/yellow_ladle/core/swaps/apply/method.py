@@ -42,7 +42,7 @@ def reworked(texts: PlanTexts, pot: str) -> Reworked:
     """The method of one of a plan's pots, as its card has it after the plan.
 
     A step that uses nothing but items whose rule drops them goes. Every other step names the new
-    item where it named the old one, or says to leave it out. What a rule says is put where the old
+    item where it named the old one, or is told without it. What a rule says is put where the old
     item went in, or before or after everything else.
     """
     book = texts.before.book
@@ -72,7 +72,11 @@ def reworked(texts: PlanTexts, pot: str) -> Reworked:
         if step.uses and set(map(used_item, step.uses)) <= dropping:
             gone.append(StepChange("dropped", place, step.text, step.minutes))
             continue
-        told.append(telling.following(step, to))
+        changed = telling.following(step, to)
+        if changed is None:
+            gone.append(StepChange("dropped", place, step.text, step.minutes))
+        else:
+            told.append(changed)
     # What no step speaks of is said before the rest is cooked.
     told[len(first) : len(first)] = telling.added(list(there.values()))
     told += last
@@ -95,12 +99,11 @@ class _Telling:
         found: list[tuple[Step, StepChange | None]] = []
         for swap in swaps:
             uses = (swap.to,) if swap.to is not None else ()
-            for place, text in enumerate(swap.method):
-                said = self._text(text)
+            said = " ".join(filter(None, map(self._text, swap.method)))
+            if said:
                 told = f"{INSTEAD_OF}{self.texts.before.book.name(swap.from_)}: {said}"
-                minutes = swap.minutes if place == len(swap.method) - 1 else None
-                step = Step(told, minutes=minutes, uses=uses)
-                found.append((step, StepChange("added", 0, told, minutes)))
+                step = Step(told, minutes=swap.minutes, uses=uses)
+                found.append((step, StepChange("added", 0, told, swap.minutes)))
         return found
 
     def washing(self, move: CleanTool) -> tuple[Step, StepChange | None]:
@@ -113,16 +116,20 @@ class _Telling:
         items = dict.fromkeys(map(used_item, step.uses))
         return self.added([there.pop(item) for item in items if item in there])
 
-    def following(self, step: Step, to: Mapping[str, str | None]) -> tuple[Step, StepChange | None]:
-        """A step with the new items in place of the old ones that it uses and names."""
+    def following(
+        self, step: Step, to: Mapping[str, str | None]
+    ) -> tuple[Step, StepChange | None] | None:
+        """A step with the new items in place of the old ones; None where nothing is left of it."""
         uses = tuple(new for use in step.uses if (new := to.get(used_item(use), use)) is not None)
         changed = replace(
             step,
             uses=uses,
-            text=self._text(step.text),
-            cue=None if step.cue is None else self._text(step.cue),
-            caution=None if step.caution is None else self._text(step.caution),
+            text=self._without_void(self._text(step.text)),
+            cue=None if step.cue is None else self._text(step.cue) or None,
+            caution=None if step.caution is None else self._text(step.caution) or None,
         )
+        if step.text and not changed.text:
+            return None
         if changed == step:
             return step, None
         said = changed.text
@@ -131,6 +138,13 @@ class _Telling:
             said += f" (with {', '.join(name for name in names if name)})" if any(names) else ""
             changed = replace(changed, text=said)
         return changed, StepChange("changed", 0, said, step.minutes)
+
+    def _without_void(self, text: str) -> str:
+        """A step without what does not hold for the new items in it."""
+        for swap in self.texts.plan.swaps:
+            if swap.in_ == self.pot and swap.voids:
+                text = self.texts.without_void(text, swap, self.pot)
+        return text
 
     def _text(self, text: str) -> str:
         return self.texts.text(self.pot, text, self.renaming)

@@ -14,17 +14,19 @@ from yellow_ladle.core.cards.card_names import (
     called,
     forms_of_food,
     names_of,
+    no_food,
     run_of,
     spoken_in,
 )
 from yellow_ladle.core.cards.card_texts import Renaming, in_place_of, named_without, short_name
 from yellow_ladle.core.cards.card_words import NamedFood, named_foods, words_of_card
+from yellow_ladle.core.cards.left_out import without_left_out, without_void
 from yellow_ladle.core.labels.letters import Token
 from yellow_ladle.core.labels.letters import words as words_of
 from yellow_ladle.core.labels.lexicon import Key, Lexicon
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plan import Plan, Swap
 from yellow_ladle.core.vocabulary.levels import Level
 
 
@@ -72,7 +74,17 @@ class PlanTexts:
             places = [n for n, token in enumerate(run) if named.start <= token.start < named.end]
             start, words = in_place_of(told, run, places[0], places[-1] + 1, None)
             told = told[:start] + words + told[named.end :]
-        return told
+        return without_left_out(told, lambda words: self._names_what_stays(pot, words))
+
+    def without_void(self, text: str, swap: Swap, pot: str) -> str:
+        """A text without the clauses that do not hold for a swap's new item."""
+        new = "" if swap.to is None else short_name(self.before.book, swap.to)
+        return without_void(text, new, swap.voids, lambda words: self._names_what_stays(pot, words))
+
+    def _names_what_stays(self, pot: str, words: str) -> bool:
+        """Whether some words name what a pot holds, or yields, after the plan."""
+        _, known, _ = self._lost_of(pot)
+        return any(span.name not in no_food() for span in known.spans(run_of(words)))
 
     def _renamed(self, pot: str) -> NewName:
         made = self.before.book.preparations[pot]
@@ -133,13 +145,16 @@ class PlanTexts:
         """The words of a text for something that the pot held before the plan and holds no more."""
         if not text:
             return []
-        if pot not in self._lost:
-            self._lost[pot] = self._lost_by(pot)
-        spoken, known, lost = self._lost[pot]
+        spoken, known, lost = self._lost_of(pot)
         if not lost:
             return []
         found = named_foods(spoken, text, known)
         return [word for word in found if not lost.isdisjoint(word.flags)]
+
+    def _lost_of(self, pot: str) -> tuple[Lexicon, Names, frozenset[str]]:
+        if pot not in self._lost:
+            self._lost[pot] = self._lost_by(pot)
+        return self._lost[pot]
 
     def _lost_by(self, pot: str) -> tuple[Lexicon, Names, frozenset[str]]:
         """A card's language, what its lines are called after the plan, and the flags it loses."""

@@ -428,6 +428,7 @@ def _swap(
         rule.when,
         rule.drops,
         rule.minutes,
+        voids=rule.voids,
     )
 
 

@@ -44,6 +44,7 @@ Condition: TypeAlias = Literal[
     "second",
     "carried",
     "sweet",
+    "glazed",
 ]
 
 CONDITIONS: tuple[Condition, ...] = get_args(Condition)
@@ -55,6 +56,7 @@ _BY_WORDS: tuple[Condition, ...] = (
     "blended",
     "clarified",
     "hot",
+    "glazed",
 )
 
 
@@ -179,6 +181,8 @@ def _built(balance: Balance, made: Preparation) -> set[str]:
             found.add("loose")
         if weight("fat") / flour >= _limit("pastry_fat"):
             found.add("pastry")
+    if any(of_class(line, "crusts") for line in counted):
+        found.add("glazed")
     if flour and weight("liquid") / flour >= _limit("batter_liquid"):
         found.add("batter")
     coated = any(

@@ -31,6 +31,7 @@
     clarified: 'Cleared with a raft',
     hot: 'Fried or roasted',
     sweet: 'A sweet one',
+    glazed: 'Brushed with a wash'
     second: 'A heavier meat or fish beside it',
     carried: 'Grain, pulse or vegetables carry it'
   };

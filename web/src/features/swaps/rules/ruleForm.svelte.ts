@@ -32,7 +32,8 @@ const blank = (): Piece => ({
   source: 'our own practice',
   adds: [],
   most: 1,
-  named: []
+  named: [],
+  voids: []
 });
 
 /** A rule of the kitchen's own while it is being written, and what it would do. */
