@@ -4651,6 +4651,11 @@ export interface components {
              * @default []
              */
             voids: string[];
+            /**
+             * Not Named
+             * @default false
+             */
+            not_named: boolean;
         };
         /** Page[JarOut] */
         Page_JarOut_: {

@@ -42,7 +42,8 @@ class SwapRule:
     by weight. With `named` only those goods will do whose name holds one of the words: a class as
     wide as spice holds pepper and vanilla. `most` is the largest share of the pot's weight that the
     line may be: a splash of wine is left out, a wine sauce's wine is not. `voids` are words of the
-    usual steps that do not hold for the new item.
+    usual steps that do not hold for the new item. With `not_named` the rule does not hold where the
+    pot is called by the old item: a red wine sauce on juice is another sauce.
     """
 
     id: str
@@ -73,6 +74,7 @@ class SwapRule:
     most: float = 1.0
     named: tuple[str, ...] = ()
     voids: tuple[str, ...] = ()
+    not_named: bool = False
 
     @property
     def leaves_out(self) -> bool:
@@ -145,4 +147,5 @@ def rule_of(row: Table, function: str) -> SwapRule:
         most=number(row["most"]) if "most" in row else 1.0,
         named=words(row.get("named")),
         voids=words(row.get("voids")),
+        not_named=bool(row.get("not_named", False)),
     )

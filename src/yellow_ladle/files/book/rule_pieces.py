@@ -62,6 +62,7 @@ class OwnRulePiece(Piece):
     most: Annotated[float, Field(gt=0, le=1)] = 1
     named: Annotated[list[Name], Field(max_length=20)] = []
     voids: Annotated[list[Name], Field(max_length=20)] = []
+    not_named: bool = False
 
     def row(self, id: str) -> dict[str, Any]:
         """The rule as a row of a table of rules."""

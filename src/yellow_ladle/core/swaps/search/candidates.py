@@ -250,6 +250,8 @@ class Proposer:
                 continue
             if not self._keeps(rule, made) or (left_out if rule.leaves_out else replaced):
                 continue
+            if rule.not_named and is_in_name(self.reading.book, line.item, made.name):
+                continue
             if rule.most < 1 and self._weight_share(made, index) > rule.most:
                 continue
             # A line of a choice is chosen otherwise, not left out: another would count for it.

@@ -129,14 +129,12 @@ def stock_goods() -> frozenset[str]:
 
 
 def _is_sweet(balance: Balance, made: Preparation) -> bool:
-    """Whether a preparation is a sweet one: so much of it is sugar, honey or chocolate."""
-    grams = {at: balance.about_grams(made.lines[at]) or 0.0 for at in made.counted()}
-    sugars = _classes("sugars")
-    sweet = sum(
-        weight
-        for at, weight in grams.items()
-        if class_of(balance.book, made.lines[at].item) in sugars
-    )
+    """Whether a preparation is a sweet one: so much sugar, honey or chocolate, and no savour."""
+    classes = {at: class_of(balance.book, made.lines[at].item) for at in made.counted()}
+    if not _classes("savours").isdisjoint(classes.values()):
+        return False
+    grams = {at: balance.about_grams(made.lines[at]) or 0.0 for at in classes}
+    sweet = sum(grams[at] for at, class_ in classes.items() if class_ in _classes("sugars"))
     return sweet > 0 and sweet >= sum(grams.values()) * _limit("sweet_sugar")
 
 

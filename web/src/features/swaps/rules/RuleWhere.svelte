@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '../../../ui/Check.svelte';
   import Field from '../../../ui/Field.svelte';
   import { type Piece, type Words } from './ruleForm.svelte';
   import WordBoxes from './WordBoxes.svelte';
@@ -31,7 +32,7 @@
     clarified: 'Cleared with a raft',
     hot: 'Fried or roasted',
     sweet: 'A sweet one',
-    glazed: 'Brushed with a wash'
+    glazed: 'Brushed with a wash',
     second: 'A heavier meat or fish beside it',
     carried: 'Grain, pulse or vegetables carry it'
   };
@@ -80,6 +81,7 @@
       onchange={(event) => name(event.currentTarget.value)}
     />
   </Field>
+  <Check bind:checked={rule.not_named}>not in a pot that is called by what goes</Check>
   <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[43.75rem]:grid-cols-1">
     {#each words.conditions as condition (condition)}
       <label class="flex min-h-11 items-center justify-between gap-3">

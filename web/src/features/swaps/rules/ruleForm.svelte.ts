@@ -33,7 +33,8 @@ const blank = (): Piece => ({
   adds: [],
   most: 1,
   named: [],
-  voids: []
+  voids: [],
+  not_named: false
 });
 
 /** A rule of the kitchen's own while it is being written, and what it would do. */
