@@ -156,12 +156,12 @@ class BruteForce:
             remade.update(pot for pot, _ in path)
             share = [1.0, 1.0, 1.0]
             for pot, index in path[:-1]:
-                part = self.proposer.shares(pot)[index]
+                part = self.proposer.pots.shares(pot)[index]
                 share = [share[n] * part[n] for n in range(3)]
             pot, index = path[-1]
             offer = self._offer(by_place[path[-1]])
             for n in range(3):
-                lost[n] += share[n] * self.proposer.shares(pot)[index][n] * offer.lost[n]
+                lost[n] += share[n] * self.proposer.pots.shares(pot)[index][n] * offer.lost[n]
         leaves = leaves_the_card(self.before, after, self.item, by_place.values())
         return Score(
             thickness=int(leaves),

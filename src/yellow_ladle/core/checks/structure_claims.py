@@ -72,7 +72,7 @@ def tried(reading: Reading, rules: Sequence[SwapRule] | None = None) -> Iterator
             role, from_ = made.lines[index].role, class_of(book, made.lines[index].item)
             for offer in proposer.offers(made.id, index, milk_goes=False).swaps:
                 to = None if offer.swap.to is None else class_of(book, offer.swap.to)
-                holding = proposer.holding(made, offer.swap.stage)
+                holding = proposer.pots.holding(made, offer.swap.stage)
                 why = (
                     limit.why
                     for limit in structure_limits()

@@ -127,7 +127,7 @@ class PlateParts:
 
     def of_line(self, pot: str, index: int) -> Three:
         """The part of a plate's flavour, texture and colour that a pot's line is."""
-        return _times(self._of.get(pot, WHOLE), self._proposer.shares(pot)[index])
+        return _times(self._of.get(pot, WHOLE), self._proposer.pots.shares(pot)[index])
 
     def _beneath(self, plate: str) -> dict[str, Three]:
         book, tiers = self._proposer.reading.book, self._proposer.reading.graph.tiers
@@ -138,7 +138,7 @@ class PlateParts:
             pot = max(waiting, key=lambda id: (tiers[id], id))
             waiting.remove(pot)
             made = book.preparations[pot]
-            for index, share in self._proposer.shares(pot).items():
+            for index, share in self._proposer.pots.shares(pot).items():
                 below = owner_of(made.lines[index].item)
                 if below in book.preparations:
                     more = _times(found[pot], share)

@@ -1,10 +1,10 @@
-"""The walk over all choices: whole plans come out of it in the order of a kitchen's liking.
+"""Best-first search over all choices: whole plans come out in the order of the kitchen's ranking.
 
-Best first. A node is a plan in the making: pots already decided, pots still to be decided, each
-once. It waits in the queue by the least that its completion can cost (bounds.py), so that the first
-whole plan out is the best, the next one the second best, and so on. A plan that is dominated is
-dominated by a better one, which came out before: so whatever is no part of the front can be dropped
-as soon as its bound is dominated by a plan that was kept.
+A node is a plan in the making: pots already decided, pots still to be decided, each once. It waits
+in the queue by the least that its completion can cost (lower_bounds.py), so that the first whole
+plan out is the best, the next one the second best, and so on. A plan that is dominated is dominated
+by a better one, which came out before: so whatever is no part of the front can be dropped as soon
+as its bound is dominated by a plan that was kept.
 """
 
 from collections.abc import Callable, Iterator, Mapping, Sequence

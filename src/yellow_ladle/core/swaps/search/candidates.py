@@ -15,23 +15,14 @@ from yellow_ladle.core.swaps.plan import OF_ITS_KIND, ON_THE_CARD, THERE_IS, Swa
 from yellow_ladle.core.swaps.rulebook import rules_in_use
 from yellow_ladle.core.swaps.rules import SwapRule
 from yellow_ladle.core.swaps.search.conditions import (
-    boiled_after,
-    conditions,
     is_dark,
     line_conditions,
-    stock_goods,
 )
-from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three, shares
+from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
+from yellow_ladle.core.swaps.search.pot_facts import PotFacts
 from yellow_ladle.core.swaps.search.prices import Prices
 from yellow_ladle.core.swaps.search.swap_amounts import worked_out
-from yellow_ladle.core.swaps.search.thickness_limit import (
-    NOT_BINDING,
-    Binding,
-    binding_of,
-    is_compared,
-    is_thick,
-)
 from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 from yellow_ladle.core.vocabulary.classes import pot_classes
 
@@ -42,8 +33,6 @@ LITTLE = 0.2
 """Flavour, texture and colour of a pot that may go with a line which the pot stands without."""
 A_LITTLE_OTHER: Three = (0.08, 0.05, 0.05)
 """What is lost where another pot of the same class is taken."""
-OF_A_STOCK = 1 / 3
-"""The share of a stock's bones and goods from which on it is another stock without them."""
 NEAR = 0.1
 """What is lost at most by a stand-in that is the same thing of another make."""
 MAX_OF_A_KIND = 4
@@ -97,15 +86,10 @@ class Proposer:
         self.balance: Balance = reading.balance
         self.prices = Prices(self.balance)
         self.tool_traces = ToolTraces(reading)
+        self.pots = PotFacts(reading, item)
         self._offers: dict[tuple[str, int, bool], Offers] = {}
-        self._conditions: dict[tuple[str, bool], frozenset[str]] = {}
-        self._shares: dict[str, dict[int, Three]] = {}
         self._larder: dict[str, tuple[str, ...]] = {}
         self._kinds: dict[str, tuple[str, ...]] = {}
-        self._main: dict[str, frozenset[tuple[str, int]]] = {}
-        self._binding: dict[Swap, Binding] = {}
-        self._poured: dict[str, tuple[str, ...]] = {}
-        self._thick: dict[str, bool] = {}
 
     def offers(self, pot: str, index: int, *, milk_goes: bool) -> Offers:
         """What is proposed for a line. With `milk_goes` the pot will hold no milk any more."""
@@ -114,32 +98,6 @@ class Proposer:
             made = self.reading.book.preparations[pot]
             self._offers[key] = self._propose(made, index, made.lines[index], milk_goes)
         return self._offers[key]
-
-    def binding(self, swap: Swap) -> Binding:
-        """What a swap's new item does to the thickness of its pot."""
-        if swap not in self._binding:
-            made = self.reading.book.preparations[swap.in_]
-            above = self._poured_above(made.id)
-            thick = any(map(self._is_thick, above))
-            self._binding[swap] = (
-                binding_of(self.balance, made, swap, thick=thick) if above else NOT_BINDING
-            )
-        return self._binding[swap]
-
-    def _is_thick(self, pot: str) -> bool:
-        if pot not in self._thick:
-            self._thick[pot] = is_thick(self.balance, pot)
-        return self._thick[pot]
-
-    def _poured_above(self, pot: str) -> tuple[str, ...]:
-        """What a pot is, or goes into, whose thickness is compared."""
-        if pot not in self._poured:
-            book = self.reading.book
-            above = {pot, *self.reading.graph.downstream({pot})} & book.preparations.keys()
-            self._poured[pot] = tuple(
-                id for id in above if is_compared(self.balance, book.preparations[id])
-            )
-        return self._poured[pot]
 
     def leaving(self, lines: frozenset[tuple[str, int]]) -> "Proposer":
         """The same with other lines whose item stays of its class; what is worked out is shared."""
@@ -150,12 +108,6 @@ class Proposer:
             key: offers for key, offers in self._offers.items() if key[:2] not in otherwise
         }
         return other
-
-    def shares(self, pot: str) -> dict[int, Three]:
-        """What share of a pot's flavour, texture and colour each of its lines is."""
-        if pot not in self._shares:
-            self._shares[pot] = shares(self.balance, self.reading.book.preparations[pot])
-        return self._shares[pot]
 
     def _propose(self, made: Preparation, index: int, line: Line, milk_goes: bool) -> Offers:
         if (made.id, index) in self.limits.kept:
@@ -175,7 +127,7 @@ class Proposer:
         return Offers(tuple(found), tuple(dict.fromkeys(missing)))
 
     def _alike(self, offer: Offer) -> tuple[object, ...]:
-        return offer.swap.to, offer.lost, self.binding(offer.swap), offer.effort
+        return offer.swap.to, offer.lost, self.pots.binding(offer.swap), offer.effort
 
     def _on_the_card(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
         for other in made.lines:
@@ -241,9 +193,9 @@ class Proposer:
         classes = classes_of(self.reading.book, line.item)
         gone = {"milk"} if milk_goes else set[str]()
         own = line_conditions(self.balance, made, index)
-        holding = (self.holding(made) - gone) | own
-        finishing = (self.holding(made, "finish") - gone) | own
-        replaced, left_out = self._bones_stay(made, line)
+        holding = (self.pots.holding(made) - gone) | own
+        finishing = (self.pots.holding(made, "finish") - gone) | own
+        replaced, left_out = self.pots.bones_stay(made, line)
         for rule in self.rules:
             in_the_end = finishing if rule.stage == "finish" else holding
             if not rule.matches(line, classes, made.kind) or not rule.holds_in(in_the_end):
@@ -252,7 +204,7 @@ class Proposer:
                 continue
             if rule.not_named and is_in_name(self.reading.book, line.item, made.name):
                 continue
-            if rule.most < 1 and self._weight_share(made, index) > rule.most:
+            if rule.most < 1 and self.pots.weight_share(made, index) > rule.most:
                 continue
             # A line of a choice is chosen otherwise, not left out: another would count for it.
             if rule.leaves_out and len(made.lines) > 1 and line.choice is None:
@@ -314,22 +266,11 @@ class Proposer:
     def _without(self, made: Preparation, index: int, line: Line, rule: SwapRule) -> Offer:
         """The line left out by a rule."""
         lost = rule.fidelity.lost
-        share = self.shares(made.id).get(index, NOTHING)
+        share = self.pots.shares(made.id).get(index, NOTHING)
         missed = sum(part * gone for part, gone in zip(share, lost, strict=True)) > LITTLE
-        missed = missed or self._names_the_dish(made, index, line)
+        missed = missed or self.pots.names_the_dish(made, index, line)
         swap = _swap(made, index, line, rule, None)
         return Offer(swap, lost, effort=MISSED if missed else LEFT_OUT)
-
-    def _names_the_dish(self, made: Preparation, index: int, line: Line) -> bool:
-        """Whether a dish is told by a line: its main body, or what its name names."""
-        if made.id not in self._main:
-            self._main[made.id] = Identity(self.reading, made.id).main
-        if (made.id, index) in self._main[made.id]:
-            return True
-        # Of several meats in a name one may go: the dish keeps a shorter name.
-        if line_conditions(self.balance, made, index):
-            return False
-        return is_in_name(self.reading.book, line.item, made.name)
 
     def _keeps(self, rule: SwapRule, made: Preparation) -> bool:
         limits = self.limits
@@ -344,53 +285,6 @@ class Proposer:
         if item == line.item or item in self.limits.without:
             return False
         return not self.limits.products_only or item in self.reading.book.products
-
-    def holding(self, made: Preparation, stage: str | None = None) -> frozenset[str]:
-        """The conditions of a pot for what goes in at a stage.
-
-        What goes in at the end is not boiled with what came before.
-        """
-        key = (made.id, stage == "finish")
-        if key not in self._conditions:
-            users = self.reading.graph.users
-            if stage != "finish":
-                found = conditions(self.balance, made, users)
-            elif boiled_after(self.balance, made, users):
-                found = self.holding(made)
-            else:
-                found = self.holding(made) - {"boiled"}
-            self._conditions[key] = found
-        return self._conditions[key]
-
-    def _weight_share(self, made: Preparation, index: int) -> float:
-        """The share of a pot's weight that a line is; all of it where a weight is not known."""
-        own = self.balance.about_grams(made.lines[index])
-        whole = sum(self.balance.about_grams(made.lines[at]) or 0.0 for at in made.counted())
-        return own / whole if own is not None and whole else 1.0
-
-    def _bones_stay(self, made: Preparation, line: Line) -> tuple[bool, bool]:
-        """Whether a stock's bones may not be replaced, and whether they may not be left out.
-
-        That is hours of a new stock under the old name. Whoever asks for the stock itself may
-        where no other stands that is free of what the bones bring.
-        """
-        if made.kind != "stock" or line.role != "body":
-            return False, False
-        if class_of(self.reading.book, line.item) not in stock_goods():
-            return False, False
-        others = [
-            pot.id
-            for pot in self.reading.book.preparations.values()
-            if pot.kind == "stock" and pot.id != made.id and pot.retired is None
-        ]
-        if made.id == self.item:
-            brought = self.reading.masks[line.item]
-            others = [id for id in others if not self.reading.masks[id] & brought]
-        if not others:
-            return False, False
-        bodies = (self.balance.line_grams(e) or 0.0 for e in made.lines if e.role == "body")
-        own = self.balance.line_grams(line) or 0.0
-        return True, own >= sum(bodies) * OF_A_STOCK
 
     def _is_named(self, item: str, words: Iterable[str]) -> bool:
         name = self.reading.book.name(item).lower()

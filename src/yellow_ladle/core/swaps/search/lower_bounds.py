@@ -1,4 +1,4 @@
-"""What clearing a pot costs at the least: the bounds by which the walk leaves dear ways aside.
+"""Admissible lower bounds that prune the search: what clearing a pot costs at the least.
 
 A bound may be too low, never too high: then nothing that belongs on the front is passed over. What
 two pots share must not be counted for both, so bounds are added up only over pots that can share

@@ -167,7 +167,7 @@ class Region:
                 choices.append(Choice(pot, None, (clean,), NOTHING))
             else:
                 brings |= self._new(traces)
-        shares = self._proposer.shares(pot)
+        shares = self._proposer.pots.shares(pot)
         others = len(made.lines)
         for index in made.counted():
             line = made.lines[index]
@@ -210,7 +210,7 @@ class Region:
             swap,
             lost=offer.lost,
             cost=offer.cost,
-            binds=self._proposer.binding(swap),
+            binds=self._proposer.pots.binding(swap),
             ends=frozenset(ends(self._reading.book, *swap.place, swap.to)),
             other=self._identity.makes_other(swap),
             effort=offer.effort,
