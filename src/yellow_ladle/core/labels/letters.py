@@ -25,8 +25,9 @@ OPENING, CLOSING = "([{", ")]}"
 ANSWERS = {**dict.fromkeys("✓✔☑", "✓"), **dict.fromkeys("✗✘☒✕×", "✗")}
 """Signs that answer yes or no, as the two that the reader knows."""
 SOFT_HYPHEN = "\u00ad"
-LOUD, MIN_LOUD = 0.7, 4
-"""The share of words in capitals from which on a label is printed in them, and of how many."""
+LOUD, MIN_LOUD, MIN_LOUD_SENTENCE = 0.7, 4, 2
+"""The share of words in capitals from which on a label is printed in them, and of how many; and how
+many there are in a sentence of it that is all in capitals."""
 LETTERS = str.maketrans({"œ": "oe", "æ": "ae", "ø": "o", "ł": "l", "đ": "d", "ı": "i"})
 
 
@@ -92,12 +93,27 @@ def tokens(text: str, *, joined: bool = True) -> list[Token]:
 
 
 def _unstressed_where_loud(text: list[Token]) -> list[Token]:
-    """The tokens of a label that is printed in capitals throughout: those stress nothing there."""
+    """The tokens of what is printed in capitals throughout: those stress nothing there.
+
+    That is a whole label, or a sentence of one: a heading, a list above a line in small letters.
+    """
+    if _is_loud(text, MIN_LOUD, LOUD):
+        return [replace(token, stressed=False) if token.stressed else token for token in text]
+    found: list[Token] = []
+    start = 0
+    for end in range(len(text) + 1):
+        if end == len(text) or (text[end].kind == "mark" and text[end].text in ".\n"):
+            sentence = text[start : end + 1]
+            if _is_loud(sentence, MIN_LOUD_SENTENCE, 1.0):
+                sentence = [replace(t, stressed=False) if t.stressed else t for t in sentence]
+            found += sentence
+            start = end + 1
+    return found
+
+
+def _is_loud(text: list[Token], least: int, share: float) -> bool:
     long = [token for token in text if token.kind == "word" and len(token.text) > 2]
-    loud = sum(token.stressed for token in long)
-    if len(long) < MIN_LOUD or loud < LOUD * len(long):
-        return text
-    return [replace(token, stressed=False) if token.stressed else token for token in text]
+    return len(long) >= least and sum(token.stressed for token in long) >= share * len(long)
 
 
 def words(text: str) -> tuple[str, ...]:
