@@ -59,7 +59,7 @@ def _line(line: RecipeLine, doubtful: Collection[str]) -> dict[str, Any]:
         "note": read.note,
         "section": line.group,
         "optional": is_optional(line.text),
-        "question": read.question or asked,
+        "question": read.question or asked or line.question,
     }
 
 

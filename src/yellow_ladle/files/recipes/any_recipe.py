@@ -12,6 +12,7 @@ from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe
 from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES, bounded, read_recipes
 from yellow_ladle.files.recipes.recipe_table import looks_like_a_table, table_recipes
 from yellow_ladle.files.recipes.text_reader import text_recipes
+from yellow_ladle.files.recipes.told_amounts import with_told_lines
 from yellow_ladle.files.tables.spreadsheet import read_table
 
 NOTHING = (
@@ -36,7 +37,7 @@ def recipes_of(content: bytes, name: str = "") -> list[Recipe]:
         raise BookRefused([Fault("", NOTHING)])
     if name:
         found = [_named(recipe, name) for recipe in found]
-    return bounded(found)
+    return bounded([with_told_lines(recipe) for recipe in found])
 
 
 def _read(content: bytes) -> list[Recipe]:

@@ -61,6 +61,16 @@ _COUNT_AND_SIZE = re.compile(
 _FORMED = re.compile(r"[1-9]\d?\s+(?P<form>[^\W\d_]+)")
 _COUNTED_NAME = re.compile(r"\d+\s+(cloves)$", re.I)
 _TIMES_COUNT = re.compile(r"(?P<item>[^\W\d].*?)\s*[x×]\s*(?P<count>[1-9]\d?)$", re.I)
+_UNIT_TWICE = re.compile(
+    r"(?P<low>\d+(?:[.,]\d+)?)\s*(?P<unit>[^\W\d_]{1,12})\.?\s*(?:-|–|to|bis|à|a)\s*"
+    r"(?P<high>\d+(?:[.,]\d+)?)\s*(?P=unit)\b",
+    re.I,
+)
+"""A range that says its unit twice: "40 g to 50 g bonito"."""
+_PLUS = re.compile(r"\s+(?P<all>(?:plus|\+)\s+(?P<more>(?:\d|an? |half).*))$", re.I)
+"""What comes on top of an amount: "1 l water plus 1 tbsp"."""
+_OF_THE_SAME = re.compile(r"(?:for |to |more|extra|over)|$", re.I)
+"""What such an addition may be called: it is no other food."""
 _WHOLE_WORD_FROM = 5
 """Letters of a measure from which on it is written out: a full stop after it ends a sentence."""
 _NUMBERED = re.compile(rf"{DIGIT}|half|mezz[oa]|medi[oa]|une? demi|halbe[rs]?", re.I)
@@ -84,7 +94,12 @@ def _shipped_line(text: str, spoons: Spoons) -> Understood:
 
 
 def _understood_line(text: str, known: Mapping[str, Unit] | None, spoons: Spoons) -> Understood:
-    plain = without_bullet(text)
+    plain = _UNIT_TWICE.sub(r"\g<low>-\g<high> \g<unit>", without_bullet(text), count=1)
+    more = _PLUS.search(plain)
+    if more is not None and _OF_THE_SAME.match(understood_line(more["more"], known, spoons).item):
+        found = understood_line(plain[: more.start()], known, spoons)
+        if found.quantity is not None and found.item:
+            return replace(found, text=text, note=_joined(found.note, more["all"]))
     if (optional := _optional().match(plain)) is not None:
         found = understood_line(plain[optional.end() :], known, spoons)
         return replace(found, text=text, note=_joined(optional[1].lower(), found.note))

@@ -9,10 +9,19 @@ UNNAMED = "A recipe without a name"
 
 @dataclass(frozen=True, slots=True)
 class RecipeLine:
-    """One ingredient line as written, under its heading if it has one."""
+    """One ingredient line as written, under its heading if it has one.
+
+    `told`: it stands in a sentence of a step, and is to be confirmed.
+    """
 
     text: str
     group: str = ""
+    told: bool = False
+
+    @property
+    def question(self) -> str:
+        """What is to be confirmed of a line that no list holds; empty for every other."""
+        return f'The steps tell of "{self.text}". Is it right so?' if self.told else ""
 
 
 @dataclass(frozen=True, slots=True)

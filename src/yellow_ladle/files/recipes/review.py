@@ -143,13 +143,19 @@ class _Review:
                 continue
             line, said = self._line(number, entry.text, entry.group, needed)
             lines.append(line)
-            told.append(said)
+            told.append(replace(said, question=said.question or entry.question))
+        only_told = any(entry.told for entry in recipe.lines)
         portions, made = self._yielded(recipe)
         notes = []
         if recipe.yields and portions is None and made is None:
             notes.append(f'The yield "{recipe.yields}" could not be read; write it on the card.')
         if not lines:
             notes.append("It has no ingredient lines.")
+        if only_told:
+            notes.append(
+                "Its ingredients are told in its steps. What else they name stays not checked until"
+                " somebody has looked."
+            )
         notes += [
             f'The line "{text}" was not understood. It becomes no jar and is kept among the steps;'
             " what else goes in stays not checked until somebody has looked."
@@ -169,7 +175,7 @@ class _Review:
             portions=portions,
             method=steps,
             # Whatever such a line meant is in the pot all the same.
-            otherwise=Level.UNCHECKED if unread and lines else None,
+            otherwise=Level.UNCHECKED if (unread or only_told) and lines else None,
         )
         return Reviewed(preparation, tuple(needed.values()), tuple(told), tuple(notes))
 

@@ -27,13 +27,14 @@ from yellow_ladle.files.recipes.table_rows import Columns, columns_of
 from yellow_ladle.files.recipes.text_layout import text_lines
 from yellow_ladle.files.recipes.text_line import TextLine
 from yellow_ladle.files.recipes.text_structure import TextStructure
+from yellow_ladle.files.recipes.two_columns import in_one_column
 from yellow_ladle.files.recipes.wrapped_steps import goes_on
 from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of, yield_said_in
 
 
 def text_recipes(text: str) -> list[Recipe]:
     """Every recipe in a text; of one without ingredients and steps none."""
-    within = within_bounds(text)
+    within = within_bounds(in_one_column(text))
     # To part a notebook its parts are read already.
     read = cache(_read)
     parts = parts_of_notebook(single_spaced(within.text), read)
