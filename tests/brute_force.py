@@ -6,7 +6,7 @@ the swaps end, and what the usual pots leave in a tool that is always shared, ar
 copy of the whole kitchen as it was, kept beside under other names.
 """
 
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator, Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
 from itertools import product
@@ -181,11 +181,9 @@ class BruteForce:
     def _needs_a_pan(self, pot: str) -> bool:
         return pot == self.item or self.before.book.preparations[pot].kind != "roux"
 
-    def added(self, swaps: Iterable[Move]) -> set[str]:
-        """The flags whose level rises in the item."""
-        after = read(self._beside(swaps)).levels(self.item)
-        before = self.before.levels(self.item)
-        return {flag for flag in after if after[flag] > before.get(flag, Level.FREE)}
+    def carried(self, swaps: Iterable[Move]) -> Mapping[str, Level]:
+        """The levels of the item after some swaps."""
+        return read(self._beside(swaps)).levels(self.item)
 
     def _offer(self, swap: Swap) -> Offer:
         offers = self.proposer.offers(*swap.place, milk_goes=False).swaps

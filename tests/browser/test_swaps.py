@@ -328,7 +328,7 @@ class BesideTheBench(Bench):
         self.shows("No line of the book is spoken of yet.")
         self.tick("sauce")
         self.shows("Velouté: White roux → ")
-        self.pick_labelled("A pot that is clear", "not in such")
+        self.pick_labelled("Clear", "not in such")
         self.accessible()
         self.click("button", "Record it")
         self.shows("Our own")

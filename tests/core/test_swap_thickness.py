@@ -105,10 +105,10 @@ def form(move: Move) -> str:
 
 
 def way(brute: BruteForce, moves: Iterable[Move]) -> object:
-    """Where moves are made and how what they bring goes in, with the flags that rise."""
+    """Where moves are made and how what they bring goes in, with what the item then carries."""
     moves = list(moves)
     where = frozenset((move.in_, getattr(move, "line", None), form(move)) for move in moves)
-    return where, frozenset(brute.added(moves))
+    return where, frozenset(brute.carried(moves).items())
 
 
 if __name__ == "__main__":

@@ -10,12 +10,16 @@ from yellow_ladle.core.swaps.goals import Goals, offences, offending, together
 from yellow_ladle.core.swaps.harmed_needs import harmful_bits
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
 from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.search.approaches import (
+    MAX_PER_APPROACH,
+    approach_of,
+    one_per_approach,
+)
 from yellow_ladle.core.swaps.search.best_first import MAX_STEPS, Found, Walk
 from yellow_ladle.core.swaps.search.blockers import Blocked, standing_in_the_way
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.carried_masks import Carrying
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
-from yellow_ladle.core.swaps.search.plan_ways import MAX_OF_A_WAY, one_a_way, way_of
 from yellow_ladle.core.swaps.search.score import Rank, Score, ranking
 from yellow_ladle.core.swaps.search.search_space import Allowing, Region
 from yellow_ladle.core.swaps.search.thickness_limit import leaves_the_card, thinner
@@ -159,7 +163,7 @@ class _Search:
     def with_a_purchase(self, without: Iterable[Plan] = ()) -> tuple[Plan, ...]:
         """The best plans that need one thing bought, if its label says what is hoped.
 
-        Nothing is bought to go the same way as a plan that needs no purchase.
+        Nothing is bought for the same approach as a plan that needs no purchase.
         """
         if self.library is None:
             return ()
@@ -202,10 +206,10 @@ class _Search:
                 return None
             return replace(plan, cards=cards, buy=buy)
 
-        most = MAX_OF_A_WAY * MAX_PURCHASES
+        most = MAX_PER_APPROACH * MAX_PURCHASES
         found = walk.plans(fits, most, thickness=self._thickness)
         scored = (_scored(plan, each) for each, plan in found)
-        return tuple(one_a_way(scored, MAX_PURCHASES, map(way_of, without)))
+        return tuple(one_per_approach(scored, MAX_PURCHASES, map(approach_of, without)))
 
     def _may_clear(self, class_: str) -> bool:
         """Whether goods of a class are usually without what has to go, in some way to the goals.
@@ -259,8 +263,8 @@ class _Search:
                 return None
             return replace(plan, cards=cards)
 
-        found = walk.plans(fits, MAX_OF_A_WAY * limit, thickness=self._thickness)
-        made = one_a_way((_scored(plan, each) for each, plan in found), limit)
+        found = walk.plans(fits, MAX_PER_APPROACH * limit, thickness=self._thickness)
+        made = one_per_approach((_scored(plan, each) for each, plan in found), limit)
         self.whole = self.whole and walk.whole
         return made
 

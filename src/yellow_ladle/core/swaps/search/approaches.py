@@ -1,4 +1,4 @@
-"""The way that a plan goes. Plans that differ only in the flour go the same one: one answer."""
+"""The approach of a plan. Plans that differ only in the flour take the same one: one answer."""
 
 from collections.abc import Iterable
 from dataclasses import replace
@@ -9,39 +9,42 @@ from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.numbers.thickeners import thickener_of
 from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap
 
-Way: TypeAlias = frozenset[tuple[object, ...]]
+Approach: TypeAlias = frozenset[tuple[object, ...]]
 
-MAX_OF_A_WAY = 4
-"""For every plan that is wanted so many are looked at, of whatever way."""
+MAX_PER_APPROACH = 4
+"""For every plan that is wanted so many are looked at, of whatever approach."""
 AS_MUCH = 0.1
 """An amount that differs by no more than this share is the same amount."""
 
 
-def one_a_way(plans: Iterable[Plan], most: int, taken: Iterable[Way] = ()) -> list[Plan]:
-    """The first plan of each way, at most so many, with what does as well named beside it.
+def one_per_approach(
+    plans: Iterable[Plan], most: int, taken: Iterable[Approach] = ()
+) -> list[Plan]:
+    """The first plan of each approach, at most so many, with what does as well named beside it.
 
-    `taken` are ways that have been shown already.
+    `taken` are approaches that have been shown already.
     """
-    kept: dict[Way, Plan] = {}
+    kept: dict[Approach, Plan] = {}
     shown = set(taken)
     for plan in plans:
-        way = way_of(plan)
-        if way in kept:
-            kept[way] = _naming(kept[way], plan)
-        elif way not in shown:
-            kept[way] = plan
+        approach = approach_of(plan)
+        if approach in kept:
+            kept[approach] = _naming(kept[approach], plan)
+        elif approach not in shown:
+            kept[approach] = plan
             if len(kept) == most:
                 break
     return list(kept.values())
 
 
-def way_of(plan: Plan) -> Way:
-    """What a plan does and where, whatever flour it takes; and the flags that it brings."""
-    book = plan.after.book
-    return frozenset([*(_way(book, move) for move in plan.moves), ("adds", *plan.adds)])
+def approach_of(plan: Plan) -> Approach:
+    """What a plan does and where, whatever flour it takes; and what the item then carries."""
+    book, levels = plan.after.book, plan.after.levels(plan.item)
+    carries = ("carries", *sorted((flag, int(level)) for flag, level in levels.items()))
+    return frozenset([*(_of_move(book, move) for move in plan.moves), carries])
 
 
-def _way(book: Book, move: Swap | CleanTool) -> tuple[object, ...]:
+def _of_move(book: Book, move: Swap | CleanTool) -> tuple[object, ...]:
     if isinstance(move, CleanTool):
         return (move.in_, move.tool)
     if move.to is None:
@@ -63,7 +66,7 @@ def _form(book: Book, item: str) -> str | None:
 
 
 def _naming(kept: Plan, other: Plan) -> Plan:
-    """A plan that names, of another of its way, what stands in as well and in the same amount."""
+    """A plan that names what stands in as well, as much of it, in another of its approach."""
     there = {swap.place: swap for swap in other.swaps}
     return replace(kept, swaps=tuple(_with_others(swap, there) for swap in kept.swaps))
 
