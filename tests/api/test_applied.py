@@ -316,6 +316,20 @@ class Menus(ApiTest):
             {name for pot in found["pots"] for name in pot["for_guests"]}, {"Ada", "Bo", "Cy"}
         )
 
+    def test_every_refusal_has_its_reason(self) -> None:
+        guests = [
+            {"name": "Ada", "goals": {"fit": ["vegan"]}},
+            {"name": "Bo", "goals": {"clear": ["fish"]}},
+        ]
+        plates = [id for id, made in demo_book().preparations.items() if made.kind == "dish"]
+        body = {"plates": plates, "guests": guests, "seconds": 2, "each": None}
+        refused = 0
+        for serving in self.post("/plans/menu", body)["servings"]:
+            none = not serving["possible"] and not serving["spare"]
+            self.assertEqual(bool(serving["refusal"]), none, serving)
+            refused += none
+        self.assertGreater(refused, 3)
+
     def test_a_first_answer_comes_without_a_search(self) -> None:
         guests = [{"name": "Ada", "goals": {"clear": ["wheat"]}}]
         body = {"plates": ["hen-leek-pie", "cod-samphire"], "guests": guests}

@@ -5804,7 +5804,8 @@ export interface components {
          * ServingOut
          * @description One plate for the guests who share the same goals.
          *
-         *     `spare`: they have enough of its course without it. `shared`: a sentence for each pot that they
+         *     `spare`: they have enough of its course without it. `refusal`: what stands in the way where no
+         *     plan exists. `shared`: a sentence for each pot that they
          *     eat of although it is made otherwise only for others.
          */
         ServingOut: {
@@ -5825,6 +5826,8 @@ export interface components {
             spare: boolean;
             /** Sentence */
             sentence: string;
+            /** Refusal */
+            refusal: string;
             /** Shared */
             shared: string[];
             /** Pots */

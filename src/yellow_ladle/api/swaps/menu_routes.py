@@ -20,6 +20,7 @@ from yellow_ladle.core.swaps.bases import base_library
 from yellow_ladle.core.swaps.item_names import short_name
 from yellow_ladle.core.swaps.menu.menu_sentences import gain_sentence, sharing_sentence
 from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.refusal import refusal
 from yellow_ladle.files.book.piece import Id, Name
 from yellow_ladle.store.book_repository import Now
 
@@ -68,7 +69,8 @@ class MenuPotOut(BaseModel):
 class ServingOut(BaseModel):
     """One plate for the guests who share the same goals.
 
-    `spare`: they have enough of its course without it. `shared`: a sentence for each pot that they
+    `spare`: they have enough of its course without it. `refusal`: what stands in the way where no
+    plan exists. `shared`: a sentence for each pot that they
     eat of although it is made otherwise only for others.
     """
 
@@ -81,6 +83,7 @@ class ServingOut(BaseModel):
     same_dish: bool
     spare: bool
     sentence: str
+    refusal: str
     shared: list[str]
     pots: list[str]
 
@@ -227,6 +230,13 @@ def _gain(now: Now, found: "MenuPlan", gain: "Gain") -> GainOut:
     )
 
 
+def _refusal(now: Now, serving: "Serving") -> str:
+    if serving.plan is not None or serving.spare:
+        return ""
+    library = base_library(now.reading)
+    return refusal(now.reading, serving.plate, serving.goals, library)
+
+
 def _serving(now: Now, serving: "Serving", names: Mapping[SmallPotKey, str]) -> ServingOut:
     plan, reading = serving.plan, _with_cards(now, serving)
     return ServingOut(
@@ -239,6 +249,7 @@ def _serving(now: Now, serving: "Serving", names: Mapping[SmallPotKey, str]) -> 
         same_dish=plan is None or plan.same_dish,
         spare=serving.spare,
         sentence="" if plan is None else floor_sentence(reading, plan, serving.goals),
+        refusal=_refusal(now, serving),
         shared=[sharing_sentence(reading.book, part) for part in serving.shared],
         pots=[names[_key(pot)] for pot in serving.pots],
     )

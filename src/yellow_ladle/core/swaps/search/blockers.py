@@ -80,16 +80,16 @@ def _blocked(proposer: Proposer, found: Found, choice: Choice) -> Iterator[Block
         yield _line(proposer, found, choice.pot, choice.line, flag)
 
 
-def _other_stocks(reading: Reading, made: Preparation, bits: int) -> list[str]:
+def _other_stocks(proposer: Proposer, made: Preparation, bits: int) -> list[str]:
     """The names of the kitchen's other stocks that hold nothing of what must go."""
     if made.kind != "stock":
         return []
-    pots = reading.book.preparations.values()
+    reading = proposer.reading
     return [
         pot.name
-        for pot in pots
+        for pot in reading.book.preparations.values()
         if pot.kind == "stock"
-        and pot.id != made.id
+        and pot.id not in (made.id, *proposer.bases)
         and pot.retired is None
         and not reading.masks[pot.id] & bits
     ]
@@ -130,7 +130,7 @@ def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> 
     elif tried:
         names = ", ".join(reading.book.name(item) for item in tried)
         why = f"every swap known for it brings the same: {names}"
-    elif line.role == "body" and (others := _other_stocks(reading, made, bits)):
+    elif line.role == "body" and (others := _other_stocks(proposer, made, bits)):
         why = f"it makes this stock what it is; take another: {', '.join(others)}"
     elif offers.missing:
         why = f"the larder holds nothing to swap it for; look for {', '.join(offers.missing)}"

@@ -48,6 +48,7 @@
                 <span class="text-soft">not needed</span>
               {:else if !serving.possible}
                 <span class="font-[650] text-brick">cannot be served</span>
+                <span class="block text-base text-soft">{serving.refusal}</span>
               {:else if serving.as_usual}
                 <span class="text-moss">as it is</span>
               {:else}
