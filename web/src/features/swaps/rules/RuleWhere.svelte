@@ -63,24 +63,26 @@
     words={words.colours}
     bind:chosen={rule.colours}
   />
-  <Field label="At most this share of the pot, per cent">
-    <input
-      class="field amount"
-      type="number"
-      min="1"
-      max="100"
-      value={Math.round((rule.most ?? 1) * 100)}
-      onchange={(event) => share(event.currentTarget.valueAsNumber)}
-    />
-  </Field>
-  <Field label="Only goods with one of these words in their name, by commas">
-    <input
-      class="field"
-      maxlength="500"
-      value={(rule.named ?? []).join(', ')}
-      onchange={(event) => name(event.currentTarget.value)}
-    />
-  </Field>
+  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[43.75rem]:grid-cols-1">
+    <Field label="At most this share of the pot, per cent">
+      <input
+        class="field amount"
+        type="number"
+        min="1"
+        max="100"
+        value={Math.round((rule.most ?? 1) * 100)}
+        onchange={(event) => share(event.currentTarget.valueAsNumber)}
+      />
+    </Field>
+    <Field label="Only goods with one of these words in their name, by commas">
+      <input
+        class="field"
+        maxlength="500"
+        value={(rule.named ?? []).join(', ')}
+        onchange={(event) => name(event.currentTarget.value)}
+      />
+    </Field>
+  </div>
   <Check bind:checked={rule.not_named}>not in a pot that is called by what goes</Check>
   <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[43.75rem]:grid-cols-1">
     {#each words.conditions as condition (condition)}
