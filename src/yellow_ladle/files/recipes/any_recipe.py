@@ -11,8 +11,8 @@ from yellow_ladle.files.recipes.plain_text import json_blocks
 from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe
 from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES, bounded, read_recipes
 from yellow_ladle.files.recipes.recipe_table import looks_like_a_table, table_recipes
+from yellow_ladle.files.recipes.sentence_amounts import with_lines_from_sentences
 from yellow_ladle.files.recipes.text_reader import text_recipes
-from yellow_ladle.files.recipes.told_amounts import with_told_lines
 from yellow_ladle.files.tables.spreadsheet import read_table
 
 NOTHING = (
@@ -37,7 +37,7 @@ def recipes_of(content: bytes, name: str = "") -> list[Recipe]:
         raise BookRefused([Fault("", NOTHING)])
     if name:
         found = [_named(recipe, name) for recipe in found]
-    return bounded([with_told_lines(recipe) for recipe in found])
+    return bounded([with_lines_from_sentences(recipe) for recipe in found])
 
 
 def _read(content: bytes) -> list[Recipe]:

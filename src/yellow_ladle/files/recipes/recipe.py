@@ -11,17 +11,17 @@ UNNAMED = "A recipe without a name"
 class RecipeLine:
     """One ingredient line as written, under its heading if it has one.
 
-    `told`: it stands in a sentence of a step, and is to be confirmed.
+    `from_sentence`: it stands in a sentence of a step, and is to be confirmed.
     """
 
     text: str
     group: str = ""
-    told: bool = False
+    from_sentence: bool = False
 
     @property
     def question(self) -> str:
         """What is to be confirmed of a line that no list holds; empty for every other."""
-        return f'The steps tell of "{self.text}". Is it right so?' if self.told else ""
+        return f'The steps tell of "{self.text}". Is it right so?' if self.from_sentence else ""
 
 
 @dataclass(frozen=True, slots=True)

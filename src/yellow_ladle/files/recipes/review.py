@@ -144,14 +144,14 @@ class _Review:
             line, said = self._line(number, entry.text, entry.group, needed)
             lines.append(line)
             told.append(replace(said, question=said.question or entry.question))
-        only_told = any(entry.told for entry in recipe.lines)
+        in_sentences = any(entry.from_sentence for entry in recipe.lines)
         portions, made = self._yielded(recipe)
         notes = []
         if recipe.yields and portions is None and made is None:
             notes.append(f'The yield "{recipe.yields}" could not be read; write it on the card.')
         if not lines:
             notes.append("It has no ingredient lines.")
-        if only_told:
+        if in_sentences:
             notes.append(
                 "Its ingredients are told in its steps. What else they name stays not checked until"
                 " somebody has looked."
@@ -175,7 +175,7 @@ class _Review:
             portions=portions,
             method=steps,
             # Whatever such a line meant is in the pot all the same.
-            otherwise=Level.UNCHECKED if (unread or only_told) and lines else None,
+            otherwise=Level.UNCHECKED if (unread or in_sentences) and lines else None,
         )
         return Reviewed(preparation, tuple(needed.values()), tuple(told), tuple(notes))
 

@@ -26,7 +26,7 @@ from yellow_ladle.core.swaps.search.swap_amounts import worked_out
 from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 from yellow_ladle.core.vocabulary.classes import pot_classes
 
-STANDS, WASHED, LIKE, LEFT_OUT, BROUGHT, MISSED = 0, 1, 1, 1, 2, 3
+IN_THE_HOUSE, WASHED, LIKE, LEFT_OUT, BROUGHT, MISSED = 0, 1, 1, 1, 2, 3
 """Effort: a roux that stands there; a tool washed; the same of another make, spoon for spoon; a
 line left out; something brought; a line left out that is missed."""
 LITTLE = 0.2
@@ -227,11 +227,11 @@ class Proposer:
         grams = self.balance.line_grams(Line(to, swap.quantity, swap.unit, line.role))
         lost = rule.fidelity.lost
         effort = LIKE if max(lost) <= NEAR + 1e-9 else BROUGHT
-        if self._is_a_roux_that_stands(line, to):
-            effort = STANDS
+        if self._is_roux_of_the_house(line, to):
+            effort = IN_THE_HOUSE
         return Offer(swap, lost, self.prices.of_line(to, grams), effort)
 
-    def _is_a_roux_that_stands(self, line: Line, to: str) -> bool:
+    def _is_roux_of_the_house(self, line: Line, to: str) -> bool:
         """Whether a roux is changed for another that the kitchen has made already."""
         pots = self.reading.book.preparations
         if line.item not in pots or to not in pots or to in self.bases:

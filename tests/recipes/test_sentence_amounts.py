@@ -12,7 +12,7 @@ from yellow_ladle.files.recipes.any_recipe import recipes_of
 from yellow_ladle.files.recipes.ingredient_text import understood_line
 from yellow_ladle.files.recipes.recipe import Recipe, RecipeStep
 from yellow_ladle.files.recipes.review import review
-from yellow_ladle.files.recipes.told_amounts import told_in, with_told_lines
+from yellow_ladle.files.recipes.sentence_amounts import amounts_in, with_lines_from_sentences
 
 SENTENCES = {
     "Melt 50 g butter, sweat two onions, dust with 40 g flour and simmer for 20 minutes.": [
@@ -62,7 +62,7 @@ class Told(unittest.TestCase):
     def test_each_amount_with_a_food_is_found(self) -> None:
         for sentence, wanted in SENTENCES.items():
             with self.subTest(sentence):
-                self.assertEqual(list(told_in(sentence)), wanted)
+                self.assertEqual(list(amounts_in(sentence)), wanted)
 
     @given(st.lists(st.tuples(st.integers(2, 900), st.sampled_from(FOODS)), min_size=1, max_size=6))
     @examples(60)
@@ -71,7 +71,7 @@ class Told(unittest.TestCase):
         clauses = [
             f"{verbs[n % len(verbs)]} {grams} g {food}" for n, (grams, food) in enumerate(amounts)
         ]
-        found = list(told_in(", ".join(clauses) + " for 5 minutes."))
+        found = list(amounts_in(", ".join(clauses) + " for 5 minutes."))
         self.assertEqual(found, [f"{grams} g {food}" for grams, food in amounts])
 
     def test_a_recipe_with_a_list_keeps_it(self) -> None:
@@ -100,7 +100,7 @@ class Told(unittest.TestCase):
                 self.assertEqual(found, (low, high, unit, item, note))
 
     def test_a_told_line_asks_and_what_else_is_named_stays_not_checked(self) -> None:
-        told = with_told_lines(
+        told = with_lines_from_sentences(
             Recipe("Soup", steps=(RecipeStep("Sweat 100 g leeks in some butter, salt."),))
         )
         self.assertIn("100 g leeks", told.lines[0].question)

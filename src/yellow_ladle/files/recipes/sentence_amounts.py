@@ -28,7 +28,7 @@ _BEGINS = re.compile(r"(?<![\w.,/-])(?=\w|[¼½¾⅓⅔⅛])")
 _ENDS = re.compile(r"[,;:.!?()\n]|\s[-–—]\s")
 
 
-def with_told_lines(recipe: Recipe) -> Recipe:
+def with_lines_from_sentences(recipe: Recipe) -> Recipe:
     """A recipe with the ingredients that its sentences tell.
 
     They are looked for in the steps where nothing lists any, and in a listed line that is a
@@ -37,30 +37,30 @@ def with_told_lines(recipe: Recipe) -> Recipe:
     lines: list[RecipeLine] = []
     steps: list[RecipeStep] = []
     for line in recipe.lines:
-        told = list(told_in(line.text))
-        if _is_sentence(line.text, told):
-            lines += [RecipeLine(text, line.group, told=True) for text in told]
+        pieces = list(amounts_in(line.text))
+        if _is_sentence(line.text, pieces):
+            lines += [RecipeLine(text, line.group, from_sentence=True) for text in pieces]
             steps.append(RecipeStep(line.text, minutes_of_step(line.text)))
         else:
             lines.append(line)
     if not recipe.lines:
-        texts = dict.fromkeys(text for step in recipe.steps for text in told_in(step.text))
-        lines = [RecipeLine(text, told=True) for text in texts]
-    if not any(line.told for line in lines):
+        texts = dict.fromkeys(text for step in recipe.steps for text in amounts_in(step.text))
+        lines = [RecipeLine(text, from_sentence=True) for text in texts]
+    if not any(line.from_sentence for line in lines):
         return recipe
     return replace(recipe, lines=tuple(lines), steps=(*steps, *recipe.steps))
 
 
-def _is_sentence(text: str, told: list[str]) -> bool:
+def _is_sentence(text: str, pieces: list[str]) -> bool:
     """Whether a listed line is a sentence: amounts and a verb, or a time and a verb alone."""
     if not tells_to_do_in_any_language(text):
         return False
     number = number_at(text, 0)
     timed = number is not None and _counts_something_else().match(text, number.end) is not None
-    return len(told) > 1 or (not told and timed)
+    return len(pieces) > 1 or (not pieces and timed)
 
 
-def told_in(text: str) -> Iterator[str]:
+def amounts_in(text: str) -> Iterator[str]:
     """The words of a sentence that name an amount of a food, in their order."""
     end = 0
     for begins in _BEGINS.finditer(text):
@@ -130,13 +130,13 @@ def _is_food(item: str) -> bool:
 
 @cache
 def _stops() -> frozenset[str]:
-    return frozenset(listed("told", "stops"))
+    return frozenset(listed("sentences", "stops"))
 
 
 @cache
 def _counts_something_else() -> re.Pattern[str]:
     """What a number counts that is no food: minutes, degrees, centimetres, portions, times."""
-    words = "|".join(re.escape(word) for word in listed("told", "no_food"))
+    words = "|".join(re.escape(word) for word in listed("sentences", "no_food"))
     return re.compile(rf"\s*(?:[-–]\s*\d+\s*)?(?:°|º|%|(?:{words})\b)", re.I)
 
 
@@ -148,5 +148,5 @@ def _of() -> re.Pattern[str]:
 
 @cache
 def _articles() -> re.Pattern[str]:
-    words = "|".join(re.escape(word) for word in listed("told", "articles"))
+    words = "|".join(re.escape(word) for word in listed("sentences", "articles"))
     return re.compile(rf"(?:{words})\s+(?=\w)", re.I)
