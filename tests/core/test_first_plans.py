@@ -1,19 +1,19 @@
 """What a chef would cook first, in four kitchens, and the rules behind it."""
 
-import re
 import unittest
+from dataclasses import replace
 
 from tests.chef_kitchens import Mark, marks
 from tests.kitchens import FLOUR, MILK, line, pot, product, reading
 from yellow_ladle.core.book.book import Keeps, Line, Preparation, Step
+from yellow_ladle.core.checks.rule_sentences import foods_named, foods_not_brought
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.rules import swap_rules
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.conditions import conditions
 from yellow_ladle.core.swaps.search.proposal import propose
-from yellow_ladle.core.vocabulary.class_names import class_of_name
-from yellow_ladle.core.vocabulary.classes import expanded, known_classes, pot_classes
+from yellow_ladle.core.vocabulary.classes import expanded
 
 STOCK = pot("stock", "bones", line("water", "liquid", quantity=3000), kind="stock")
 CORNFLOUR = product("cornflour", "", "maize-starch")
@@ -160,51 +160,9 @@ class WhatSetsAndCoats(unittest.TestCase):
 class RulesSentences(unittest.TestCase):
     """What a rule's method says to pour in is a line of the plan, or is not said."""
 
-    # Words that are a food's as well: a pan, to toast, to put, time, the same.
-    OTHERWISE = frozenset(
-        {
-            *("pan", "toast", "toast the", "put", "put in", "time", "less time", "same", "more"),
-            *("has", "roll", "spread", "paste", "grate", "juice", "seed", "nuts", "beans"),
-        }
-    )
-    SAID_OF_IT = (
-        "tastes of",
-        "smells of",
-        "than",
-        "oil holds",
-        "without",
-        "hot sauce",
-        "other veg",
-    )
-    ALWAYS_THERE = frozenset({"water", "salt", "vegetable-oil"})
-
-    def named(self, text: str) -> set[str]:
-        words = re.findall(r"[a-zé]+(?:-[a-z]+)?", text.lower())
-        found = set()
-        for length in (1, 2):
-            for at in range(len(words) - length + 1):
-                run = " ".join(words[at : at + length])
-                guess = class_of_name(run)
-                certain = (
-                    guess.class_ if guess.certain and guess.class_ in known_classes() else None
-                )
-                if certain and not self.OTHERWISE.intersection((run, *words[at : at + length])):
-                    found.add(certain)
-        return found - pot_classes() - self.ALWAYS_THERE
-
     def test_no_rule_says_to_add_what_it_does_not_bring(self) -> None:
-        wrong = []
-        for rule in swap_rules():
-            added = {class_ for more in rule.adds for class_ in more.classes}
-            own = {*rule.with_, *rule.replaces, *added}
-            kin = {word for class_ in own for word in class_.split("-")}
-            for text in rule.method:
-                if any(said in text.lower() for said in self.SAID_OF_IT):
-                    continue
-                named = {n for n in self.named(text) - own if not kin.intersection(n.split("-"))}
-                if named:
-                    wrong.append((rule.id, text, named))
-        self.assertEqual(wrong, [])
+        wrong = [(rule.id, foods_not_brought(rule)) for rule in swap_rules()]
+        self.assertEqual([entry for entry in wrong if entry[1]], [])
 
     def test_a_sentence_that_brings_something_is_found(self) -> None:
         for text, class_ in (
@@ -213,7 +171,9 @@ class RulesSentences(unittest.TestCase):
             ("Finish with butter.", "butter"),
         ):
             with self.subTest(text=text):
-                self.assertIn(class_, self.named(text))
+                self.assertIn(class_, foods_named(text))
+                rule = replace(swap_rules()[0], method=(text,))
+                self.assertEqual(foods_not_brought(rule), [(text, (class_,))])
 
 
 class NewAllergens(unittest.TestCase):

@@ -5614,7 +5614,8 @@ export interface components {
          * RuleTryOut
          * @description What a rule of one's own would do: what is wrong with it, or examples from the book.
          *
-         *     `claims` name the pots in which what it proposes does not hold.
+         *     `claims` name the sentences that bring what no line does, and the pots in which what it proposes
+         *     does not hold.
          */
         RuleTryOut: {
             /** Faults */

@@ -16,6 +16,7 @@ from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.rule_setting import Note
 from yellow_ladle.core.cards.colours import colours
 from yellow_ladle.core.checks.rule_faults import never_cleared, own_faults, rule_faults
+from yellow_ladle.core.checks.rule_sentences import foods_not_brought
 from yellow_ladle.core.checks.structure_claims import claims
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.rulebook import (
@@ -100,7 +101,8 @@ class RulesOut(BaseModel):
 class RuleTryOut(BaseModel):
     """What a rule of one's own would do: what is wrong with it, or examples from the book.
 
-    `claims` name the pots in which what it proposes does not hold.
+    `claims` name the sentences that bring what no line does, and the pots in which what it proposes
+    does not hold.
     """
 
     faults: list[str]
@@ -247,7 +249,12 @@ def _claims(reading: Reading, rule: SwapRule) -> list[str]:
         f"{book.name(claim.swap.in_)}: {book.name(str(claim.swap.to))} {claim.why}"
         for claim in claims(reading, [rule])
     )
-    return list(dict.fromkeys(found))[:MAX_EXAMPLES]
+    said = (
+        f'"{text}" names {", ".join(word.replace("-", " ") for word in named)}, which no line of'
+        " the rule brings: it would be carried by nobody"
+        for text, named in foods_not_brought(rule)
+    )
+    return [*said, *list(dict.fromkeys(found))[:MAX_EXAMPLES]]
 
 
 def _out(now: Now, here: RuleHere) -> RuleOut:
