@@ -7,13 +7,13 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.kitchens import BUTTER, FLOUR, MILK, RICE_FLOUR, line, pot, reading
+from tests.kitchens import BUTTER, FLOUR, MILK, RICE_FLOUR, line, pot, product, reading
 from tests.planned import NO_WHEAT, plan_of
-from yellow_ladle.core.book.book import Book, Yield, owner_of
+from yellow_ladle.core.book.book import Book, Line, Yield, owner_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import Change, applied
-from yellow_ladle.core.swaps.apply.adjustments import adjusted, adjustments
+from yellow_ladle.core.swaps.apply.adjustments import adjusted, adjustments, yielding_less
 from yellow_ladle.core.swaps.apply.covers import SmallPot, small_pots
 from yellow_ladle.core.swaps.bases import base_library
 from yellow_ladle.core.swaps.goals import Goals
@@ -33,6 +33,7 @@ SAUCE = pot(
 )
 PIE = pot("pie", line("sauce", quantity=1000), kind="dish", portions=10)
 SOUP = pot("soup", line("sauce", quantity=1200), kind="dish", portions=8)
+CREAM = product("cream", "milk", "cream")
 GOODS = (FLOUR, RICE_FLOUR, BUTTER, MILK)
 RICE = Swap("white-roux", 0, "plain-flour", "rice-flour", 500, "g", "rice-flour-in-roux")
 
@@ -116,6 +117,31 @@ class ForTheCovers(unittest.TestCase):
         self.assertIn("more than a thousand cards", found["sauce"].told)
 
 
+class LessComesOut(unittest.TestCase):
+    """Where a twentieth or more of what goes in is left out, less comes out."""
+
+    def less(self, *left: Line) -> float:
+        usual = pot("soup", "milk", line("cream", quantity=100), yield_=Yield(2, "l"))
+        usual = replace(usual, lines=(line("milk", quantity=900), usual.lines[1]))
+        before = reading(MILK, CREAM, usual)
+        card = yielding_less(before.balance, usual, replace(usual, lines=left))
+        assert card.yield_ is not None
+        return card.yield_.quantity
+
+    def test_by_the_weight_that_is_gone(self) -> None:
+        self.assertAlmostEqual(self.less(line("milk", quantity=900)), 1.8)
+        self.assertEqual(self.less(line("milk", quantity=900), line("cream", quantity=60)), 2)
+
+    def test_what_was_strained_out_or_reduced_took_nothing_along(self) -> None:
+        full = (line("milk", quantity=900), line("cream", quantity=100))
+        bones = replace(line("milk", quantity=500), strained_out=True)
+        usual = pot("soup", *full, bones, yield_=Yield(2, "l"))
+        before = reading(MILK, CREAM, usual)
+        self.assertEqual(
+            yielding_less(before.balance, usual, replace(usual, lines=full)).yield_, usual.yield_
+        )
+
+
 class WeighedAgain(unittest.TestCase):
     """In every plan of the demo what is made of a pot is what the pots above it take."""
 
@@ -152,7 +178,11 @@ class WeighedAgain(unittest.TestCase):
     def weighed(self, before: Reading, plan: Plan) -> Book:
         """The book of a plan with what is weighed otherwise beside its swaps."""
         parts, book = adjustments(before, plan), plan.after.book
-        pots = tuple(adjusted(book.preparations[pot], parts) for pot in plan.pots)
+        usual, balance = before.book.preparations, plan.after.balance
+        pots = tuple(
+            yielding_less(balance, usual[pot], adjusted(book.preparations[pot], parts))
+            for pot in plan.pots
+        )
         return applied(book, Change(preparations=pots))
 
     @given(st.data())

@@ -60,6 +60,36 @@ def adjusted(made: Preparation, parts: Iterable[Adjustment]) -> Preparation:
     return replace(made, lines=tuple(lines))
 
 
+def yielding_less(balance: Balance, usual: Preparation, card: Preparation) -> Preparation:
+    """A card that yields less where a twentieth or more of what goes in is left out of it.
+
+    By weight, without what is strained out again or reduced. A yield in portions stays: there is
+    less on each. `balance` knows the items of both.
+    """
+    made = card.yield_
+    if made is None or balance.grams_of(made, card) is None:
+        return card
+    was, now = _stays_in(balance, usual), _stays_in(balance, card)
+    if not was or now is None or now > was * (1 - MIN_LIQUID):
+        return card
+    quantity = round(made.quantity * now / was, 2)
+    return replace(card, yield_=replace(made, quantity=quantity)) if quantity else card
+
+
+def _stays_in(balance: Balance, made: Preparation) -> float | None:
+    """Grams that go in and stay in; None where a weight is not known."""
+    total = 0.0
+    for index in made.counted():
+        line = made.lines[index]
+        if line.strained_out or line.treatment.startswith("reduced"):
+            continue
+        grams = balance.about_grams(line)
+        if grams is None:
+            return None
+        total += grams
+    return total
+
+
 def _salt(was: Balance, now: Balance, before: Reading, made: Preparation) -> Adjustment | None:
     old, new = was.of(made.id), now.of(made.id)
     index = next((n for n in made.counted() if _is_salt(before.book, made.lines[n])), None)
