@@ -101,7 +101,7 @@ def _out_of_clauses(told: str, names_something: Callable[[str], bool]) -> str:
     kept: list[str] = []
     dropped = False
     for part in parts:
-        if part.strip(",.;:!? ") == "":
+        if _is_mark(part):
             if not dropped:
                 kept.append(part)
             elif kept and part.strip()[:1] in _STOPS:
@@ -143,7 +143,7 @@ def _is_mark(part: str) -> bool:
 
 def _without_pronoun(part: str) -> str:
     """A clause whose "in it" spoke of a clause that is gone."""
-    return re.sub(rf" (?:{_alternatives('leading')}) (?:it|them)\b", "", part, count=1)
+    return re.sub(rf" {_any('leading')} (?:it|them)\b", "", part, count=1)
 
 
 def _tidy(told: str) -> str:
@@ -175,19 +175,16 @@ def _lying_in() -> re.Pattern[str]:
 
 @cache
 def _led_to() -> re.Pattern[str]:
-    return re.compile(rf"(?<=\w) (?:{_alternatives('leading')}) (?:the |a |an )?{GAP}", re.I)
+    return re.compile(rf"(?<=\w) {_any('leading')} (?:the |a |an )?{GAP}", re.I)
 
 
 @cache
 def _needs_object() -> re.Pattern[str]:
-    return re.compile(rf"(?:{_alternatives('needs_object')})(?: \w+ly)?", re.I)
-
-
-def _any(kind: str) -> str:
-    return f"(?:{_alternatives(kind)})"
+    return re.compile(rf"{_any('needs_object')}(?: \w+ly)?", re.I)
 
 
 @cache
-def _alternatives(kind: str) -> str:
+def _any(kind: str) -> str:
+    """Any word of a kind, as a pattern."""
     words = str(section(table("card_words")["left_out"])[kind]).split(",")
-    return "|".join(re.escape(word.strip()) for word in words)
+    return f"(?:{'|'.join(re.escape(word.strip()) for word in words)})"

@@ -98,17 +98,21 @@ def _unstressed_where_loud(text: list[Token]) -> list[Token]:
     That is a whole label, or a sentence of one: a heading, a list above a line in small letters.
     """
     if _is_loud(text, MIN_LOUD, LOUD):
-        return [replace(token, stressed=False) if token.stressed else token for token in text]
+        return _unstressed(text)
     found: list[Token] = []
     start = 0
     for end in range(len(text) + 1):
         if end == len(text) or (text[end].kind == "mark" and text[end].text in ".\n"):
             sentence = text[start : end + 1]
             if _is_loud(sentence, MIN_LOUD_SENTENCE, 1.0):
-                sentence = [replace(t, stressed=False) if t.stressed else t for t in sentence]
+                sentence = _unstressed(sentence)
             found += sentence
             start = end + 1
     return found
+
+
+def _unstressed(text: list[Token]) -> list[Token]:
+    return [replace(token, stressed=False) if token.stressed else token for token in text]
 
 
 def _is_loud(text: list[Token], least: int, share: float) -> bool:

@@ -18,14 +18,17 @@ from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.units import shipped_units
 from yellow_ladle.files.recipes.ingredient_text import understood_line
 from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
-from yellow_ladle.files.recipes.recipe_words import listed
+from yellow_ladle.files.recipes.recipe_words import beginning, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.told_steps import tells_to_do_in_any_language
 
 MAX_WORDS = 6
 """Words of an ingredient that is told in a sentence, its amount besides."""
 _BEGINS = re.compile(r"(?<![\w.,/-])(?=\w|[¼½¾⅓⅔⅛])")
+_END_OF_RANGE = re.compile(r"\s*(?:[-–]\s*\d+\s*)?")
 _ENDS = re.compile(r"[,;:.!?()\n]|\s[-–—]\s")
+_OF = re.compile(r"\s(?:of|de|di|d['’])\s?\w", re.I)
+"""In "a glass of white wine": a measure that nobody has said the size of."""
 
 
 def with_lines_from_sentences(recipe: Recipe) -> Recipe:
@@ -56,7 +59,7 @@ def _is_sentence(text: str, pieces: list[str]) -> bool:
     if not tells_to_do_in_any_language(text):
         return False
     number = number_at(text, 0)
-    timed = number is not None and _counts_something_else().match(text, number.end) is not None
+    timed = number is not None and _counts_something_else(text, number.end)
     return len(pieces) > 1 or (not pieces and timed)
 
 
@@ -76,8 +79,8 @@ def amounts_in(text: str) -> Iterator[str]:
 def _may_begin(text: str, at: int) -> bool:
     number = number_at(text, at)
     if number is not None:
-        return not _counts_something_else().match(text, number.end)
-    return _articles().match(text, at) is not None
+        return not _counts_something_else(text, number.end)
+    return beginning("sentences", "articles").match(text, at) is not None
 
 
 def _piece(text: str, at: int) -> str:
@@ -111,9 +114,9 @@ def _is_ingredient(piece: str) -> bool:
     read = understood_line(piece)
     if not read.item or len(read.item.split()) > MAX_WORDS:
         return False
-    article = _articles().match(piece) is not None
+    article = beginning("sentences", "articles").match(piece) is not None
     if read.quantity is None:
-        return article and _of().search(piece) is not None and _is_food(read.item)
+        return article and _OF.search(piece) is not None and _is_food(read.item)
     unit = shipped_units().get(read.unit or "")
     if unit is not None and unit.kind in ("weight", "volume"):
         return True
@@ -133,20 +136,8 @@ def _stops() -> frozenset[str]:
     return frozenset(listed("sentences", "stops"))
 
 
-@cache
-def _counts_something_else() -> re.Pattern[str]:
-    """What a number counts that is no food: minutes, degrees, centimetres, portions, times."""
-    words = "|".join(re.escape(word) for word in listed("sentences", "no_food"))
-    return re.compile(rf"\s*(?:[-–]\s*\d+\s*)?(?:°|º|%|(?:{words})\b)", re.I)
-
-
-@cache
-def _of() -> re.Pattern[str]:
-    """ "A glass of white wine": a measure that nobody has said the size of."""
-    return re.compile(r"\s(?:of|de|di|d['’])\s?\w", re.I)
-
-
-@cache
-def _articles() -> re.Pattern[str]:
-    words = "|".join(re.escape(word) for word in listed("sentences", "articles"))
-    return re.compile(rf"(?:{words})\s+(?=\w)", re.I)
+def _counts_something_else(text: str, at: int) -> bool:
+    """Whether a number, here or at the end of a range, counts no food: minutes, portions."""
+    beyond = _END_OF_RANGE.match(text, at)
+    assert beyond is not None  # it may be empty
+    return beginning("sentences", "no_food").match(text, beyond.end()) is not None

@@ -7,7 +7,10 @@ from yellow_ladle.files.recipes.ingredient_text import understood_line
 
 MIN_ROWS = 2
 """Rows with an ingredient on either side from which on a list is in two columns."""
-_GAP = re.compile(r"(?<=\S)(?:[^\S\n]{3,}|[^\S\n]*\t[^\S\n]*)(?=\S)")
+MIN_GAP = 3
+"""Blanks between two columns; a tab is as good."""
+# The whole run of blanks at once: a pattern that tells tabs apart takes the square of their number.
+_BLANKS = re.compile(r"(?<=\S)[^\S\n]+(?=\S)")
 
 
 def in_one_column(text: str) -> str:
@@ -44,7 +47,8 @@ def _of_block(lines: list[str]) -> list[str]:
 
 def _halves(line: str) -> tuple[int, int] | None:
     """Where the left half of a row ends and the right one begins; None where it is no such row."""
-    gaps = list(_GAP.finditer(line))
+    blanks = _BLANKS.finditer(line)
+    gaps = [gap for gap in blanks if "\t" in gap[0] or len(gap[0]) >= MIN_GAP]
     if len(gaps) != 1:
         return None
     [gap] = gaps

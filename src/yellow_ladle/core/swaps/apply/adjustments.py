@@ -60,6 +60,14 @@ def adjusted(made: Preparation, parts: Iterable[Adjustment]) -> Preparation:
     return replace(made, lines=tuple(lines))
 
 
+def reweighed(
+    before: Reading, plan: Plan, card: Preparation, parts: Iterable[Adjustment]
+) -> Preparation:
+    """A card of a plan's pot with its amounts, and what it yields, worked out again."""
+    usual = before.book.preparations[card.id]
+    return yielding_less(plan.after.balance, usual, adjusted(card, parts))
+
+
 def yielding_less(balance: Balance, usual: Preparation, card: Preparation) -> Preparation:
     """A card that yields less where a twentieth or more of what goes in is left out of it.
 

@@ -8,7 +8,7 @@ from yellow_ladle.core.cards.scale import Scaled, scaled
 from yellow_ladle.core.numbers.balance import Balance, portions_of
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, applied
-from yellow_ladle.core.swaps.apply.adjustments import adjusted, adjustments, yielding_less
+from yellow_ladle.core.swaps.apply.adjustments import adjustments, reweighed
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
 from yellow_ladle.core.swaps.plan import Plan
 
@@ -52,11 +52,7 @@ def small_pots(before: Reading, plan: Plan, covers: Mapping[str, float]) -> tupl
     """
     parts = adjustments(before, plan)
     after = plan.after.book
-    usual = before.book.preparations
-    told = (
-        yielding_less(plan.after.balance, usual[pot], adjusted(after.preparations[pot], parts))
-        for pot in plan.pots
-    )
+    told = (reweighed(before, plan, after.preparations[pot], parts) for pot in plan.pots)
     balance = Balance(applied(after, Change(preparations=tuple(told))))
     pots = _bases_first(plan.after, (*plan.cards, *plan.pots))
     plates = {

@@ -11,7 +11,7 @@ from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.numbers.yields import excess
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, applied
-from yellow_ladle.core.swaps.apply.adjustments import Adjustment, adjusted, yielding_less
+from yellow_ladle.core.swaps.apply.adjustments import Adjustment, reweighed
 from yellow_ladle.core.swaps.apply.method import reworked
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
 from yellow_ladle.core.swaps.plan import Plan
@@ -89,8 +89,7 @@ def _told(
         lines=lines,
         method=reworked(texts, swapped.id).steps,
     )
-    usual = texts.before.book.preparations[swapped.id]
-    return yielding_less(texts.plan.after.balance, usual, adjusted(told, adjustments))
+    return reweighed(texts.before, texts.plan, told, adjustments)
 
 
 def _without(made: Preparation, gone: frozenset[str]) -> Preparation:

@@ -111,8 +111,6 @@ class _Node:
     stays: bool
     chosen: Chosen
     exact: Score | None = None
-    thickness: int | None = None
-    """What the carried plan told of its thickness; None before it was read."""
 
 
 class Walk:
@@ -157,6 +155,7 @@ class Walk:
         and bring the same flags the first stands for all. `thickness` reads off a plan what only
         its carried result tells: one that costs more by it waits again for its turn.
         """
+        waiting: dict[int, T] = {}
         while self._queue and most > len(self._kept):
             rank, *_, node = heappop(self._queue)
             if before is not None and rank >= before:
@@ -174,14 +173,15 @@ class Walk:
                 continue
             bad = self._regions[id(node.bounds)].bad
             found = Found(bad, listed(node.chosen), node.exact)
-            wanted = fits(found)
+            # A plan that waited for its turn has been read already.
+            wanted = waiting.pop(id(node.chosen)) if node.exact.thickness else fits(found)
             if wanted is None:
                 continue
-            if thickness is not None and node.thickness is None:
-                told = thickness(found, wanted)
-                if told:
-                    worse = node.exact._replace(thickness=told)
-                    self._wait(replace(node, exact=worse, thickness=told))
+            if thickness is not None and not node.exact.thickness:
+                steps = thickness(found, wanted)
+                if steps:
+                    waiting[id(node.chosen)] = wanted
+                    self._wait(replace(node, exact=node.exact._replace(thickness=steps)))
                     continue
             self._kept.append(node.exact)
             self._seen.add(alike)

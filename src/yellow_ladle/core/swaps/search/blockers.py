@@ -86,12 +86,9 @@ def _other_stocks(proposer: Proposer, made: Preparation, bits: int) -> list[str]
         return []
     reading = proposer.reading
     return [
-        pot.name
-        for pot in reading.book.preparations.values()
-        if pot.kind == "stock"
-        and pot.id not in (made.id, *proposer.bases)
-        and pot.retired is None
-        and not reading.masks[pot.id] & bits
+        reading.book.name(id)
+        for id in proposer.pots.other_stocks(made)
+        if id not in proposer.bases and not reading.masks[id] & bits
     ]
 
 

@@ -66,8 +66,8 @@ class Offers:
 class Proposer:
     """What is proposed for the lines of a book, worked out line by line as it is asked for.
 
-    `item` is what is asked for: of a stock by itself the bones may go, in a dish another stock is
-    taken. `bases` are shipped cards that the kitchen does not have yet.
+    `item` is what is asked for (pot_facts.py: when a stock's bones may go).
+    `bases` are shipped cards that the kitchen does not have yet.
     """
 
     def __init__(

@@ -10,6 +10,7 @@ from collections.abc import Mapping
 from functools import cache
 from typing import Literal, TypeAlias, get_args
 
+from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.numbers.balance import Balance
@@ -48,6 +49,8 @@ Condition: TypeAlias = Literal[
 ]
 
 CONDITIONS: tuple[Condition, ...] = get_args(Condition)
+_WORD_BEGINS = re.compile(r"(?<!\w)(?=\w)")
+_MINUTES = re.compile(r"\s*(?:min|′)")
 _BY_WORDS: tuple[Condition, ...] = (
     "frozen",
     "emulsion",
@@ -208,9 +211,9 @@ def _simmers(
     """Whether a preparation simmers long, by itself or in one that it is cooked in."""
     stems = words(section(table_of_structures()["words"])["boiled"])
     for step in made.method:
-        told = step.text.lower()
-        minutes = _told_minutes(told) if step.minutes is None else step.minutes
-        if minutes > _limit("long_minutes") and any(stem in told for stem in stems):
+        text = step.text.lower()
+        minutes = _minutes_in(text) if step.minutes is None else step.minutes
+        if minutes > _limit("long_minutes") and any(stem in text for stem in stems):
             return True
     return _simmered_in_users(balance, made, users, seen)
 
@@ -234,17 +237,13 @@ def _simmered_in_users(
     return False
 
 
-def _told_minutes(text: str) -> float:
+def _minutes_in(text: str) -> float:
     """The longest time that a text tells in minutes; an hour where it only speaks of hours."""
     if any(word in text for word in words(table_of_structures()["long_words"])):
         return 60.0
-    known = {
-        word: number(value) for word, value in section(table_of_structures()["number"]).items()
-    }
-    found = re.findall(r"([a-z-]+|\d+)\s*(?:min|′)", text)
-    return max(
-        (float(word) if word.isdigit() else known.get(word, 0.0) for word in found), default=0.0
-    )
+    numbers = (number_at(text, begins.start()) for begins in _WORD_BEGINS.finditer(text))
+    minutes = (n.value for n in numbers if n is not None and _MINUTES.match(text, n.end))
+    return max(minutes, default=0.0)
 
 
 def _says(made: Preparation, word: str) -> bool:

@@ -93,11 +93,7 @@ class PotFacts:
             return False, False
         if class_of(self.reading.book, line.item) not in stock_goods():
             return False, False
-        others = [
-            pot.id
-            for pot in self.reading.book.preparations.values()
-            if pot.kind == "stock" and pot.id != made.id and pot.retired is None
-        ]
+        others = self.other_stocks(made)
         if made.id == self.item:
             brought = self.reading.masks[line.item]
             others = [id for id in others if not self.reading.masks[id] & brought]
@@ -106,6 +102,14 @@ class PotFacts:
         bodies = (self.balance.line_grams(e) or 0.0 for e in made.lines if e.role == "body")
         own = self.balance.line_grams(line) or 0.0
         return True, own >= sum(bodies) * OF_A_STOCK
+
+    def other_stocks(self, made: Preparation) -> list[str]:
+        """The stocks besides a preparation that are in use, by id."""
+        return [
+            pot.id
+            for pot in self.reading.book.preparations.values()
+            if pot.kind == "stock" and pot.id != made.id and pot.retired is None
+        ]
 
     def binding(self, swap: Swap) -> Binding:
         """What a swap's new item does to the thickness of its pot."""

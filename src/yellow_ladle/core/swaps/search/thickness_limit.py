@@ -9,7 +9,6 @@ from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.plan import OF_ITS_KIND, THERE_IS, Swap, swapped_line
 from yellow_ladle.core.thickening.thickness import (
-    Thickness,
     binding,
     is_dough,
     place_number,
@@ -54,27 +53,19 @@ def thinner(before: Reading, after: Reading, pots: Iterable[str]) -> list[str]:
     ]
 
 
-def steps_from_card(
-    before: Reading, after: Reading, item: str, swaps: Iterable[Swap]
-) -> tuple[tuple[str, float], ...]:
-    """What the item is served with and how far it is from its card, in places of the scale.
+def leaves_the_card(before: Reading, after: Reading, item: str, swaps: Iterable[Swap]) -> bool:
+    """Whether something that an item is served with gets thinner or thicker by over `max_steps`.
 
-    Each is a preparation of the book as it was, with a figure below 0 where it gets thinner. What
-    goes into another pot counts by what comes of that one. Nothing is told of a thickness to which
-    something of unknown weight may add.
+    What goes into another pot counts by what comes of that one. Nothing is told of a thickness to
+    which something of unknown weight may add.
     """
-    found: list[tuple[str, float]] = []
     for old, new in dict.fromkeys(_served(before, after, owner_of(item), swaps)):
         was, now = thickness(before.balance, old), thickness(after.balance, new)
-        if not (was.at_least or now.at_least):
-            found.append((old, _place(now) - _place(was)))
-    return tuple(found)
-
-
-def leaves_the_card(before: Reading, after: Reading, item: str, swaps: Iterable[Swap]) -> bool:
-    """Whether something poured gets thinner or thicker by more than `max_steps`."""
-    moved = steps_from_card(before, after, item, swaps)
-    return any(abs(steps) > max_steps() for _, steps in moved)
+        if was.at_least or now.at_least:
+            continue
+        if abs(place_number(now.hot.middle) - place_number(was.hot.middle)) > max_steps():
+            return True
+    return False
 
 
 def binding_of(balance: Balance, made: Preparation, swap: Swap, *, thick: bool) -> Binding:
@@ -103,10 +94,6 @@ def is_compared(balance: Balance, made: Preparation) -> bool:
 def is_thick(balance: Balance, pot: str) -> bool:
     """Whether anything binds in a preparation as its card has it."""
     return thickness(balance, pot).hot.high > 0
-
-
-def _place(predicted: Thickness) -> float:
-    return place_number(predicted.hot.middle)
 
 
 def _served(
