@@ -226,5 +226,47 @@ class Properties(unittest.TestCase):
         self.assertEqual([step.text for step in recipe.steps], ["Mix and shape.", "Fry 3 minutes."])
 
 
+class Letters(unittest.TestCase):
+    """A recipe in a letter: its greeting is no name, its farewell no step."""
+
+    LETTERS = (
+        ("Hello Anna, here is my recipe as promised!", "Best wishes, Tom"),
+        ("Hi chef,", "Cheers"),
+        ("Liebe Eva,", "Viele Grüße\nPaul"),
+        ("Chère Léa,", "Bises"),
+        ("Hola a todos", "¡Buen provecho!"),
+        ("Ciao Marco", "Buon appetito!"),
+    )
+
+    def test_the_greeting_is_no_name_and_the_farewell_no_step(self) -> None:
+        for greeting, farewell in self.LETTERS:
+            text = (
+                f"{greeting}\n\nOnion soup\n\n1 kg onions\n2 l stock\n\nSweat them.\n\n{farewell}\n"
+            )
+            [soup] = text_recipes(text)
+            self.assertEqual(soup.name, "Onion soup", greeting)
+            self.assertEqual([line.text for line in soup.lines], ["1 kg onions", "2 l stock"])
+            self.assertEqual(soup.steps[0].text, "Sweat them.")
+            told = " ".join(step.text for step in soup.steps)
+            self.assertNotIn(farewell.partition("\n")[0], told)
+
+    def test_a_last_line_that_names_goods_stays(self) -> None:
+        for last in ("Enjoy with crème fraîche.", "Love it with mustard.", "Enjoy 2 spoons each."):
+            text = f"Onion soup\n\n1 kg onions\n2 l stock\n\nSweat them.\n\n{last}\n"
+            [soup] = text_recipes(text)
+            self.assertIn(last, [step.text for step in soup.steps])
+
+    def test_a_first_line_that_names_goods_stays(self) -> None:
+        [soup] = text_recipes("Dear old onion soup\n\n1 kg onions\n2 l stock\n\nSweat them.\n")
+        self.assertEqual(soup.name, "Dear old onion soup")
+
+    def test_the_number_of_a_batch_is_no_yield(self) -> None:
+        for name in ("Onion soup (batch 4)", "Onion soup, batch no. 12", "Onion soup - batch 7b"):
+            [soup] = text_recipes(f"{name}\n\n1 kg onions\n2 l stock\n\nSweat them.\n")
+            self.assertEqual((soup.name, soup.portions, soup.yield_), (name, None, None))
+        [buns] = text_recipes("Buns (batch of 12)\n\n1 kg flour\n600 ml milk\n\nKnead, bake.\n")
+        self.assertIsNotNone(buns.portions or buns.yield_)
+
+
 if __name__ == "__main__":
     unittest.main()

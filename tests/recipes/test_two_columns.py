@@ -32,6 +32,10 @@ INGREDIENTS = st.sampled_from(
 
 
 class TwoColumns(unittest.TestCase):
+    def test_tabs_behind_a_line_make_no_column(self) -> None:
+        text = "Stew\n\n" + "1 kg chicken" + "\t" * 20_000 + "\n2 onions" + "\t" * 20_000 + "\n"
+        self.assertEqual(in_one_column(text), text)
+
     def test_the_left_column_comes_first(self) -> None:
         [stew] = text_recipes(STEW)
         self.assertEqual(

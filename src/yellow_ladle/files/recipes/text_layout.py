@@ -11,7 +11,7 @@ from yellow_ladle.files.recipes.ingredient_list import is_goods, run_in
 from yellow_ladle.files.recipes.ingredient_text import BULLETS
 from yellow_ladle.files.recipes.line_text import PLAIN_NUMBER
 from yellow_ladle.files.recipes.recipe_facts import facts_of, is_fact, is_time
-from yellow_ladle.files.recipes.recipe_words import is_head, listed
+from yellow_ladle.files.recipes.recipe_words import beginning, is_head, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 from yellow_ladle.files.recipes.table_rows import columns_of
 from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, TextLine
@@ -22,6 +22,7 @@ _HEADING = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
 _BOLD_LINE = re.compile(r"^\s*(?:\*\*|__)([^*_]+?):?(?:\*\*|__):?\s*$")
 _RULE = re.compile(r"^\s*(?:[-*_=~]\s*){3,}$")
 _PAGE = re.compile(r"^\W*(?:page|seite|página|pagina|pg|p|s)\.?\s*\d{1,4}\W*$", re.I)
+MAX_SALUTATION_WORDS = 12
 _JOINS_PICTURES = "\ufe0f\u200d"
 _QUOTED = re.compile(r"^\s*(?:> ?)+")
 _PIPES = re.compile(r"^\s*\|?(.+?\|.+?)\|?\s*$")
@@ -116,7 +117,7 @@ def _rows(text: str) -> list[str]:
     # A quotation may be indented, and what is quoted too.
     lines = [_QUOTED.sub("", line) for line in dedent("\n".join(lines)).split("\n")]
     lines = dedent("\n".join(lines)).split("\n")
-    lines = list(_without_heads_of_mails(lines))
+    lines = _without_salutations(list(_without_heads_of_mails(lines)))
     heads = _heads_of_blocks(lines)
     return [_parted(line, lines[head]) for line, head in zip(lines, heads, strict=True)]
 
@@ -128,6 +129,41 @@ def _without_heads_of_mails(lines: Sequence[str]) -> Iterator[str]:
         block = list(run)
         if not named or len(block) < 2 or not any(_label(line) in subjects for line in block):
             yield from block
+
+
+def _without_salutations(lines: list[str]) -> list[str]:
+    """The lines without the greeting that a letter begins with, and the farewell it ends with.
+
+    A line that holds a number or names goods stays: it may be a part of the recipe.
+    """
+    first, last = 0, len(lines)
+    while first < last and (not lines[first].strip() or _salutes(lines[first], "greetings")):
+        first += 1
+    for told in (_last_told(lines, last), _last_told(lines, _last_told(lines, last))):
+        # Beneath a farewell stands at most who wrote it.
+        below = " ".join(lines[told + 1 : last]).strip()
+        if told >= first and _salutes(lines[told], "farewells") and _may_sign(below):
+            last = told
+            break
+    return lines[first:last] if first < last else lines
+
+
+def _last_told(lines: Sequence[str], end: int) -> int:
+    """The place of the last line before a place that says something; -1 where none does."""
+    return next((at for at in range(end - 1, -1, -1) if lines[at].strip()), -1)
+
+
+def _may_sign(text: str) -> bool:
+    words = re.findall(r"\w+", text)
+    return len(words) <= 2 and not any(map(str.isdigit, words)) and not any(map(is_goods, words))
+
+
+def _salutes(line: str, what: str) -> bool:
+    plain = line.strip(" *_¡!")
+    if beginning("lines", what).match(plain) is None or re.search(r"\d", plain):
+        return False
+    words = re.findall(r"[^\W\d_]+", plain)
+    return len(words) <= MAX_SALUTATION_WORDS and not any(map(is_goods, words))
 
 
 def _label(line: str) -> str:

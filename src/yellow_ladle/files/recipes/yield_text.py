@@ -29,6 +29,8 @@ _LAST_AMOUNT = re.compile(r"(?<=[)\w])\s+(\d[\d.,]*\s?(?:kg|l|lt|ltr|litres?|lit
 _SENTENCE = re.compile(r"(?<=[.!?;])\s+")
 _NAME_ENDS = re.compile(r"(?<=[^\W\d_]{3}[.!?])\s+")
 _MAKES = re.compile(r"(?:makes|yields?|gives|donne|ergibt|rinde|resa|batch|quantity)(?!\w)", re.I)
+_NUMBERED = re.compile(r"batch\s*(?:no\.?|nr\.?|number|#)?\s*\d{1,4}[a-z]?", re.I)
+"""The number of a trial, `batch 4`, says for how many as little as a page does."""
 _SIZE = re.compile(r"\b\d+(?:[.,/]\d+)?[- ]?(?:cm|mm|inch(?:es)?|in\b|\")[- ]*", re.I)
 _FOR_ONE = re.compile(
     r"(?:per|for one|pro|par|por) (?:portion|person|serving|cover|guest|personne|couvert|ración"
@@ -57,6 +59,8 @@ def yield_of(text: str, *, bare: bool = False) -> Told | None:
 
     It names the guests or begins as yields do; with `bare` an amount by itself is one, too.
     """
+    if _NUMBERED.fullmatch(text.strip(" .*_#()[]")):
+        return None
     if _FOR_ONE.fullmatch(text.strip(" .*_#()[]")):
         return Told(text.strip(), 1.0)
     if (each := _EACH_SIZE.search(text)) is not None:
