@@ -1,13 +1,17 @@
 """The cards that plans make name nothing that was taken out."""
 
 import unittest
+from collections.abc import Iterator
 from dataclasses import replace
 
+from tests.card_contradictions import contradictions
+from tests.chef_kitchens import kitchen
 from tests.effort import THOROUGH
 from tests.kitchens import BUTTER, FLOUR, OIL, RICE_FLOUR, line, pot, product, reading
 from yellow_ladle.core.book.book import Step
 from yellow_ladle.core.cards.card_texts import Renaming
-from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.swaps.apply.new_cards import placed
 from yellow_ladle.core.swaps.apply.plan_texts import still_named
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
@@ -60,15 +64,61 @@ class EveryQuestionOnTheDemosPlates(unittest.TestCase):
     def test_no_new_card_names_what_was_taken_out(self) -> None:
         before = read(demo_book())
         plates = [id for id, made in before.book.preparations.items() if made.kind == "dish"]
-        cards, wrong = 0, []
+        cards, wrong, odd = 0, list[str](), list[str]()
         for plate in plates if THOROUGH else plates[::7]:
             questions = [Goals((flag,)) for flag in before.levels(plate)]
             questions += [Goals((), (diet,)) for diet in diets()]
             for goals in questions:
                 for plan in propose(before, plate, goals, 3).plans:
                     names = names_by_what_it_is(before, plan)
-                    wrong += still_named(before, plan, placed(before, plan, names))
+                    change = placed(before, plan, names)
+                    wrong += still_named(before, plan, change)
+                    odd += self.contradicting(before, change)
                     cards += len(plan.pots)
         print(f"\nmeasured: {len(wrong)} texts of {cards} new cards name what was taken out")
         self.assertGreater(cards, 50)
         self.assertEqual(wrong, [])
+        self.assertEqual(odd, [])
+
+    def test_no_new_card_of_other_kitchens_contradicts_itself(self) -> None:
+        cards, odd = 0, list[str]()
+        for name in ("hospital", "noodle-shop", "bistro", "harbour-cafe"):
+            before, questions = kitchen(name)
+            for question in questions:
+                for plan in propose(before, question.item, question.goals, 2).plans:
+                    change = placed(before, plan, names_by_what_it_is(before, plan))
+                    odd += self.contradicting(before, change)
+                    cards += len(change.preparations)
+        print(f"\nmeasured: {len(odd)} of {cards} new cards of four kitchens contradict themselves")
+        self.assertGreater(cards, 200)
+        self.assertEqual(odd, [])
+
+    @staticmethod
+    def contradicting(before: Reading, change: Change) -> Iterator[str]:
+        """What contradicts itself in new cards and did not in those that they come from."""
+        for made in change.preparations:
+            usual = before.book.preparations.get(made.variant_of or "")
+            known = set() if usual is None else set(contradictions(usual))
+            yield from (
+                f"{made.name}: {sign}" for sign in contradictions(made) if sign not in known
+            )
+
+
+class Contradictions(unittest.TestCase):
+    def test_each_kind_is_found(self) -> None:
+        for steps in (
+            ("Add the brandy and set it alight.", "Nothing is set alight."),
+            ("Fry it bare.", "Crumbs fried apart go on top."),
+            ("Soak the agar.",),
+            ("Lid on, (leave out the egg wash).",),
+            ("Bind with the water and the water.",),
+            ("Pour onto the , stir.",),
+            ("Strain it twice, please. Strain it twice, please.",),
+        ):
+            card = pot("card", "butter", method=tuple(map(Step, steps)))
+            self.assertTrue(list(contradictions(card)), steps)
+
+    def test_a_plain_card_has_none(self) -> None:
+        steps = ("Use it measure for measure; do not boil hard.", "Whisk in the butter, and serve.")
+        card = pot("card", "butter", method=tuple(map(Step, steps)))
+        self.assertEqual(list(contradictions(card)), [])

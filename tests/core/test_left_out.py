@@ -58,6 +58,21 @@ STEPS = {
     ),
     "Flour in; (leave out the ale) and stock, thyme.": "Flour in; stock, thyme.",
     "Sweat (leave out the leeks).": "",
+    "Lid on, (leave out the egg wash) if it is pastry, a hole for the steam.": (
+        "Lid on, a hole for the steam."
+    ),
+    "(Leave out the yolks) loosened with a ladle of it, stirred back in; never a boil.": (
+        "Never a boil."
+    ),
+    "(Leave out the yolks) loosened with milk, stirred back in; never a boil.": (
+        "Milk in, stirred back in; never a boil."
+    ),
+    "(Leave out the crumbs) where the guest likes them.": "",
+    "Dust the vegetables with the (leave out the flour) and brown them, stock on.": (
+        "Brown the vegetables, stock on."
+    ),
+    "Toss the vegetables in (leave out the butter) and warm them.": "Warm the vegetables.",
+    "Dust it with (leave out the sugar) and flour.": "Dust it with flour.",
     "Heat milk and (leave out the cream), pour onto the yolks.": "Heat milk, pour onto the yolks.",
     "Serve with (leave out the bread) and cheese.": "Serve with cheese.",
     "Serve with (leave out the bread).": "",

@@ -4,6 +4,7 @@ Words that name an item which goes are replaced by the name of what takes its pl
 does, the text says to leave it out.
 """
 
+import re
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
@@ -69,7 +70,8 @@ class Renaming:
         stays = {name for item in kept for name in names_of(book, item)}
         names = {item: None if new is None else short_name(book, new) for item, new in to.items()}
         gone: dict[Key, str | None] = {}
-        for item, told in {**names, **renamed}.items():
+        # A word for two items, one of which stays under another name, is that one's.
+        for item, told in {**renamed, **names}.items():
             for name in names_of(book, item):
                 gone.setdefault(name, told)
         coming = {name for new in to.values() if new for name in names_of(book, new)}
@@ -81,8 +83,14 @@ class Renaming:
         return self.items.get(used_item(use))
 
     def text(self, text: str) -> str:
-        """A text with the new names in it."""
-        return _told(text, list(self._named(run_of(text))), self._replaced)
+        """A text with the new names in it, each once where two items became the same one."""
+        told = _told(text, list(self._named(run_of(text))), self._replaced)
+        for new in {name for name in self.gone.values() if name}:
+            last = re.escape(new.split()[-1])
+            again = rf"\b{re.escape(new)} (?:and|with|or) (?:the )?({re.escape(new)}|{last})\b"
+            if not re.search(again, text, re.I):
+                told = re.sub(again, r"\1", told, flags=re.I)
+        return told
 
     def name(self, name: str) -> str:
         """A card's name with the new names in it; what is left out is not named at all."""

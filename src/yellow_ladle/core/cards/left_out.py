@@ -15,6 +15,11 @@ GAP = "\N{EMPTY SET}"
 _LEAVE_OUT = re.compile(r"\((?:L|l)eave out the ([^()]*)\)")
 _CLAUSE = re.compile(r"[^.;:!?,]+|[.;:!?,]+\s*")
 _STOPS = ".;:!?"
+_SAYS_OF_IT = re.compile(rf"\s*(?P<gap>{GAP}) (?:(?P<if>if|when|where|unless)|\w+ed)\b", re.I)
+"""A clause that only says something of what is left out: "(egg wash) if it is pastry", "(yolks)
+loosened with a ladle of the sauce"."""
+_GOES_ON = re.compile(r"\s*\w+ed\b(?! the)", re.I)
+"""What goes on to say more of it: "stirred back in"."""
 
 
 def without_left_out(text: str, names_something: Callable[[str], bool]) -> str:
@@ -68,12 +73,28 @@ def without_void(
 
 def _out_of_lists(told: str) -> str:
     """A text whose gaps among other words of a list are closed."""
+    told = _dusted().sub(_only_second_verb, told)
     before = None
     while before != told:
         before = told
         for pattern, to in _list_patterns():
             told = pattern.sub(to, told)
     return told
+
+
+@cache
+def _dusted() -> re.Pattern[str]:
+    """ "Dust the beef with (the flour) and brown it": without the flour the beef is browned."""
+    return re.compile(
+        rf"(?P<start>^|[.;:!?,]\s+)(?P<verb>\w+) (?P<what>(?:the )?\w+(?: \w+)?)"
+        rf" {_any('leading')} (?:the )?{GAP} and (?P<second>\w+) (?:it|them)\b",
+        re.I,
+    )
+
+
+def _only_second_verb(found: re.Match[str]) -> str:
+    second = found["second"].capitalize() if found["verb"][:1].isupper() else found["second"]
+    return f"{found['start']}{second} {found['what']}"
 
 
 @cache
@@ -108,6 +129,8 @@ def _out_of_clauses(told: str, names_something: Callable[[str], bool]) -> str:
                 # A full stop outlives the last clause before it.
                 kept[-1] = part if _is_mark(kept[-1]) else kept[-1] + part
             continue
+        if dropped and _GOES_ON.match(part):
+            continue
         if dropped:
             part = _without_pronoun(part)
         dropped = False
@@ -130,6 +153,12 @@ def _clause(part: str, names_something: Callable[[str], bool]) -> str | None:
     if lying_in and names_something(lying_in["fat"]):
         warm = "Warm" if part.lstrip()[:1] == GAP and not part.startswith(" ") else "warm"
         return f"{lying_in['space']}{warm} the {lying_in['fat']}"
+    if (says_of_it := _SAYS_OF_IT.match(part)) is not None:
+        rest = part[says_of_it.end() :]
+        if says_of_it["if"] or not names_something(rest):
+            return None
+        with_ = re.match(r" with (?:the |a |an )?(\w.*)", rest, re.S)
+        return f"{part[: says_of_it.start('gap')]}{with_[1]} in" if with_ else part
     led_to = _led_to().sub("", part)
     if GAP not in led_to and not _needs_object().fullmatch(led_to.strip()):
         return led_to

@@ -71,10 +71,23 @@ class PlanTexts:
         told = renaming.text(text)
         run = run_of(told)
         for named in reversed(self._left(pot, told)):
+            if self._is_own_shape(pot, told[named.start : named.end]):
+                continue
             places = [n for n, token in enumerate(run) if named.start <= token.start < named.end]
-            start, words = in_place_of(told, run, places[0], places[-1] + 1, None)
+            new = self._stand_in(pot, told[named.start : named.end])
+            start, words = in_place_of(told, run, places[0], places[-1] + 1, new)
             told = told[:start] + words + told[named.end :]
         return without_left_out(told, lambda words: self._names_what_stays(pot, words))
+
+    def _stand_in(self, pot: str, word: str) -> str | None:
+        """What takes the place of the one item that a word is short for: chicken for its thigh."""
+        book, wanted = self.before.book, set(words_of(word))
+        meant = [
+            swap.to
+            for swap in self.plan.swaps
+            if swap.in_ == pot and wanted <= set(words_of(book.name(swap.from_)))
+        ]
+        return short_name(book, meant[0]) if len(meant) == 1 and meant[0] is not None else None
 
     def without_void(self, text: str, swap: Swap, pot: str) -> str:
         """A text without the clauses that do not hold for a swap's new item."""
@@ -150,6 +163,11 @@ class PlanTexts:
             return []
         found = named_foods(spoken, text, known)
         return [word for word in found if not lost.isdisjoint(word.flags)]
+
+    def _is_own_shape(self, pot: str, word: str) -> bool:
+        """Whether a word is the shape that a pot is called by: pancakes, also of another batter."""
+        said = words_of(word)
+        return said in forms_of_food() and set(said) <= set(words_of(self.before.book.name(pot)))
 
     def _lost_of(self, pot: str) -> tuple[Lexicon, Names, frozenset[str]]:
         if pot not in self._lost:
