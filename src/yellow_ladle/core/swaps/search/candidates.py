@@ -23,6 +23,7 @@ from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.pot_facts import PotFacts
 from yellow_ladle.core.swaps.search.prices import Prices
 from yellow_ladle.core.swaps.search.swap_amounts import worked_out
+from yellow_ladle.core.swaps.search.taste_figures import lost_by_figures
 from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 from yellow_ladle.core.vocabulary.classes import pot_classes
 
@@ -33,6 +34,8 @@ LITTLE = 0.2
 """Flavour, texture and colour of a pot that may go with a line which the pot stands without."""
 A_LITTLE_OTHER: Three = (0.08, 0.05, 0.05)
 """What is lost where another pot of the same class is taken."""
+NEVER_COOKED_HERE: Three = (0.25, 0.1, 0.05)
+"""What is lost where that pot is a shipped base, which nobody in this kitchen has tasted yet."""
 NEAR = 0.1
 """What is lost at most by a stand-in that is the same thing of another make."""
 MAX_OF_A_KIND = 4
@@ -172,7 +175,8 @@ class Proposer:
                 continue
             swap = Swap(made.id, index, line.item, item, line.quantity, line.unit, OF_ITS_KIND)
             cost = self.prices.of_line(item, self.balance.line_grams(line))
-            yield Offer(swap, A_LITTLE_OTHER, cost, BROUGHT)
+            lost = NEVER_COOKED_HERE if item in self.bases else A_LITTLE_OTHER
+            yield Offer(swap, lost, cost, BROUGHT)
 
     def _pots_of(self, class_: str) -> tuple[str, ...]:
         """Pots of a class with least in them; of those that carry the same, one."""
@@ -225,7 +229,7 @@ class Proposer:
     def _offer(self, made: Preparation, index: int, line: Line, rule: SwapRule, to: str) -> Offer:
         swap = _swap(made, index, line, rule, to, self.balance)
         grams = self.balance.line_grams(Line(to, swap.quantity, swap.unit, line.role))
-        lost = rule.fidelity.lost
+        lost = lost_by_figures(self.balance, made, swap, rule.fidelity.lost, rule.colours)
         effort = LIKE if max(lost) <= NEAR + 1e-9 else BROUGHT
         if self._is_roux_of_the_house(line, to):
             effort = IN_THE_HOUSE

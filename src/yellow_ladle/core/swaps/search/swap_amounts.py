@@ -126,7 +126,7 @@ def _acid(balance: Balance, line: Line, to: str) -> Worked | None:
     grams = balance.line_grams(line)
     if old is None or new is None or not grams:
         return None
-    had, has = _sourness().get(taken_as(old) or ""), _sourness().get(taken_as(new) or "")
+    had, has = sourness().get(taken_as(old) or ""), sourness().get(taken_as(new) or "")
     if not had or not has:
         return None
     needed = grams * had / has
@@ -136,7 +136,8 @@ def _acid(balance: Balance, line: Line, to: str) -> Worked | None:
 
 
 @cache
-def _sourness() -> Mapping[str, float]:
+def sourness() -> Mapping[str, float]:
+    """Grams of acid in 100 g of each class that is sour (data/acids.toml)."""
     return {class_: number(value) for class_, value in section(table("acids")["acid"]).items()}
 
 
