@@ -72,9 +72,10 @@ def ranking(order: tuple[Criterion, ...] = CRITERIA) -> Callable[[Score], Rank]:
     """The key to sort by. It is equal only where all is, and smaller where a score dominates.
 
     What leaves the thickness of the card comes last, before it what makes another dish, then what
-    is far from the dish as it is; then what is in the house leads, fewer pots, and what no open
-    need avoids. The rest follows in the order that
-    is given; criteria that it does not name come last, as they stand.
+    is far from the dish as it is. Then leads what is in the house, what is less work, and what no
+    open need avoids; of work a pan of its own and a swap count alike, as two lines changed in two
+    pots are no less than one at the base. The rest follows in the order that is given; criteria
+    that it does not name come last, as they stand.
     """
     fields = [field for name in ordered(*order) for field in _OF[name]]
     rest = itemgetter(*(Score._fields.index(field) for field in fields))
@@ -87,7 +88,7 @@ def ranking(order: tuple[Criterion, ...] = CRITERIA) -> Callable[[Score], Rank]:
             score.another,
             distance(score.lost),
             score.cards,
-            score.pans,
+            score.pans + score.swaps,
             score.harms,
             *rest(score),
         )
