@@ -11,7 +11,7 @@ from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.identity import Identity
-from yellow_ladle.core.swaps.instead import instead
+from yellow_ladle.core.swaps.instead import instead, offered_first
 from yellow_ladle.core.swaps.plan import Plan, Swap
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.demo.kitchen import demo_book
@@ -137,6 +137,40 @@ class AnotherDish(unittest.TestCase):
             self.assertEqual(before.book.preparations[id].kind, "dish")
             self.assertTrue(goals.met(before, id))
         self.assertNotIn("chowder-soda-bread", found)
+
+    def test_what_is_most_alike_is_named_first(self) -> None:
+        before = self.creams()
+        self.assertEqual(
+            instead(before, "mustard-cream", Goals(("mustard",))), ("leek-cream", "basil-oil")
+        )
+
+    def test_something_else_is_offered_first_where_what_goes_names_the_dish(self) -> None:
+        before = self.creams()
+        found = propose(before, "mustard-cream", Goals(("mustard",)), 3).plans
+        self.assertTrue(found[0].meets)
+        self.assertTrue(offered_first(found))
+        self.assertTrue(offered_first(()))
+        found = propose(before, "mustard-cream", Goals(("milk",)), 3).plans
+        self.assertTrue(found[0].meets)
+        self.assertFalse(offered_first(found))
+
+    @staticmethod
+    def creams() -> Reading:
+        goods = (
+            product("cream", "milk", density_g_per_ml=1.0),
+            product("oat-cream", "", "oat-cream", density_g_per_ml=1.0),
+            product("mustard", "mustard"),
+            product("horseradish"),
+            product("leek"),
+            product("basil", "", "herb"),
+            product("olive-oil"),
+        )
+        return reading(
+            *goods,
+            pot("mustard-cream", line("cream", "liquid"), line("mustard", "seasoning")),
+            pot("leek-cream", line("cream", "liquid"), line("leek")),
+            pot("basil-oil", line("basil"), line("olive-oil", "fat")),
+        )
 
 
 if __name__ == "__main__":

@@ -80,9 +80,11 @@ def swap(
         print_json(plans_content(items, goals, proposal))
     else:
         from yellow_ladle.core.swaps.bases import base_library
+        from yellow_ladle.core.swaps.instead import instead
         from yellow_ladle.files.documents.text_tables import print_plans
 
-        print_plans(base_library(reading).whole.book, items, goals, proposal)
+        suiting = instead(reading, items[0], goals) if len(items) == 1 else ()
+        print_plans(base_library(reading).whole.book, items, goals, proposal, suiting)
 
 
 def label(

@@ -14,6 +14,7 @@ from yellow_ladle.core.labels.label_reading import LabelReading
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import OWN_TOOLS, SAY
 from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.instead import offered_first
 from yellow_ladle.core.swaps.plan import Plan, Swap
 from yellow_ladle.core.swaps.search.proposal import Proposal
 from yellow_ladle.core.vocabulary.levels import Level
@@ -61,10 +62,21 @@ def _those(levels: dict[str, Level], wanted: Level) -> str:
     return ", ".join(flag for flag, level in levels.items() if level is wanted)
 
 
-def print_plans(book: Book, items: Sequence[str], goals: Goals, proposal: Proposal) -> None:
-    """A table per plan, then what stands in the way. `book` holds the shipped bases too."""
+def print_plans(
+    book: Book,
+    items: Sequence[str],
+    goals: Goals,
+    proposal: Proposal,
+    suiting: Sequence[str] = (),
+) -> None:
+    """A table per plan, then what stands in the way. `book` holds the shipped bases too.
+
+    Where the first plan makes another dish, what of the kitchen suits as it is leads.
+    """
     console = _console()
     console.print(f"{' and '.join(book.name(item) for item in items)}: {goals.words()}")
+    if offered_first(proposal.plans):
+        console.print(_offer_instead(book, suiting))
     if not proposal.plans:
         console.print("No plan reaches any of it with what the larder holds.")
     for number, plan in enumerate(proposal.plans, start=1):
@@ -78,6 +90,13 @@ def print_plans(book: Book, items: Sequence[str], goals: Goals, proposal: Propos
         where = book.name(blocked.in_)
         console.print(f"In the way: {blocked.from_} in {where} ({blocked.flag}): {blocked.why}.")
     console.print(SAY)
+
+
+def _offer_instead(book: Book, suiting: Sequence[str]) -> str:
+    if not suiting:
+        return "Offer something else: nothing of its kind suits as it is made now."
+    names = ", ".join(book.name(item) for item in suiting)
+    return f"Offer something else. As they are made now these suit: {names}."
 
 
 def _plan_table(plan: Plan, number: int) -> Table:
