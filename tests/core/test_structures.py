@@ -7,6 +7,7 @@ from dataclasses import replace
 from tests.kitchens import BUTTER, FLOUR, MILK, line, pot, product, reading
 from tests.random_swaps import rule
 from yellow_ladle.core.book.book import Preparation, Step
+from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.checks.structure_claims import claims, tried
 from yellow_ladle.core.reading.reading import Reading, read
@@ -38,7 +39,7 @@ def whole_larder() -> Reading:
 
 
 class Structures(unittest.TestCase):
-    def of(self, made: Preparation, *more: Preparation) -> frozenset[str]:
+    def of(self, made: Preparation, *more: Preparation | Product) -> frozenset[str]:
         eggs = product("egg", "egg", "egg", unit_weight_g=50.0)
         oil = product("oil", "", "rapeseed-oil", density_g_per_ml=0.9)
         water = product("water", class_="water", density_g_per_ml=1.0)
@@ -56,6 +57,28 @@ class Structures(unittest.TestCase):
         self.assertIn("batter", self.of(batter))
         sauce = pot("sauce", line("plain-flour", "thickener"), line("water", "liquid"))
         self.assertEqual(self.of(sauce), frozenset())
+
+    def test_soy_and_the_sea_savour_a_pot(self) -> None:
+        soy, cod = product("soy-sauce", "soy wheat"), product("cod", "fish", "white-fish")
+        broth = pot("broth", line("water", "liquid"), line("soy-sauce", "seasoning"), kind="soup")
+        self.assertIn("umami", self.of(broth, soy))
+        stew = pot("stew", line("water", "liquid"), line("cod"), kind="soup")
+        self.assertIn("umami", self.of(stew, cod))
+        soup = pot("soup", line("milk", "liquid"), line("butter", "fat"), kind="soup")
+        self.assertNotIn("umami", self.of(soup))
+
+    def test_vinegar_by_volume_makes_a_pot_sour_whether_its_density_is_known_or_not(self) -> None:
+        for density in (None, 1.01):
+            vinegar = product("vinegar", density_g_per_ml=density)
+            sour = line("vinegar", "acid", quantity=30, unit="ml")
+            self.assertIn("acid", self.of(pot("sauce", line("butter", "fat"), sour), vinegar))
+            splash = line("vinegar", "acid", quantity=3, unit="ml")
+            self.assertNotIn("acid", self.of(pot("sauce", line("butter", "fat"), splash), vinegar))
+
+    def test_minutes_in_words_are_minutes(self) -> None:
+        for text, long in (("Simmer eighteen minutes.", True), ("Simmer five minutes.", False)):
+            soup = pot("soup", line("water", "liquid"), kind="soup", method=(Step(text),))
+            self.assertEqual("boiled" in self.of(soup), long, text)
 
     def test_a_dredge_is_a_coating_and_a_garnish_is_none(self) -> None:
         fried = pot("fried", line("egg"), line("plain-flour", "topping"), kind="dish")

@@ -182,11 +182,11 @@ def kept(thickener: Thickener, minutes: float, *, sour: bool) -> float:
 def is_sour(balance: Balance, preparation: Preparation) -> bool:
     """Whether enough sour goods go straight into a pot to weaken a slurry."""
     total = sour = 0.0
-    for poured in balance.poured(preparation):
-        product = balance.book.products.get(poured.item)
-        total += poured.grams or 0.0
+    for line in (preparation.lines[index] for index in preparation.counted()):
+        product, grams = balance.book.products.get(line.item), balance.about_grams(line) or 0.0
+        total += grams
         if product is not None and taken_as(product) in sour_classes():
-            sour += poured.grams or 0.0
+            sour += grams
     return total > 0 and sour / total >= sour_share()
 
 

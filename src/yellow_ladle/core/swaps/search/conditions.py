@@ -46,6 +46,7 @@ Condition: TypeAlias = Literal[
     "carried",
     "sweet",
     "glazed",
+    "umami",
 ]
 
 CONDITIONS: tuple[Condition, ...] = get_args(Condition)
@@ -182,6 +183,8 @@ def _built(balance: Balance, made: Preparation) -> set[str]:
             found.add("loose")
         if weight("fat") / flour >= _limit("pastry_fat"):
             found.add("pastry")
+    if any(of_class(line, "umami") for line in counted):
+        found.add("umami")
     if any(of_class(line, "crusts") for line in counted):
         found.add("glazed")
     if flour and weight("liquid") / flour >= _limit("batter_liquid"):

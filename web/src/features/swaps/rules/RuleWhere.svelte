@@ -33,6 +33,7 @@
     hot: 'Fried or roasted',
     sweet: 'A sweet one',
     glazed: 'Brushed with a wash',
+    umami: 'Savoured by the sea, soy or miso',
     second: 'A heavier meat or fish beside it',
     carried: 'Grain, pulse or vegetables carry it'
   };
