@@ -8,7 +8,7 @@ from fastapi.testclient import TestClient
 
 from bench.made_up import large_book
 from yellow_ladle.api.app import create_app
-from yellow_ladle.server import settle
+from yellow_ladle.server.run import settle
 from yellow_ladle.store.ledger import Ledger
 
 POTS = 2_000

@@ -6,9 +6,9 @@ from collections.abc import Callable
 
 import typer
 
-from yellow_ladle.commands import kitchen_data, questions
-from yellow_ladle.commands.arguments import refuse
 from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.server.commands import kitchen_data, questions
+from yellow_ladle.server.commands.arguments import refuse
 
 app = typer.Typer(
     help="Yellow Ladle: a kitchen's ledger of what is in every pot.",

@@ -11,7 +11,7 @@ from httpx2 import Response
 from tests.api.client import ApiTest
 from yellow_ladle.api.app import create_app
 from yellow_ladle.api.door import MAX_BODY
-from yellow_ladle.server import names_of
+from yellow_ladle.server.run import names_of
 from yellow_ladle.store.backup_schedule import Backups
 from yellow_ladle.store.file_faults import DiskFull
 from yellow_ladle.store.passphrase import TRIES, Passphrase, TooShort, file_of

@@ -5,7 +5,8 @@ from typing import Annotated, Any
 
 import typer
 
-from yellow_ladle.commands.arguments import (
+from yellow_ladle.core.book.fault import Fault
+from yellow_ladle.server.commands.arguments import (
     AsJson,
     BookFile,
     book_of,
@@ -18,7 +19,6 @@ from yellow_ladle.commands.arguments import (
     refuse,
     today,
 )
-from yellow_ladle.core.book.fault import Fault
 
 
 def derive(

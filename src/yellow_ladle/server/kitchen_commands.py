@@ -9,7 +9,7 @@ from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.files.book.book_file import parse_book, read_book
 from yellow_ladle.files.book.conversion import value_of
-from yellow_ladle.settings import Settings
+from yellow_ladle.server.settings import Settings
 from yellow_ladle.store.backup import Restored, copy_store, restore_store, verify
 from yellow_ladle.store.backup_schedule import Backups
 from yellow_ladle.store.checkup import Unsound

@@ -7,7 +7,8 @@ from typing import TYPE_CHECKING, Annotated, Any
 
 import typer
 
-from yellow_ladle.commands.arguments import (
+from yellow_ladle.core.book.fault import Fault
+from yellow_ladle.server.commands.arguments import (
     BAD_INPUT,
     AskPassphrase,
     BookFile,
@@ -25,13 +26,12 @@ from yellow_ladle.commands.arguments import (
     print_json,
     refuse,
 )
-from yellow_ladle.core.book.fault import Fault
 from yellow_ladle.store.file_lock import FileHeld
 
 if TYPE_CHECKING:
     from collections.abc import Callable
 
-    from yellow_ladle.server import Reach
+    from yellow_ladle.server.run import Reach
     from yellow_ladle.store.kitchen_file import KitchenFile
 
 
@@ -49,7 +49,7 @@ def demo(
     from tempfile import TemporaryDirectory
 
     from yellow_ladle.demo.kitchen import demo_feed, fill_with_demo
-    from yellow_ladle.server import serve_file
+    from yellow_ladle.server.run import serve_file
 
     feed = demo_feed()
     with (
@@ -74,8 +74,8 @@ def serve(
     log: LogFile = None,
 ) -> None:
     """Starts the application on the kitchen's own data."""
-    from yellow_ladle.server import serve_file
-    from yellow_ladle.settings import Settings
+    from yellow_ladle.server.run import serve_file
+    from yellow_ladle.server.settings import Settings
 
     with opened(place(book)) as file:
         own = (certificate, key) if certificate and key else None
@@ -97,8 +97,8 @@ def reached(
     from getpass import getpass
 
     from yellow_ladle.api.door import LOOPBACK
-    from yellow_ladle.server import Reach, names_of
-    from yellow_ladle.settings import Settings
+    from yellow_ladle.server.run import Reach, names_of
+    from yellow_ladle.server.settings import Settings
 
     if host not in LOOPBACK and not asks:
         why = "other machines could reach the kitchen: add --passphrase, and --tls where you can"
@@ -126,7 +126,7 @@ def import_(
     replace: Annotated[bool, typer.Option(help="Replace what is there.")] = False,
 ) -> None:
     """Takes a book file into the kitchen's own data, whole or not at all."""
-    from yellow_ladle.kitchen_commands import take_in
+    from yellow_ladle.server.kitchen_commands import take_in
 
     book_of(file)
     asked = {"file": str(file.resolve()), "replace": replace}
@@ -154,7 +154,7 @@ def backup(
     book: StoreFile = None,
 ) -> None:
     """Copies the kitchen's own data, also while it is in use, and verifies the copy."""
-    from yellow_ladle.kitchen_commands import back_up
+    from yellow_ladle.server.kitchen_commands import back_up
 
     if file.exists():
         refuse([Fault(str(file), "is there already; nothing was overwritten. Name another file")])
@@ -167,7 +167,7 @@ def restore(
     file: Annotated[Path, typer.Argument(help="A copy made with backup.")], book: StoreFile = None
 ) -> None:
     """Puts a backup in the place of the kitchen's own data, which is kept beside it."""
-    from yellow_ladle.kitchen_commands import restore_closed
+    from yellow_ladle.server.kitchen_commands import restore_closed
 
     if not file.exists():
         refuse([Fault(str(file), "no such file")])
@@ -183,7 +183,7 @@ def restore(
 
 def verify(book: StoreFile = None) -> None:
     """Looks at the kitchen's file, its history and pictures, and its newest backup."""
-    from yellow_ladle.kitchen_commands import looked_at
+    from yellow_ladle.server.kitchen_commands import looked_at
 
     sound, lines = looked_at(existing(book))
     for line in lines:
@@ -207,7 +207,7 @@ def opening_refusals() -> tuple[type[Exception], ...]:
 
 def opened(path: Path) -> "KitchenFile":
     """The kitchen's file, for a command that may change it; refuses in words."""
-    from yellow_ladle.settings import Settings
+    from yellow_ladle.server.settings import Settings
     from yellow_ladle.store.kitchen_file import KitchenFile
 
     try:
@@ -220,7 +220,7 @@ def done(
     book: Path | None, command: str, asked: dict[str, Any], act: "Callable[[KitchenFile], str]"
 ) -> str:
     """What an act on the kitchen's file did: here, or by the server that holds the file."""
-    from yellow_ladle.settings import Settings
+    from yellow_ladle.server.settings import Settings
     from yellow_ladle.store.kitchen_file import KitchenFile
 
     try:
@@ -234,7 +234,7 @@ def done(
 
 def through(held: FileHeld, command: str, asked: dict[str, Any]) -> str:
     """What the server that holds the file did in this command's place; refuses without one."""
-    from yellow_ladle.local_socket import ask
+    from yellow_ladle.server.local_socket import ask
 
     if not held.holder.socket:
         refuse([Fault("", str(held))])

@@ -21,8 +21,8 @@ from uvicorn.config import LOGGING_CONFIG
 
 from yellow_ladle.api.app import create_app
 from yellow_ladle.api.door import LOOPBACK
-from yellow_ladle.connections import MAX_ACCEPTED, BoundedProtocol, quiet
-from yellow_ladle.local_socket import LocalSocket
+from yellow_ladle.server.connections import MAX_ACCEPTED, BoundedProtocol, quiet
+from yellow_ladle.server.local_socket import LocalSocket
 from yellow_ladle.store.backup_schedule import Backups
 from yellow_ladle.store.file_lock import Holder
 from yellow_ladle.store.kitchen_file import KitchenFile

@@ -9,7 +9,7 @@ from pathlib import Path
 
 from watchfiles import PythonFilter, run_process
 
-ROOT = Path(__file__).parents[2]
+ROOT = Path(__file__).parents[3]
 API_PORT = 8751
 
 

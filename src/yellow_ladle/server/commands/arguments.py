@@ -101,7 +101,7 @@ def day_of(given: str | None) -> str:
 
 def place(given: Path | None) -> Path:
     """Where the kitchen's own data is kept."""
-    from yellow_ladle.settings import Settings
+    from yellow_ladle.server.settings import Settings
 
     return given or Settings().book
 

@@ -22,7 +22,7 @@ from starlette.responses import JSONResponse
 from starlette.routing import Route
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
-from yellow_ladle.kitchen_commands import back_up, restore, take_in
+from yellow_ladle.server.kitchen_commands import back_up, restore, take_in
 from yellow_ladle.store.checkup import Unsound
 from yellow_ladle.store.file_faults import FileFault
 from yellow_ladle.store.kitchen_file import KitchenFile

@@ -1,0 +1,1 @@
+"""Serving a kitchen from this machine, and the commands of `./ladle`."""
