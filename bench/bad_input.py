@@ -19,7 +19,7 @@ from yellow_ladle.files.recipes.recipe import Recipe
 from yellow_ladle.files.recipes.recipe_reader import read_recipes
 from yellow_ladle.files.recipes.review import review
 from yellow_ladle.files.tables.spreadsheet import read_table
-from yellow_ladle.store.photos import encoded_anew
+from yellow_ladle.store.file.photos import encoded_anew
 
 OPENING = b"<html><script type='application/ld+json'>"
 AIM = 2.0

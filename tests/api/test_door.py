@@ -12,9 +12,9 @@ from tests.api.client import ApiTest
 from yellow_ladle.api.app import create_app
 from yellow_ladle.api.door import MAX_BODY
 from yellow_ladle.server.run import names_of
-from yellow_ladle.store.backup_schedule import Backups
-from yellow_ladle.store.file_faults import DiskFull
-from yellow_ladle.store.passphrase import TRIES, Passphrase, TooShort, file_of
+from yellow_ladle.store.file.backup_schedule import Backups
+from yellow_ladle.store.file.file_faults import DiskFull
+from yellow_ladle.store.file.passphrase import TRIES, Passphrase, TooShort, file_of
 
 
 class Answers(ApiTest):
@@ -67,7 +67,7 @@ class Health(ApiTest):
         backups = Backups(self.path)
         backups.make(datetime.now(UTC), "night")
         self.assertTrue(self.get("/health")["backups"]["last"])
-        with patch("yellow_ladle.store.backup_schedule.copy_store", side_effect=DiskFull()):
+        with patch("yellow_ladle.store.file.backup_schedule.copy_store", side_effect=DiskFull()):
             self.assertIsNone(backups.make(datetime.now(UTC) + timedelta(minutes=1), "night"))
         self.assertIn("The disk is full", self.get("/health")["worry"])
         backups.make(datetime.now(UTC) - timedelta(days=5), "night")
@@ -240,7 +240,7 @@ class Devices(ApiTest):
         waiting = self.give("boil the kettle")
         self.assertEqual(waiting.status_code, 429)
         self.assertIn("Wait", waiting.text)
-        with patch("yellow_ladle.store.passphrase.monotonic", return_value=monotonic() + 61):
+        with patch("yellow_ladle.store.file.passphrase.monotonic", return_value=monotonic() + 61):
             self.assertEqual(self.give("boil the kettle").status_code, 303)
 
     def test_only_its_hash_is_kept_for_its_owner_alone(self) -> None:

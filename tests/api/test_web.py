@@ -25,7 +25,7 @@ from tests.effort import examples
 from tests.kitchens import book, pot, product
 from yellow_ladle.api.app import CLIENT, create_app, openapi_document
 from yellow_ladle.store.book_repository import load
-from yellow_ladle.store.engine import open_engine
+from yellow_ladle.store.file.engine import open_engine
 from yellow_ladle.store.ledger import Ledger
 
 ROOT = Path(__file__).resolve().parents[2]

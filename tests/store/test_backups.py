@@ -19,13 +19,13 @@ from tests.effort import examples
 from tests.filled import demo_content, filled
 from yellow_ladle.core.reading.update import stating
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.store.backup import copy_store, restore_store, verify
-from yellow_ladle.store.backup_schedule import DAILY, MONTHLY, WEEKLY, Backups, kept
-from yellow_ladle.store.checkup import Unsound
+from yellow_ladle.store.file.backup import copy_store, restore_store, verify
+from yellow_ladle.store.file.backup_schedule import DAILY, MONTHLY, WEEKLY, Backups, kept
+from yellow_ladle.store.file.checkup import Unsound
+from yellow_ladle.store.file.photos import photos_folder
+from yellow_ladle.store.file.restore import finish_restore
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.optimistic_lock import Stale
-from yellow_ladle.store.photos import photos_folder
-from yellow_ladle.store.prepared_restore import finish_restore
 
 DAYS = st.dates(date(2024, 1, 1), date(2028, 12, 31))
 
@@ -106,7 +106,7 @@ class Copies(unittest.TestCase):
     def test_one_that_fails_is_told_and_leaves_nothing_behind(self) -> None:
         backups = Backups(self.path)
         first = backups.make(datetime(2026, 11, 25, 3, tzinfo=UTC), "night")
-        with patch("yellow_ladle.store.backup._copy_photos", side_effect=OSError("disk full")):
+        with patch("yellow_ladle.store.file.backup._copy_photos", side_effect=OSError("disk full")):
             self.assertIsNone(backups.make(datetime(2026, 11, 26, 3, tzinfo=UTC), "night"))
         self.assertEqual(backups.files(), [first])
         self.assertIn("disk full", backups.state.why)

@@ -20,12 +20,12 @@ from tests.effort import SEED, tries
 from tests.filled import demo_content, filled
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.update import Change
-from yellow_ladle.store.backup import verify
-from yellow_ladle.store.backup_schedule import Backups
+from yellow_ladle.store.file.backup import verify
+from yellow_ladle.store.file.backup_schedule import Backups
+from yellow_ladle.store.file.kitchen_file import KitchenFile
+from yellow_ladle.store.file.photos import Photos, photos_folder
 from yellow_ladle.store.history import Act
-from yellow_ladle.store.kitchen_file import KitchenFile
 from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.photos import Photos, photos_folder
 
 ROOT = Path(__file__).resolve().parents[2]
 KEPT = ROOT / "tests/files/kept"

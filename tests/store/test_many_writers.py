@@ -14,7 +14,7 @@ from tests.effort import tries
 from tests.filled import demo_content, filled
 from tests.store.writer import WRITERS
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.store.checkup import refuse_damaged
+from yellow_ladle.store.file.checkup import refuse_damaged
 from yellow_ladle.store.ledger import Ledger
 
 ROOT = Path(__file__).resolve().parents[2]

@@ -19,7 +19,7 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.reading.update import Change, stating
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.store.file_faults import FileLocked
+from yellow_ladle.store.file.file_faults import FileLocked
 from yellow_ladle.store.kitchen_settings import drop_need, drop_tool, keep_need, keep_tool, sign
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.optimistic_lock import Stale, standing
@@ -167,7 +167,7 @@ class Failures(StoreTest):
 
     def test_a_write_to_a_locked_file_is_refused_in_words(self) -> None:
         with (
-            patch("yellow_ladle.store.engine.SECONDS_FOR_THE_LOCK", 0.1),
+            patch("yellow_ladle.store.file.engine.SECONDS_FOR_THE_LOCK", 0.1),
             closing(Ledger.open(self.path, now)) as ledger,
             closing(sqlite3.connect(self.path, isolation_level=None)) as outside,
         ):

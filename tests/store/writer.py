@@ -13,7 +13,7 @@ from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.reading.update import stating
 from yellow_ladle.core.swaps.rulebook import switched
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.store.file_faults import FileLocked
+from yellow_ladle.store.file.file_faults import FileLocked
 from yellow_ladle.store.kitchen_settings import keep_need, keep_tool, set_rules
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.optimistic_lock import Stale

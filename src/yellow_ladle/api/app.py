@@ -59,7 +59,7 @@ from yellow_ladle.store.applied_plans import lapse
 from yellow_ladle.store.ledger import Ledger
 
 if TYPE_CHECKING:
-    from yellow_ladle.store.passphrase import Passphrase
+    from yellow_ladle.store.file.passphrase import Passphrase
 
 CLIENT = Path(__file__).parents[3] / "web" / "dist"
 

@@ -12,7 +12,7 @@ from starlette.responses import HTMLResponse, JSONResponse, RedirectResponse, Re
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from yellow_ladle.api.errors import MEDIA_TYPE, Problem
-from yellow_ladle.store.passphrase import Passphrase, TooManyTries
+from yellow_ladle.store.file.passphrase import Passphrase, TooManyTries
 
 COOKIE = "yellow-ladle-device"
 DAYS = 400

@@ -28,7 +28,7 @@ from yellow_ladle.files.book.models import (
     ToolPiece,
 )
 from yellow_ladle.files.book.rule_pieces import RulingPiece, ruling_piece
-from yellow_ladle.store.file_faults import DiskFull, FileFault
+from yellow_ladle.store.file.file_faults import DiskFull, FileFault
 from yellow_ladle.store.optimistic_lock import Aggregate, Stale
 from yellow_ladle.store.write_queue import Busy
 

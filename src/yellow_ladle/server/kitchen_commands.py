@@ -10,15 +10,15 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.files.book.book_file import parse_book, read_book
 from yellow_ladle.files.book.conversion import value_of
 from yellow_ladle.server.settings import Settings
-from yellow_ladle.store.backup import Restored, copy_store, restore_store, verify
-from yellow_ladle.store.backup_schedule import Backups
-from yellow_ladle.store.checkup import Unsound
-from yellow_ladle.store.file_lock import FileLock
+from yellow_ladle.store.file.backup import Restored, copy_store, restore_store, verify
+from yellow_ladle.store.file.backup_schedule import Backups
+from yellow_ladle.store.file.checkup import Unsound
+from yellow_ladle.store.file.kitchen_file import KitchenFile
+from yellow_ladle.store.file.lock import FileLock
+from yellow_ladle.store.file.photos import photos_folder
+from yellow_ladle.store.file.restore import finish_restore
 from yellow_ladle.store.history import WHOLE_BOOK
-from yellow_ladle.store.kitchen_file import KitchenFile
 from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.photos import photos_folder
-from yellow_ladle.store.prepared_restore import finish_restore
 
 MAX_NAMED = 5
 

@@ -23,9 +23,9 @@ from starlette.routing import Route
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.server.kitchen_commands import back_up, restore, take_in
-from yellow_ladle.store.checkup import Unsound
-from yellow_ladle.store.file_faults import FileFault
-from yellow_ladle.store.kitchen_file import KitchenFile
+from yellow_ladle.store.file.checkup import Unsound
+from yellow_ladle.store.file.file_faults import FileFault
+from yellow_ladle.store.file.kitchen_file import KitchenFile
 from yellow_ladle.store.write_queue import Busy
 
 SECONDS = 600

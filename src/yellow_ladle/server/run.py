@@ -23,12 +23,12 @@ from yellow_ladle.api.app import create_app
 from yellow_ladle.api.door import LOOPBACK
 from yellow_ladle.server.connections import MAX_ACCEPTED, BoundedProtocol, quiet
 from yellow_ladle.server.local_socket import LocalSocket
-from yellow_ladle.store.backup_schedule import Backups
-from yellow_ladle.store.file_lock import Holder
-from yellow_ladle.store.kitchen_file import KitchenFile
+from yellow_ladle.store.file.backup_schedule import Backups
+from yellow_ladle.store.file.kitchen_file import KitchenFile
+from yellow_ladle.store.file.lock import Holder
 
 if TYPE_CHECKING:
-    from yellow_ladle.store.passphrase import Passphrase
+    from yellow_ladle.store.file.passphrase import Passphrase
 
 PORTS_TO_TRY = 20
 MAX_PORT = 65_535
@@ -128,7 +128,7 @@ def _tell_phones(reach: Reach, port: int) -> None:
     """Prints the address as a code to be photographed, and what a browser has to show."""
     import segno
 
-    from yellow_ladle.store.certificate_file import fingerprint
+    from yellow_ladle.store.file.tls_certificate import fingerprint
 
     scheme = "https" if reach.certificate else "http"
     others = [name for name in names_of(reach.host, reach.names) if name not in NOT_FOR_PHONES]

@@ -18,7 +18,7 @@ from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.files.book.conversion import content, value_of
-from yellow_ladle.store.checkup import refuse_unreadable
+from yellow_ladle.store.file.checkup import refuse_unreadable
 from yellow_ladle.store.settings_rows import (
     NEW_KITCHEN,
     needs_of,

@@ -31,10 +31,12 @@ from yellow_ladle.store.book_repository import (
     write,
     write_kitchen,
 )
-from yellow_ladle.store.checkup import refuse_damaged, refuse_foreign
-from yellow_ladle.store.engine import for_writing, open_engine
-from yellow_ladle.store.file_faults import told_in_words
-from yellow_ladle.store.file_lock import FileLock
+from yellow_ladle.store.file.checkup import refuse_damaged, refuse_foreign
+from yellow_ladle.store.file.engine import for_writing, open_engine
+from yellow_ladle.store.file.file_faults import told_in_words
+from yellow_ladle.store.file.lock import FileLock
+from yellow_ladle.store.file.photos import Photos
+from yellow_ladle.store.file.restore import finish_restore, prepared
 from yellow_ladle.store.history import (
     NOBODY,
     Act,
@@ -47,8 +49,6 @@ from yellow_ladle.store.history import (
     snapshot,
 )
 from yellow_ladle.store.optimistic_lock import Stale, counter_of, next_version, refuse_stale
-from yellow_ladle.store.photos import Photos
-from yellow_ladle.store.prepared_restore import finish_restore, prepared
 from yellow_ladle.store.settings_rows import write_sign_offs
 from yellow_ladle.store.tables import HistoryRow
 from yellow_ladle.store.write_queue import Gate, WriteQueue

@@ -7,9 +7,9 @@ from pydantic import BaseModel
 
 from yellow_ladle import __version__
 from yellow_ladle.api.dependencies import TheLedger
-from yellow_ladle.store.backup_schedule import Backups, BackupState
-from yellow_ladle.store.engine import newest_revision
-from yellow_ladle.store.file_lock import holder_of
+from yellow_ladle.store.file.backup_schedule import Backups, BackupState
+from yellow_ladle.store.file.engine import newest_revision
+from yellow_ladle.store.file.lock import holder_of
 from yellow_ladle.store.ledger import Ledger
 
 router = APIRouter(tags=["kitchen"])

@@ -7,7 +7,7 @@ from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.files.picture import MAX_BYTES
-from yellow_ladle.store.photos import Photos
+from yellow_ladle.store.file.photos import Photos
 
 router = APIRouter(prefix="/products", tags=["larder"])
 

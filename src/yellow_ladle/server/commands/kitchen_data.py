@@ -26,13 +26,13 @@ from yellow_ladle.server.commands.arguments import (
     print_json,
     refuse,
 )
-from yellow_ladle.store.file_lock import FileHeld
+from yellow_ladle.store.file.lock import FileHeld
 
 if TYPE_CHECKING:
     from collections.abc import Callable
 
     from yellow_ladle.server.run import Reach
-    from yellow_ladle.store.kitchen_file import KitchenFile
+    from yellow_ladle.store.file.kitchen_file import KitchenFile
 
 
 def demo(
@@ -105,7 +105,7 @@ def reached(
         refuse([Fault("--host", f"{why}. Nothing was started")])
     path, wanted, passphrase = file.ledger.path, tuple(names or ()), None
     if asks:
-        from yellow_ladle.store.passphrase import Passphrase, TooShort
+        from yellow_ladle.store.file.passphrase import Passphrase, TooShort
 
         given = Settings().passphrase or getpass("The kitchen's passphrase: ")
         try:
@@ -114,7 +114,7 @@ def reached(
             refuse([Fault("--passphrase", str(error))])
     certificate = own
     if tls and certificate is None:
-        from yellow_ladle.store.certificate_file import own_certificate
+        from yellow_ladle.store.file.tls_certificate import own_certificate
 
         certificate = own_certificate(path, names_of(host, wanted))
     return Reach(host, port, wanted, passphrase, certificate)
@@ -194,8 +194,8 @@ def verify(book: StoreFile = None) -> None:
 
 def file_refusals() -> tuple[type[Exception], ...]:
     """What can keep a kitchen's file from being opened; asked for only where something did."""
-    from yellow_ladle.store.checkup import Unsound
-    from yellow_ladle.store.file_faults import FileFault
+    from yellow_ladle.store.file.checkup import Unsound
+    from yellow_ladle.store.file.file_faults import FileFault
 
     return (Unsound, FileFault, OSError)
 
@@ -208,7 +208,7 @@ def opening_refusals() -> tuple[type[Exception], ...]:
 def opened(path: Path) -> "KitchenFile":
     """The kitchen's file, for a command that may change it; refuses in words."""
     from yellow_ladle.server.settings import Settings
-    from yellow_ladle.store.kitchen_file import KitchenFile
+    from yellow_ladle.store.file.kitchen_file import KitchenFile
 
     try:
         return KitchenFile.open(path, Settings().backups)
@@ -221,7 +221,7 @@ def done(
 ) -> str:
     """What an act on the kitchen's file did: here, or by the server that holds the file."""
     from yellow_ladle.server.settings import Settings
-    from yellow_ladle.store.kitchen_file import KitchenFile
+    from yellow_ladle.store.file.kitchen_file import KitchenFile
 
     try:
         with KitchenFile.open(place(book), Settings().backups) as file:

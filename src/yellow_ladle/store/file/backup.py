@@ -7,17 +7,16 @@ from contextlib import closing
 from dataclasses import dataclass
 from pathlib import Path
 
-from yellow_ladle.store.checkup import (
+from yellow_ladle.store.file.checkup import (
     Contents,
     Unsound,
     contents_of,
     refuse_damaged,
     refuse_foreign,
 )
-from yellow_ladle.store.file_faults import told_in_words
-from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.photos import photos_folder, to_disk
-from yellow_ladle.store.prepared_restore import (
+from yellow_ladle.store.file.file_faults import told_in_words
+from yellow_ladle.store.file.photos import photos_folder, to_disk
+from yellow_ladle.store.file.restore import (
     DATABASE,
     KEPT,
     PHOTOS,
@@ -25,6 +24,7 @@ from yellow_ladle.store.prepared_restore import (
     finish_restore,
     prepared,
 )
+from yellow_ladle.store.ledger import Ledger
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from yellow_ladle.core.checks.book_faults import Pieces, structure_faults
-from yellow_ladle.store.engine import newest_revision
+from yellow_ladle.store.file.engine import newest_revision
 
 HEADER = b"SQLite format 3\x00"
 MAX_TOLD = 3

@@ -6,12 +6,12 @@ from pathlib import Path
 
 from sqlalchemy import create_engine
 
-from yellow_ladle.store.backup_schedule import Backups
-from yellow_ladle.store.checkup import Unsound, refuse_damaged, refuse_foreign
-from yellow_ladle.store.engine import is_newest
-from yellow_ladle.store.file_lock import FileLock
+from yellow_ladle.store.file.backup_schedule import Backups
+from yellow_ladle.store.file.checkup import Unsound, refuse_damaged, refuse_foreign
+from yellow_ladle.store.file.engine import is_newest
+from yellow_ladle.store.file.lock import FileLock
+from yellow_ladle.store.file.restore import finish_restore
 from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.prepared_restore import finish_restore
 
 
 @dataclass(frozen=True, slots=True)

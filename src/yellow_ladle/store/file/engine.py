@@ -10,7 +10,7 @@ from sqlalchemy.engine.interfaces import DBAPIConnection
 if TYPE_CHECKING:
     from alembic.config import Config
 
-MIGRATIONS = Path(__file__).parent / "migrations"
+MIGRATIONS = Path(__file__).parents[1] / "migrations"
 SECONDS_FOR_THE_LOCK = 5.0
 """How long SQLite waits for another program that holds the file."""
 WRITES = "writes"

@@ -10,7 +10,7 @@ import sqlite3
 from contextlib import closing, suppress
 from pathlib import Path
 
-from yellow_ladle.store.photos import photos_folder, to_disk
+from yellow_ladle.store.file.photos import photos_folder, to_disk
 
 READY = "ready"
 """The mark within a prepared restore that all of it is there: from then on it goes forward only."""

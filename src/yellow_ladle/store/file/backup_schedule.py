@@ -8,10 +8,10 @@ from dataclasses import asdict, dataclass
 from datetime import date, datetime
 from pathlib import Path
 
-from yellow_ladle.store.backup import copy_store
-from yellow_ladle.store.checkup import Unsound
-from yellow_ladle.store.file_faults import FileFault
-from yellow_ladle.store.photos import photos_folder
+from yellow_ladle.store.file.backup import copy_store
+from yellow_ladle.store.file.checkup import Unsound
+from yellow_ladle.store.file.file_faults import FileFault
+from yellow_ladle.store.file.photos import photos_folder
 
 DAILY, WEEKLY, MONTHLY = 14, 8, 12
 """How many are kept: the newest of each of the last days, weeks and months that have one."""
