@@ -12,9 +12,9 @@ from yellow_ladle.core.book.book import Book, Kitchen, Line, Preparation
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.reading.reading import read
-from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.menu.menu_plan import Guest
 from yellow_ladle.core.swaps.menu.planner import plan_menu
+from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.vocabulary.levels import Level

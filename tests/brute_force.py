@@ -18,10 +18,10 @@ from yellow_ladle.core.book.tool import tool_key
 from yellow_ladle.core.carrying.cycles import cycle, inputs_of
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import applied
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import CleanTool, Swap, swapped
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.score import Score, told_apart, undominated
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap, swapped
 from yellow_ladle.core.swaps.search.candidates import Offer, Proposer
-from yellow_ladle.core.swaps.search.score import Score, told_apart, undominated
 from yellow_ladle.core.swaps.search.thickness_limit import leaves_the_card
 from yellow_ladle.core.vocabulary.levels import Level
 

@@ -13,8 +13,8 @@ from typing import Any
 from tests.kitchens import book, product
 from yellow_ladle.core.book.book import Book, Line, Preparation, Step, Yield
 from yellow_ladle.core.reading.reading import Reading, read
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
 from yellow_ladle.core.swaps.search.proposal import propose
 
 SWAPS = Path(__file__).resolve().parent / "swaps"

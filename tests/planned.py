@@ -8,8 +8,9 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.swaps.apply.new_cards import placed
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import Plan, Swap, carried
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan, carried
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.proposal import Proposal, propose
 

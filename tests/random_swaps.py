@@ -7,9 +7,9 @@ from random import Random
 from tests.kitchens import FREE, book, line, pot, product
 from yellow_ladle.core.book.book import Book, Preparation, Step, owner_of
 from yellow_ladle.core.book.tool import Tool
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.rules import AddedLine, SwapRule
-from yellow_ladle.core.swaps.search.fidelity import Fidelity
+from yellow_ladle.core.swaps.plans.fidelity import Fidelity
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.rules.swap_rules import AddedLine, SwapRule
 from yellow_ladle.core.vocabulary.levels import Level
 
 CLASSES = ("alpha", "beta", "gamma", "delta")

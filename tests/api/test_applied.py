@@ -10,7 +10,7 @@ from tests.api.client import ApiTest
 from yellow_ladle.api.app import create_app
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.reading.reading import read
-from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book

@@ -8,8 +8,8 @@ from yellow_ladle.core.book.book import Book, Kitchen
 from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change, applied
-from yellow_ladle.core.swaps.base_cards import base_card, base_cards
-from yellow_ladle.core.swaps.bases import shipped_bases
+from yellow_ladle.core.swaps.library.base_cards import base_card, base_cards
+from yellow_ladle.core.swaps.library.bases import shipped_bases
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 

@@ -21,9 +21,10 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import Change, applied
-from yellow_ladle.core.swaps.bases import base_library, shipped_bases
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import Plan, swapped
+from yellow_ladle.core.swaps.library.bases import base_library, shipped_bases
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import swapped
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.vocabulary.classes import expanded, known_classes
 from yellow_ladle.core.vocabulary.flags import shipped_flags

@@ -14,8 +14,9 @@ from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import applied, with_lines
 from yellow_ladle.core.swaps.apply.new_cards import placed
 from yellow_ladle.core.swaps.apply.placements import placements
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import Plan, Swap
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book

@@ -18,7 +18,7 @@ from yellow_ladle.core.numbers.thickeners import (
     thickener_of,
     thickeners,
 )
-from yellow_ladle.core.swaps.rules import swap_rules
+from yellow_ladle.core.swaps.rules.swap_rules import swap_rules
 from yellow_ladle.core.thickening.thickness import on_cooling, places
 from yellow_ladle.core.vocabulary.toml import number, numbers, rows, section, table, words
 from yellow_ladle.core.vocabulary.units import shipped_units

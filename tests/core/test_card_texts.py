@@ -15,7 +15,7 @@ from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.swaps.apply.new_cards import placed
 from yellow_ladle.core.swaps.apply.plan_texts import still_named
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.demo.kitchen import demo_book

@@ -9,10 +9,11 @@ from tests.kitchens import line, pot, product, reading
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.reading.reading import Reading, read
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.identity import Identity
-from yellow_ladle.core.swaps.instead import instead, offered_first
-from yellow_ladle.core.swaps.plan import Plan, Swap
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.identity import Identity
+from yellow_ladle.core.swaps.plans.instead import instead, offered_first
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.demo.kitchen import demo_book
 

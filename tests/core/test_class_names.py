@@ -15,7 +15,7 @@ from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.book.maker import Maker
 from yellow_ladle.core.book.proposed_class import class_of, proposed, proposed_of_pot, taken_as
 from yellow_ladle.core.reading.reading import Reading, read
-from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.vocabulary.class_names import ClassGuess, class_of_name
 from yellow_ladle.core.vocabulary.classes import known_classes, usual_of

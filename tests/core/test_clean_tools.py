@@ -11,10 +11,11 @@ from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import applied
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.menu.menu_plan import Guest
 from yellow_ladle.core.swaps.menu.planner import plan_menu
-from yellow_ladle.core.swaps.plan import CleanTool, Plan
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import CleanTool
 from yellow_ladle.core.swaps.search.proposal import propose
 
 SIEVE = Tool("Sieve", always_shared=True)

@@ -8,7 +8,7 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.cards.board_columns import columns
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.texts import step_name, strained_on, verdict_sentence, way_names
-from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.demo.kitchen import demo_book
 

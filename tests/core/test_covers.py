@@ -15,9 +15,10 @@ from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.core.swaps.apply.adjustments import adjusted, adjustments, yielding_less
 from yellow_ladle.core.swaps.apply.covers import SmallPot, small_pots
-from yellow_ladle.core.swaps.bases import base_library
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import Plan, Swap
+from yellow_ladle.core.swaps.library.bases import base_library
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.swaps.search.several_items import carried_together
 from yellow_ladle.demo.kitchen import demo_book

@@ -9,7 +9,7 @@ from pathlib import Path
 from yellow_ladle.core.book.book import KINDS, ROLES, STAGES, Line
 from yellow_ladle.core.cards.colours import colours
 from yellow_ladle.core.carrying.masks import layout_of
-from yellow_ladle.core.swaps.rules import swap_rules
+from yellow_ladle.core.swaps.rules.swap_rules import swap_rules
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.core.vocabulary.levels import WORDS, Level

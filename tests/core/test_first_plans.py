@@ -8,8 +8,8 @@ from tests.kitchens import FLOUR, MILK, line, pot, product, reading
 from yellow_ladle.core.book.book import Keeps, Line, Preparation, Step
 from yellow_ladle.core.checks.rule_sentences import foods_named, foods_not_brought
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.rules import swap_rules
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.rules.swap_rules import swap_rules
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.conditions import conditions
 from yellow_ladle.core.swaps.search.proposal import propose

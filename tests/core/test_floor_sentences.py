@@ -6,9 +6,9 @@ from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.bases import base_library
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.item_names import short_name
+from yellow_ladle.core.swaps.library.bases import base_library
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.item_names import short_name
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.demo.kitchen import demo_book
 

@@ -11,8 +11,8 @@ from tests.random_books import FLAGS, books
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.need import STRICTNESS, Strictness
 from yellow_ladle.core.reading.reading import Reading, read
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.guest_answer import guest_answers, plans_for
+from yellow_ladle.core.swaps.menu.guest_answer import guest_answers, plans_for
+from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.demo.kitchen import demo_book
 
 ORDER = ("as_it_is", "ask", "change")

@@ -9,13 +9,13 @@ from tests.kitchens import BUTTER, FLOUR, MILK, OIL, RICE_FLOUR, ROUX, line, pot
 from tests.random_swaps import SmallKitchen, large_kitchen
 from tests.random_swaps import rule as rule_named
 from yellow_ladle.core.reading.reading import Reading, read
-from yellow_ladle.core.swaps.bases import base_library
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.identity import Identity
+from yellow_ladle.core.swaps.library.bases import base_library
 from yellow_ladle.core.swaps.menu.menu_lines import PlateParts
 from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan, Sharing
 from yellow_ladle.core.swaps.menu.planner import plan_menu
-from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.identity import Identity
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.swaps.search.candidates import LITTLE, Proposer
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.proposal import propose

@@ -7,10 +7,10 @@ from yellow_ladle.core.book.maker import Maker
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import Change, applied
-from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.menu.gains import MenuGains
 from yellow_ladle.core.swaps.menu.menu_plan import Guest
 from yellow_ladle.core.swaps.menu.planner import plan_menu
+from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.demo.kitchen import demo_book
 
 ADA = Guest("Ada", Goals(("milk",)))

@@ -12,8 +12,9 @@ from yellow_ladle.core.book.pan import Batch
 from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import applied
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import Plan, Swap, carried
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan, carried
+from yellow_ladle.core.swaps.plans.swap import Swap
 
 RICE = Swap(
     "white-roux", 0, "plain-flour", "rice-flour", 95, "g", "rice-flour-roux", ("Whisk longer.",)

@@ -11,7 +11,7 @@ from yellow_ladle.core.reading.update import applied
 from yellow_ladle.core.swaps.apply.new_cards import placed
 from yellow_ladle.core.swaps.apply.placements import placements, stranded
 from yellow_ladle.core.swaps.apply.plan_texts import still_named
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plans.plan import Plan
 from yellow_ladle.core.swaps.search.proposal import propose
 
 KITCHENS = 400

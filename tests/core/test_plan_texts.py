@@ -11,8 +11,9 @@ from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import reread
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import Plan, Swap
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import Swap
 
 VEGAN = Goals((), ("vegan",))
 HEN = replace(product("hen", "poultry", "poultry"), name="Croft boiling hens")

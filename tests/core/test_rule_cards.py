@@ -15,9 +15,10 @@ from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.swaps.apply.new_cards import placed
 from yellow_ladle.core.swaps.apply.plan_texts import still_named
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import Swap, carried
-from yellow_ladle.core.swaps.rules import SwapRule, swap_rules
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import carried
+from yellow_ladle.core.swaps.plans.swap import Swap
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule, swap_rules
 from yellow_ladle.core.vocabulary.classes import known_classes
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 

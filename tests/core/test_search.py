@@ -23,11 +23,12 @@ from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import applied
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import ON_THE_CARD, Plan, Swap, swapped
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.score import Score
+from yellow_ladle.core.swaps.plans.swap import ON_THE_CARD, Swap, swapped
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.proposal import Habits, Proposal, propose
-from yellow_ladle.core.swaps.search.score import Score
 from yellow_ladle.core.vocabulary.criteria import Criterion, ordered
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book

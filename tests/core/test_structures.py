@@ -11,7 +11,7 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.checks.structure_claims import claims, tried
 from yellow_ladle.core.reading.reading import Reading, read
-from yellow_ladle.core.swaps.bases import base_library
+from yellow_ladle.core.swaps.library.bases import base_library
 from yellow_ladle.core.swaps.search.candidates import Offer, Proposer
 from yellow_ladle.core.swaps.search.conditions import conditions
 from yellow_ladle.core.vocabulary.classes import known_classes

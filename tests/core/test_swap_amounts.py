@@ -24,8 +24,8 @@ from yellow_ladle.core.swaps.apply.adjustments import adjusted, adjustments
 from yellow_ladle.core.swaps.apply.method import reworked
 from yellow_ladle.core.swaps.apply.new_cards import placed
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
-from yellow_ladle.core.swaps.plan import Swap
-from yellow_ladle.core.swaps.rules import rules_by_id
+from yellow_ladle.core.swaps.plans.swap import Swap
+from yellow_ladle.core.swaps.rules.swap_rules import rules_by_id
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.swaps.search.swap_amounts import worked_out
 

@@ -13,11 +13,11 @@ from tests.kitchens import product
 from tests.random_swaps import SmallKitchen, large_kitchen, shared_kitchen, small_kitchen
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.reading.reading import read
-from yellow_ladle.core.swaps.goals import offences
+from yellow_ladle.core.swaps.plans.goals import offences
+from yellow_ladle.core.swaps.plans.score import ranking
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.limits import Limits
 from yellow_ladle.core.swaps.search.proposal import Habits, Proposal, propose
-from yellow_ladle.core.swaps.search.score import ranking
 from yellow_ladle.core.vocabulary.criteria import Criterion
 
 BOOKS = 400

@@ -20,7 +20,7 @@ from tests.kitchens import (
 from tests.planned import NO_WHEAT, OAT, asked
 from tests.random_swaps import rule
 from yellow_ladle.core.book.book import Preparation, Step
-from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.swaps.search.conditions import conditions
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.proposal import propose

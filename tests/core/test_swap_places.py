@@ -22,8 +22,8 @@ from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.apply.new_cards import placed
 from yellow_ladle.core.swaps.apply.placements import placements
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import THERE_IS, Swap
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.swap import THERE_IS, Swap
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.files.documents.plans_document import plan_content
 

@@ -16,9 +16,9 @@ from tests.kitchens import (
 )
 from tests.planned import NO_WHEAT, asked
 from yellow_ladle.core.book.book import Yield
-from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.plans.fidelity import shares
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.candidates import Proposer
-from yellow_ladle.core.swaps.search.fidelity import shares
 from yellow_ladle.core.swaps.search.option import Option, worth_trying
 from yellow_ladle.core.swaps.search.prices import UNKNOWN, Prices
 

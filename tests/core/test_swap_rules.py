@@ -13,8 +13,8 @@ from yellow_ladle.core.checks.rule_faults import (
     rule_faults,
 )
 from yellow_ladle.core.larder.starting_points import goods
-from yellow_ladle.core.swaps.rules import SwapRule, rules_by_id, swap_rules
-from yellow_ladle.core.swaps.search.fidelity import Fidelity
+from yellow_ladle.core.swaps.plans.fidelity import Fidelity
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule, rules_by_id, swap_rules
 from yellow_ladle.core.vocabulary.classes import class_groups, expanded, known_classes
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.core.vocabulary.flags import shipped_flags

@@ -7,12 +7,13 @@ from tests.brute_force import BruteForce, Move
 from tests.effort import tries
 from tests.random_swaps import thickened_kitchen
 from yellow_ladle.core.reading.reading import read
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import Plan, Swap
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.score import ranking, undominated
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.limits import Limits
 from yellow_ladle.core.swaps.search.proposal import TOO_THIN, propose
-from yellow_ladle.core.swaps.search.score import ranking, undominated
 from yellow_ladle.core.swaps.search.thickness_limit import thinner
 from yellow_ladle.core.thickening.thickness import place_number, thickness
 from yellow_ladle.demo.kitchen import demo_book

@@ -18,7 +18,7 @@ from tests.planned import NO_WHEAT, OAT, as_variant
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import applied
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.swaps.search.limits import Limits
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.swaps.search.several_items import carried_together, propose_together

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from tests.kitchens import line, pot, product, reading
 from yellow_ladle.core.numbers.balance import Balance
-from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.taste_figures import lost_by_figures
 
 CREAM = product("cream", "milk", density_g_per_ml=1.0)

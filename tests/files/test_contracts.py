@@ -6,7 +6,7 @@ from dataclasses import replace
 from tests.kitchens import CHEESE_BOOK, FREE, book, levels, pot, product, reading
 from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.reading.reading import read
-from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.files.documents.plans_document import plans_content
 from yellow_ladle.files.documents.reading_document import item_content, reading_content

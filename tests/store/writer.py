@@ -11,7 +11,7 @@ from pathlib import Path
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.reading.update import stating
-from yellow_ladle.core.swaps.rulebook import switched
+from yellow_ladle.core.swaps.rules.rulebook import switched
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.store.file.file_faults import FileLocked
 from yellow_ladle.store.kitchen_settings import keep_need, keep_tool, set_rules

@@ -15,7 +15,7 @@ from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.checks.book_faults import tool_faults
 from yellow_ladle.core.checks.goal_faults import need_faults
 from yellow_ladle.core.checks.name_faults import name_faults
-from yellow_ladle.core.swaps.rulebook import Rulings
+from yellow_ladle.core.swaps.rules.rulebook import Rulings
 from yellow_ladle.store.ledger import Ledger, Writing
 from yellow_ladle.store.optimistic_lock import Stale, refuse_stale_setting, standing
 from yellow_ladle.store.settings_rows import (

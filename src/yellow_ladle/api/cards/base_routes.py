@@ -5,8 +5,8 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook
 from yellow_ladle.core.book.book import Book
-from yellow_ladle.core.swaps.base_cards import BaseCard, base_card, base_cards
-from yellow_ladle.core.swaps.bases import shipped_bases
+from yellow_ladle.core.swaps.library.base_cards import BaseCard, base_card, base_cards
+from yellow_ladle.core.swaps.library.bases import shipped_bases
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import PreparationPiece, ProductPiece
 

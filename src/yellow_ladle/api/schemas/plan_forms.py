@@ -9,7 +9,7 @@ from yellow_ladle.api.cards.scaled_card import ScaledOut
 from yellow_ladle.api.schemas.answer_forms import Named
 from yellow_ladle.api.schemas.figure_forms import StandOut
 from yellow_ladle.core.book.rule_setting import Note
-from yellow_ladle.core.swaps.search.fidelity import Fidelity
+from yellow_ladle.core.swaps.plans.fidelity import Fidelity
 from yellow_ladle.core.vocabulary.criteria import Criterion
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.models import LinePiece, PreparationPiece

@@ -28,10 +28,11 @@ from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.apply.new_cards import placed
 from yellow_ladle.core.swaps.apply.placements import placements, stranded
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.bases import base_library
-from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap
-from yellow_ladle.core.swaps.rulebook import rulebook
-from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.library.bases import base_library
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap
+from yellow_ladle.core.swaps.rules.rulebook import rulebook
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.swaps.search.several_items import carried_together
 from yellow_ladle.files.book.conversion import as_value
 from yellow_ladle.store.applied_plans import Applied, Applying, applied_plans, put_in, take_back

@@ -11,7 +11,7 @@ from yellow_ladle.api.schemas.plan_forms import GoalsPiece
 from yellow_ladle.api.swaps.plan_routes import goals_of
 from yellow_ladle.core.book.need import Strictness
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
-from yellow_ladle.core.swaps.guest_answer import (
+from yellow_ladle.core.swaps.menu.guest_answer import (
     Serving,
     goals_of_need,
     guest_answers,

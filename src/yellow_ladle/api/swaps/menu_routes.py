@@ -16,11 +16,11 @@ from yellow_ladle.core.book.tool import clean_name
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.bases import base_library
-from yellow_ladle.core.swaps.item_names import short_name
+from yellow_ladle.core.swaps.library.bases import base_library
 from yellow_ladle.core.swaps.menu.menu_sentences import gain_sentence, sharing_sentence
-from yellow_ladle.core.swaps.plan import Swap
-from yellow_ladle.core.swaps.refusal import refusal
+from yellow_ladle.core.swaps.menu.refusal import refusal
+from yellow_ladle.core.swaps.plans.item_names import short_name
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.files.book.piece import Id, Name
 from yellow_ladle.store.book_repository import Now
 

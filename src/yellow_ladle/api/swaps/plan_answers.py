@@ -33,13 +33,14 @@ from yellow_ladle.core.swaps.apply.method import reworked
 from yellow_ladle.core.swaps.apply.placements import Placement, placements
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.bases import base_library
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.harmed_needs import needs_harmed
-from yellow_ladle.core.swaps.plan import OF_ITS_KIND, ON_THE_CARD, CleanTool, Plan, Swap
-from yellow_ladle.core.swaps.rulebook import RuleHere
+from yellow_ladle.core.swaps.library.bases import base_library
+from yellow_ladle.core.swaps.plans.fidelity import Fidelity
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.harmed_needs import needs_harmed
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import OF_ITS_KIND, ON_THE_CARD, CleanTool, Swap
+from yellow_ladle.core.swaps.rules.rulebook import RuleHere
 from yellow_ladle.core.swaps.search.blockers import Blocked
-from yellow_ladle.core.swaps.search.fidelity import Fidelity
 from yellow_ladle.core.swaps.search.prices import UNKNOWN
 from yellow_ladle.core.swaps.search.proposal import CheckFirst
 from yellow_ladle.core.swaps.search.thickness_limit import poured

@@ -21,11 +21,11 @@ from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.checks.goal_faults import goal_faults
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.apply.floor_sentence import floor_sentence
-from yellow_ladle.core.swaps.bases import base_library
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.instead import instead
-from yellow_ladle.core.swaps.plan import Plan
-from yellow_ladle.core.swaps.rulebook import rulebook
+from yellow_ladle.core.swaps.library.bases import base_library
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.instead import instead
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.rules.rulebook import rulebook
 from yellow_ladle.core.swaps.search.limits import Limits
 from yellow_ladle.core.swaps.search.proposal import Habits
 from yellow_ladle.core.swaps.search.several_items import propose_together, with_whole

@@ -19,7 +19,8 @@ from yellow_ladle.core.checks.rule_faults import never_cleared, own_faults, rule
 from yellow_ladle.core.checks.rule_sentences import foods_not_brought
 from yellow_ladle.core.checks.structure_claims import claims
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.rulebook import (
+from yellow_ladle.core.swaps.plans.fidelity import Fidelity
+from yellow_ladle.core.swaps.rules.rulebook import (
     OWN,
     RuleHere,
     rulebook,
@@ -29,10 +30,9 @@ from yellow_ladle.core.swaps.rulebook import (
     with_own,
     without_own,
 )
-from yellow_ladle.core.swaps.rules import LAWS, WHENS, SwapRule, rule_of, rules_by_id
+from yellow_ladle.core.swaps.rules.swap_rules import LAWS, WHENS, SwapRule, rule_of, rules_by_id
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.conditions import CONDITIONS
-from yellow_ladle.core.swaps.search.fidelity import Fidelity
 from yellow_ladle.core.vocabulary.classes import known_classes
 from yellow_ladle.files.book.piece import Id, ItemId
 from yellow_ladle.files.book.rule_pieces import OwnRulePiece, Sentence, Share, own_piece

@@ -10,8 +10,8 @@ from yellow_ladle.core.book.book import KINDS, ROLES, STAGES
 from yellow_ladle.core.book.fault import Fault
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.cards.colours import colours
-from yellow_ladle.core.swaps.rulebook import OWN
-from yellow_ladle.core.swaps.rules import LAWS, WHENS, SwapRule, rule_of, rules_by_id
+from yellow_ladle.core.swaps.rules.rulebook import OWN
+from yellow_ladle.core.swaps.rules.swap_rules import LAWS, WHENS, SwapRule, rule_of, rules_by_id
 from yellow_ladle.core.swaps.search.conditions import CONDITIONS
 from yellow_ladle.core.vocabulary.classes import known_classes
 from yellow_ladle.core.vocabulary.diets import diets

@@ -3,7 +3,7 @@
 import re
 from functools import cache
 
-from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.classes import known_classes, pot_classes
 from yellow_ladle.core.vocabulary.toml import table, words

@@ -11,8 +11,8 @@ from functools import cache
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.plan import Swap
-from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.plans.swap import Swap
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.vocabulary.classes import expanded
 from yellow_ladle.core.vocabulary.toml import Table, rows, table, words

@@ -5,8 +5,8 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from yellow_ladle.core.book.rule_setting import Note, Ruling
-from yellow_ladle.core.swaps.plan import When
-from yellow_ladle.core.swaps.rules import Law
+from yellow_ladle.core.swaps.plans.swap import When
+from yellow_ladle.core.swaps.rules.swap_rules import Law
 from yellow_ladle.files.book.conversion import whole_numbers
 from yellow_ladle.files.book.piece import Day, Id, ItemId, Name, Piece, Word
 

@@ -5,8 +5,9 @@ from typing import Any
 
 from yellow_ladle.core.book.book import Line
 from yellow_ladle.core.book.tool import Toolbox
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import CLEAN_TOOL, CleanTool, Plan, Swap
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import CLEAN_TOOL, CleanTool, Swap
 from yellow_ladle.core.swaps.search.blockers import Blocked
 from yellow_ladle.core.swaps.search.proposal import Proposal
 from yellow_ladle.files.book.conversion import content

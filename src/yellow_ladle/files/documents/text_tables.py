@@ -13,9 +13,10 @@ from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.labels.label_reading import LabelReading
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import OWN_TOOLS, SAY
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.instead import offered_first
-from yellow_ladle.core.swaps.plan import Plan, Swap
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.instead import offered_first
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.proposal import Proposal
 from yellow_ladle.core.vocabulary.levels import Level
 

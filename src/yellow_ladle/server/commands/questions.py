@@ -61,7 +61,7 @@ def swap(
     """The plans that clear flags from a pot or make it fit a diet."""
     from yellow_ladle.core.checks.goal_faults import goal_faults
     from yellow_ladle.core.reading.reading import read
-    from yellow_ladle.core.swaps.goals import Goals
+    from yellow_ladle.core.swaps.plans.goals import Goals
     from yellow_ladle.core.swaps.search.several_items import propose_together
     from yellow_ladle.files.documents.plans_document import plans_content
 
@@ -79,8 +79,8 @@ def swap(
     if as_json:
         print_json(plans_content(items, goals, proposal))
     else:
-        from yellow_ladle.core.swaps.bases import base_library
-        from yellow_ladle.core.swaps.instead import instead
+        from yellow_ladle.core.swaps.library.bases import base_library
+        from yellow_ladle.core.swaps.plans.instead import instead
         from yellow_ladle.files.documents.text_tables import print_plans
 
         suiting = instead(reading, items[0], goals) if len(items) == 1 else ()

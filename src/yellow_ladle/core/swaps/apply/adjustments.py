@@ -8,7 +8,7 @@ from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, applied
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plans.plan import Plan
 
 SALT = CARRIED.index("salt")
 MIN_SALT_G = 0.3

@@ -10,7 +10,7 @@ from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.core.swaps.apply.adjustments import adjustments, reweighed
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plans.plan import Plan
 
 MAX_CARDS = 1_000.0
 """A share of a card above this is a slip in a yield or in portions; the whole card is named."""

@@ -4,9 +4,9 @@ from yellow_ladle.core.book.tool import clean_name
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import enumerated
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.item_names import short_name
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.item_names import short_name
+from yellow_ladle.core.swaps.plans.plan import Plan
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.core.vocabulary.levels import Level
 

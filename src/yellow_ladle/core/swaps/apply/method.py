@@ -8,7 +8,7 @@ from yellow_ladle.core.book.book import Step, used_item
 from yellow_ladle.core.book.tool import clean_name
 from yellow_ladle.core.cards.card_texts import INSTEAD_OF, Renaming
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
-from yellow_ladle.core.swaps.plan import CleanTool, Swap, with_clean_tools
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap, with_clean_tools
 
 ChangeKind: TypeAlias = Literal["added", "changed", "dropped"]
 

@@ -14,7 +14,7 @@ from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.core.swaps.apply.adjustments import Adjustment, reweighed
 from yellow_ladle.core.swaps.apply.method import reworked
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plans.plan import Plan
 
 LIGHTER = "lighter since a swap; check the yield"
 """Why a pot yields more than went in, until somebody has made it."""

@@ -9,7 +9,7 @@ from yellow_ladle.core.book.by_products import named
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import applied, reread
 from yellow_ladle.core.swaps.apply.new_cards import lines_placed
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plans.plan import Plan
 from yellow_ladle.core.vocabulary.levels import Level
 
 How: TypeAlias = Literal["for_all", "small_pots", "mixed"]

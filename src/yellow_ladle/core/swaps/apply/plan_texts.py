@@ -26,7 +26,8 @@ from yellow_ladle.core.labels.letters import words as words_of
 from yellow_ladle.core.labels.lexicon import Key, Lexicon
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
-from yellow_ladle.core.swaps.plan import Plan, Swap
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.vocabulary.levels import Level
 
 

@@ -5,8 +5,8 @@ from yellow_ladle.core.book.tool import clean_name
 from yellow_ladle.core.labels.letters import words as words_of
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
-from yellow_ladle.core.swaps.item_names import short_name
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plans.item_names import short_name
+from yellow_ladle.core.swaps.plans.plan import Plan
 
 MAX_NAMED = 2
 

@@ -4,8 +4,8 @@ from collections.abc import Iterable, Iterator, Sequence, Set
 from dataclasses import replace
 
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.goals import Goals
 from yellow_ladle.core.swaps.menu.menu_answer import Needed
+from yellow_ladle.core.swaps.plans.goals import Goals
 
 
 def lacking(

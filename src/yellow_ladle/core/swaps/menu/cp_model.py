@@ -12,8 +12,7 @@ from ortools.sat.python import cp_model
 
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.by_products import ends
-from yellow_ladle.core.swaps.bases import BaseLibrary
-from yellow_ladle.core.swaps.goals import together
+from yellow_ladle.core.swaps.library.bases import BaseLibrary
 from yellow_ladle.core.swaps.menu.first_answer import started
 from yellow_ladle.core.swaps.menu.menu_answer import (
     MenuOption,
@@ -24,6 +23,7 @@ from yellow_ladle.core.swaps.menu.menu_answer import (
     swaps_taken,
 )
 from yellow_ladle.core.swaps.menu.menu_lines import MenuLines
+from yellow_ladle.core.swaps.plans.goals import together
 from yellow_ladle.core.swaps.search.candidates import LITTLE, Proposer
 
 WORKERS = 2

@@ -8,7 +8,6 @@ from collections.abc import Mapping, Sequence
 from functools import partial
 from typing import Literal, TypeAlias
 
-from yellow_ladle.core.swaps.goals import together
 from yellow_ladle.core.swaps.menu.menu_answer import (
     Lines,
     MenuOption,
@@ -17,6 +16,7 @@ from yellow_ladle.core.swaps.menu.menu_answer import (
     cards_taken,
     swaps_taken,
 )
+from yellow_ladle.core.swaps.plans.goals import together
 from yellow_ladle.core.swaps.search.candidates import LITTLE
 
 Eaters: TypeAlias = int | Literal["all"]

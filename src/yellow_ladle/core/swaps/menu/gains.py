@@ -10,10 +10,10 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.larder.unchecked import unchecked_bits
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
-from yellow_ladle.core.swaps.bases import BaseLibrary, base_library, to_be_bought
-from yellow_ladle.core.swaps.goals import Goals, offences, together
+from yellow_ladle.core.swaps.library.bases import BaseLibrary, base_library, to_be_bought
 from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan
 from yellow_ladle.core.swaps.menu.planner import MenuQuestion, question
+from yellow_ladle.core.swaps.plans.goals import Goals, offences, together
 from yellow_ladle.core.vocabulary.classes import usual_of
 from yellow_ladle.core.vocabulary.levels import Level
 

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import NamedTuple, TypeAlias
 
-from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.plans.swap import Swap
 
 
 class Version(NamedTuple):

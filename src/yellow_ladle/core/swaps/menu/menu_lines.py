@@ -5,12 +5,12 @@ from collections.abc import Iterable, Iterator, Sequence
 from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.book.by_products import ends
 from yellow_ladle.core.reading.reading import own_mask
-from yellow_ladle.core.swaps.bases import BaseLibrary
-from yellow_ladle.core.swaps.goals import together
+from yellow_ladle.core.swaps.library.bases import BaseLibrary
 from yellow_ladle.core.swaps.menu.menu_answer import MenuOption
-from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.plans.fidelity import NOTHING, WHOLE, Three
+from yellow_ladle.core.swaps.plans.goals import together
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.candidates import Offer, Proposer
-from yellow_ladle.core.swaps.search.fidelity import NOTHING, WHOLE, Three
 
 A_SWAP = 50
 """What a swap counts for by itself; losing all flavour, texture and colour adds 300."""

@@ -2,8 +2,9 @@
 
 from dataclasses import dataclass
 
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,8 +5,8 @@ from typing import TYPE_CHECKING
 
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.reading.texts import enumerated, words
-from yellow_ladle.core.swaps.item_names import short_name
 from yellow_ladle.core.swaps.menu.menu_plan import Sharing
+from yellow_ladle.core.swaps.plans.item_names import short_name
 
 if TYPE_CHECKING:
     from yellow_ladle.core.swaps.menu.gains import Gain

@@ -5,11 +5,12 @@ from dataclasses import replace
 from functools import cached_property
 
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.bases import BaseLibrary
-from yellow_ladle.core.swaps.goals import Goals, together
+from yellow_ladle.core.swaps.library.bases import BaseLibrary
 from yellow_ladle.core.swaps.menu.menu_answer import Solved, Version
 from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan, Serving, Sharing, SmallPot
-from yellow_ladle.core.swaps.plan import CleanTool, Swap, carried
+from yellow_ladle.core.swaps.plans.goals import Goals, together
+from yellow_ladle.core.swaps.plans.plan import carried
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.vocabulary.levels import Level
 

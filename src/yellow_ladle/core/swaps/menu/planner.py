@@ -6,9 +6,7 @@ from time import perf_counter
 from typing import NamedTuple
 
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.bases import BaseLibrary
-from yellow_ladle.core.swaps.goals import Goals, offences, together
-from yellow_ladle.core.swaps.identity import Identity
+from yellow_ladle.core.swaps.library.bases import BaseLibrary
 from yellow_ladle.core.swaps.menu.courses import as_themselves, lacking
 from yellow_ladle.core.swaps.menu.cp_model import MenuModel
 from yellow_ladle.core.swaps.menu.menu_answer import Needed, Solved
@@ -16,7 +14,9 @@ from yellow_ladle.core.swaps.menu.menu_lines import MenuLines
 from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan
 from yellow_ladle.core.swaps.menu.menu_servings import MenuServings
 from yellow_ladle.core.swaps.menu.plate_by_plate import plate_by_plate
-from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.plans.goals import Goals, offences, together
+from yellow_ladle.core.swaps.plans.identity import Identity
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.proposal import can_meet

@@ -3,10 +3,11 @@
 from collections.abc import Sequence
 from dataclasses import replace
 
-from yellow_ladle.core.swaps.bases import BaseLibrary
-from yellow_ladle.core.swaps.goals import Goals
+from yellow_ladle.core.swaps.library.bases import BaseLibrary
 from yellow_ladle.core.swaps.menu.menu_plan import Guest, MenuPlan, Serving, SmallPot
-from yellow_ladle.core.swaps.plan import Plan, Swap
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.proposal import Habits, propose
 

@@ -7,7 +7,8 @@ from typing import TypeAlias
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.numbers.thickeners import thickener_of
-from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap
+from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap
 
 Approach: TypeAlias = frozenset[tuple[object, ...]]
 

@@ -14,7 +14,8 @@ from itertools import count
 from typing import TypeVar
 
 from yellow_ladle.core.book.book import Book
-from yellow_ladle.core.swaps.plan import CleanTool, Swap, closes_loop
+from yellow_ladle.core.swaps.plans.score import Rank, Score
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap, closes_loop
 from yellow_ladle.core.swaps.search.exact_score import (
     TOP,
     Chosen,
@@ -38,7 +39,6 @@ from yellow_ladle.core.swaps.search.lower_bounds import (
     plus,
 )
 from yellow_ladle.core.swaps.search.option import Option
-from yellow_ladle.core.swaps.search.score import Rank, Score
 from yellow_ladle.core.swaps.search.search_space import Choice, Region
 
 T = TypeVar("T")

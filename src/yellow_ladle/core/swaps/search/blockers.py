@@ -6,10 +6,10 @@ from dataclasses import dataclass
 from yellow_ladle.core.book.book import Preparation, owner_of
 from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.reading.reading import Reading, own_mask
-from yellow_ladle.core.swaps.goals import offending, together
+from yellow_ladle.core.swaps.plans.goals import offending, together
+from yellow_ladle.core.swaps.plans.score import Rank, Score
 from yellow_ladle.core.swaps.search.best_first import Found, Walk
 from yellow_ladle.core.swaps.search.candidates import Proposer
-from yellow_ladle.core.swaps.search.score import Rank, Score
 from yellow_ladle.core.swaps.search.search_space import Allowing, Choice, Region
 from yellow_ladle.core.vocabulary.diets import ORIGIN
 from yellow_ladle.core.vocabulary.levels import Level

@@ -9,16 +9,16 @@ from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.identity import Identity
-from yellow_ladle.core.swaps.item_names import is_in_name
-from yellow_ladle.core.swaps.plan import OF_ITS_KIND, ON_THE_CARD, THERE_IS, Swap
-from yellow_ladle.core.swaps.rulebook import rules_in_use
-from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.plans.fidelity import NOTHING, Three
+from yellow_ladle.core.swaps.plans.identity import Identity
+from yellow_ladle.core.swaps.plans.item_names import is_in_name
+from yellow_ladle.core.swaps.plans.swap import OF_ITS_KIND, ON_THE_CARD, THERE_IS, Swap
+from yellow_ladle.core.swaps.rules.rulebook import rules_in_use
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.swaps.search.conditions import (
     is_dark,
     line_conditions,
 )
-from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.pot_facts import PotFacts
 from yellow_ladle.core.swaps.search.prices import Prices

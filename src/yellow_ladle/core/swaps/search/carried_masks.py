@@ -5,7 +5,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.book.by_products import ended
 from yellow_ladle.core.reading.reading import Reading, node_mask, own_mask
-from yellow_ladle.core.swaps.plan import CleanTool, Swap
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap
 from yellow_ladle.core.swaps.search.tool_traces import ToolTraces
 
 

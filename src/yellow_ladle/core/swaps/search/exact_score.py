@@ -5,11 +5,11 @@ from typing import TypeAlias
 
 from yellow_ladle.core.carrying.cycles import cycle
 from yellow_ladle.core.carrying.graph import bases_first
-from yellow_ladle.core.swaps.identity import is_another
+from yellow_ladle.core.swaps.plans.identity import is_another
+from yellow_ladle.core.swaps.plans.score import Score, told_apart
 from yellow_ladle.core.swaps.search.lower_bounds import NO_LOSS, Counts, Losses, losses_at, plus
 from yellow_ladle.core.swaps.search.option import Option
 from yellow_ladle.core.swaps.search.prices import UNKNOWN
-from yellow_ladle.core.swaps.search.score import Score, told_apart
 from yellow_ladle.core.swaps.search.search_space import Choice
 
 Weight: TypeAlias = Losses

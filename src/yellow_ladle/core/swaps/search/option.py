@@ -3,8 +3,8 @@
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
-from yellow_ladle.core.swaps.plan import CleanTool, Swap
-from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three
+from yellow_ladle.core.swaps.plans.fidelity import NOTHING, Three
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap
 from yellow_ladle.core.swaps.search.thickness_limit import NOT_BINDING, Binding
 
 MAX_NAMED = 12

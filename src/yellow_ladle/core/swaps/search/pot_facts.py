@@ -4,16 +4,16 @@ from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.identity import Identity
-from yellow_ladle.core.swaps.item_names import is_in_name
-from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.plans.fidelity import Three, shares
+from yellow_ladle.core.swaps.plans.identity import Identity
+from yellow_ladle.core.swaps.plans.item_names import is_in_name
+from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.search.conditions import (
     boiled_after,
     conditions,
     line_conditions,
     stock_goods,
 )
-from yellow_ladle.core.swaps.search.fidelity import Three, shares
 from yellow_ladle.core.swaps.search.thickness_limit import (
     NOT_BINDING,
     Binding,

@@ -5,11 +5,13 @@ from dataclasses import dataclass, replace
 from itertools import combinations
 
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.bases import BaseLibrary
-from yellow_ladle.core.swaps.goals import Goals, offences, offending, together
-from yellow_ladle.core.swaps.harmed_needs import harmful_bits
-from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
-from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.library.bases import BaseLibrary
+from yellow_ladle.core.swaps.plans.goals import Goals, offences, offending, together
+from yellow_ladle.core.swaps.plans.harmed_needs import harmful_bits
+from yellow_ladle.core.swaps.plans.plan import Plan, carried
+from yellow_ladle.core.swaps.plans.score import Rank, Score, ranking
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.swaps.search.approaches import (
     MAX_PER_APPROACH,
     approach_of,
@@ -20,7 +22,6 @@ from yellow_ladle.core.swaps.search.blockers import Blocked, standing_in_the_way
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.carried_masks import Carrying
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
-from yellow_ladle.core.swaps.search.score import Rank, Score, ranking
 from yellow_ladle.core.swaps.search.search_space import Allowing, Region
 from yellow_ladle.core.swaps.search.thickness_limit import leaves_the_card, thinner
 from yellow_ladle.core.vocabulary.classes import usual_of

@@ -12,11 +12,11 @@ from functools import cached_property
 from yellow_ladle.core.book.book import Line, owner_of
 from yellow_ladle.core.book.by_products import ends
 from yellow_ladle.core.reading.reading import own_mask
-from yellow_ladle.core.swaps.goals import together
-from yellow_ladle.core.swaps.identity import Identity
-from yellow_ladle.core.swaps.plan import CleanTool
+from yellow_ladle.core.swaps.plans.fidelity import NOTHING, Three
+from yellow_ladle.core.swaps.plans.goals import together
+from yellow_ladle.core.swaps.plans.identity import Identity
+from yellow_ladle.core.swaps.plans.swap import CleanTool
 from yellow_ladle.core.swaps.search.candidates import WASHED, Offer, Proposer
-from yellow_ladle.core.swaps.search.fidelity import NOTHING, Three
 from yellow_ladle.core.swaps.search.option import Option, worth_trying
 from yellow_ladle.core.vocabulary.levels import Level
 

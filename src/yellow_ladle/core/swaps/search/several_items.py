@@ -12,11 +12,12 @@ from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
-from yellow_ladle.core.swaps.bases import BaseLibrary, base_library
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.identity import Identity
-from yellow_ladle.core.swaps.plan import CleanTool, Plan, Swap, carried
-from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.library.bases import BaseLibrary, base_library
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.identity import Identity
+from yellow_ladle.core.swaps.plans.plan import Plan, carried
+from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.swaps.search.limits import NO_LIMITS, Limits
 from yellow_ladle.core.swaps.search.proposal import USUAL, Habits, Proposal, propose
 from yellow_ladle.core.vocabulary.levels import Level

@@ -8,8 +8,8 @@ from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
 from yellow_ladle.core.numbers.thickeners import browned, fat_share, thickener_of
-from yellow_ladle.core.swaps.item_names import short_name
-from yellow_ladle.core.swaps.rules import SwapRule
+from yellow_ladle.core.swaps.plans.item_names import short_name
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.thickening.thickness import is_sour, kept
 from yellow_ladle.core.vocabulary.toml import number, section, table
 

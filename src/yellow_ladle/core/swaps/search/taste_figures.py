@@ -10,8 +10,8 @@ from functools import cache
 from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.numbers.balance import CARRIED, Balance
-from yellow_ladle.core.swaps.plan import Swap, swapped_line
-from yellow_ladle.core.swaps.search.fidelity import Three
+from yellow_ladle.core.swaps.plans.fidelity import Three
+from yellow_ladle.core.swaps.plans.swap import Swap, swapped_line
 from yellow_ladle.core.swaps.search.swap_amounts import sourness
 from yellow_ladle.core.vocabulary.toml import number, table
 

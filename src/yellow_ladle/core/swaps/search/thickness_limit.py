@@ -7,7 +7,7 @@ from typing import TypeAlias
 from yellow_ladle.core.book.book import Preparation, owner_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.plan import OF_ITS_KIND, THERE_IS, Swap, swapped_line
+from yellow_ladle.core.swaps.plans.swap import OF_ITS_KIND, THERE_IS, Swap, swapped_line
 from yellow_ladle.core.thickening.thickness import (
     binding,
     is_dough,

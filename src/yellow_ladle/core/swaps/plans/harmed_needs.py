@@ -4,8 +4,8 @@ from collections.abc import Iterable, Iterator, Mapping
 
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.goals import Goals, offences
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plans.goals import Goals, offences
+from yellow_ladle.core.swaps.plans.plan import Plan
 from yellow_ladle.core.vocabulary.diets import diets
 
 

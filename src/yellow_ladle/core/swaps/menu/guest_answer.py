@@ -12,9 +12,9 @@ from typing import Literal, TypeAlias
 from yellow_ladle.core.book.need import Strictness
 from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.bases import base_library
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.library.bases import base_library
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import Plan
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.vocabulary.levels import Level
 

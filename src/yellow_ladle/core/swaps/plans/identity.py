@@ -9,14 +9,11 @@ or within one does, nor to a roux. A pot counts by the share of it that is chang
 
 from collections.abc import Iterable
 from functools import cached_property
-from typing import TYPE_CHECKING
 
 from yellow_ladle.core.book.book import Preparation, owner_of
 from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.reading.reading import Reading
-
-if TYPE_CHECKING:
-    from yellow_ladle.core.swaps.plan import Swap
+from yellow_ladle.core.swaps.plans.swap import Swap
 
 ANOTHER = 1 / 3
 """The share of a plate, without its liquids, from which on it is another dish."""
@@ -56,7 +53,7 @@ class Identity:
             self._shares[pot] = self._shares_of(pot)
         return self._shares[pot].get(index, 0.0)
 
-    def makes_other(self, swap: "Swap") -> bool:
+    def makes_other(self, swap: Swap) -> bool:
         """Whether a swap takes a line to another class, or away."""
         if swap.to is None:
             return True
@@ -67,7 +64,7 @@ class Identity:
         was, now = self._class(swap.from_), self._class(swap.to)
         return was is None or was != now
 
-    def is_another(self, swaps: "Iterable[Swap]") -> bool:
+    def is_another(self, swaps: Iterable[Swap]) -> bool:
         """Whether the item is another dish once some swaps are made."""
         changed = {swap.place: swap for swap in swaps if self.makes_other(swap)}
         if not self.main.isdisjoint(changed):

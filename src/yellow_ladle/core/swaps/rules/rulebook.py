@@ -5,8 +5,8 @@ from dataclasses import dataclass, replace
 
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.rule_setting import Note, Ruling
-from yellow_ladle.core.swaps.rules import SwapRule, rule_of, swap_rules
-from yellow_ladle.core.swaps.search.fidelity import Fidelity
+from yellow_ladle.core.swaps.plans.fidelity import Fidelity
+from yellow_ladle.core.swaps.rules.swap_rules import SwapRule, rule_of, swap_rules
 from yellow_ladle.core.vocabulary.toml import Table
 
 OWN = "own"

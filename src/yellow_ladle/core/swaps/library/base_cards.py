@@ -7,7 +7,7 @@ from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.bases import freest_of, shipped_bases
+from yellow_ladle.core.swaps.library.bases import freest_of, shipped_bases
 from yellow_ladle.core.vocabulary.classes import GROUP, expanded, pot_classes
 from yellow_ladle.core.vocabulary.levels import Level
 

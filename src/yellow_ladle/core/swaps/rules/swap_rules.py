@@ -6,8 +6,8 @@ from functools import cache
 from typing import Literal, TypeAlias, cast, get_args
 
 from yellow_ladle.core.book.book import Line
-from yellow_ladle.core.swaps.plan import When
-from yellow_ladle.core.swaps.search.fidelity import Fidelity
+from yellow_ladle.core.swaps.plans.fidelity import Fidelity
+from yellow_ladle.core.swaps.plans.swap import When
 from yellow_ladle.core.vocabulary.classes import expanded
 from yellow_ladle.core.vocabulary.toml import Table, names, number, numbers, rows, table, words
 

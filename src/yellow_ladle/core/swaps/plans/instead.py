@@ -4,9 +4,9 @@ from collections.abc import Iterable
 
 from yellow_ladle.core.book.book import Preparation, owner_of
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.goals import Goals
-from yellow_ladle.core.swaps.item_names import is_in_name
-from yellow_ladle.core.swaps.plan import Plan
+from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.item_names import is_in_name
+from yellow_ladle.core.swaps.plans.plan import Plan
 
 MAX_INSTEAD = 8
 

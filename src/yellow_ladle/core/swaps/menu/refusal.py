@@ -1,8 +1,8 @@
 """Why a plate cannot be made for somebody, in one sentence, with what would open it."""
 
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.swaps.bases import BaseLibrary
-from yellow_ladle.core.swaps.goals import Goals, offences
+from yellow_ladle.core.swaps.library.bases import BaseLibrary
+from yellow_ladle.core.swaps.plans.goals import Goals, offences
 from yellow_ladle.core.swaps.search.blockers import Blocked, standing_in_the_way
 from yellow_ladle.core.swaps.search.candidates import Proposer
 

@@ -1,0 +1,1 @@
+"""The shipped cards of bases that a kitchen may not have yet."""

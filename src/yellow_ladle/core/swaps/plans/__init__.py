@@ -1,0 +1,1 @@
+"""Plans: their goals, swaps, score and carried result."""

@@ -1,0 +1,1 @@
+"""The rules of swaps: what may stand in for what."""
