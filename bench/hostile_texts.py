@@ -15,7 +15,7 @@ from yellow_ladle.core.cards.card_words import card_words
 from yellow_ladle.core.labels.label_reading import TooLong
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.reading.reading import read
-from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.core.words.class_names import class_of_name
 from yellow_ladle.files.recipes.any_recipe import recipes_of
 
 Reader = Callable[[str], object]

@@ -5,11 +5,11 @@ import re
 from bench.carrying import timed
 from bench.made_up import large_book
 from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.labels.letters import fold
-from yellow_ladle.core.labels.lexicon import lexicon
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.unchecked import held, unchecked_bits
 from yellow_ladle.core.reading.reading import Reading, read
+from yellow_ladle.core.words.letters import fold
+from yellow_ladle.core.words.lexicon import lexicon
 
 LABELS = (
     "Sugar, wheat flour, palm oil, whey powder (milk), egg white powder, salt, raising agent"

@@ -17,10 +17,10 @@ from yellow_ladle.core.book.proposed_class import class_of, proposed, proposed_o
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.swaps.search.proposal import propose
-from yellow_ladle.core.vocabulary.class_names import ClassGuess, class_of_name
 from yellow_ladle.core.vocabulary.classes import known_classes, usual_of
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.words.class_names import ClassGuess, class_of_name
 from yellow_ladle.demo.kitchen import demo_book
 
 CLASSES = Path(__file__).resolve().parents[1] / "classes"

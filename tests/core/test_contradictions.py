@@ -9,7 +9,7 @@ from yellow_ladle.core.book.product import Addition, Bag, Product
 from yellow_ladle.core.carrying.label_sources import contradictions, measure
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change, reread
-from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.core.words.class_names import class_of_name
 
 PLAIN = {"otherwise": Evidence("plain_food")}
 

@@ -5,11 +5,11 @@ import unittest
 from tests.effort import tries
 from yellow_ladle.core.labels.label_reading import MAX_LABEL, LabelReading, TooLong
 from yellow_ladle.core.labels.languages import AUTO
-from yellow_ladle.core.labels.lexicon import ANY, languages, lexicon
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.toml import rows, table
+from yellow_ladle.core.words.lexicon import ANY, languages, lexicon
 
 CONTAINS, UNCHECKED, MAY = Level.CONTAINS, Level.UNCHECKED, Level.MAY_CONTAIN
 

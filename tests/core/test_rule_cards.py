@@ -9,7 +9,6 @@ from yellow_ladle.core.book.book import Preparation, Step
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.cards.card_names import Names
 from yellow_ladle.core.cards.card_words import named_foods
-from yellow_ladle.core.labels.lexicon import lexicon
 from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.swaps.apply.new_cards import placed
@@ -21,6 +20,7 @@ from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.rules.swap_rules import SwapRule, swap_rules
 from yellow_ladle.core.vocabulary.classes import known_classes
 from yellow_ladle.core.vocabulary.flags import shipped_flags
+from yellow_ladle.core.words.lexicon import lexicon
 
 SHIPPED = [flag.id for flag in shipped_flags()]
 ASIDE = 3

@@ -4,9 +4,9 @@ import re
 import unittest
 
 from yellow_ladle.core.labels.hits import additive
-from yellow_ladle.core.labels.lexicon import lexicon
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.words.lexicon import lexicon
 
 # Regulation (EC) 1333/2008, Annex II, part B, as it was consolidated in 2025; groups written out.
 ANNEX = """

@@ -19,7 +19,7 @@ from typing import TYPE_CHECKING
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.labels.languages import AUTO, language_of
-from yellow_ladle.core.labels.letters import tokens
+from yellow_ladle.core.words.letters import tokens
 from yellow_ladle.files.picture import upright
 from yellow_ladle.files.picture_frame import WHOLE_PICTURE, Frame, framed
 

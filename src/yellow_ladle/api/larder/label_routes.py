@@ -12,11 +12,11 @@ from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.labels.label_reading import Because, Listed, TooLong, Word
 from yellow_ladle.core.labels.languages import AUTO
-from yellow_ladle.core.labels.lexicon import languages
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.starting_points import SAY, goods
-from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.flags import Flag
+from yellow_ladle.core.words.class_names import class_of_name
+from yellow_ladle.core.words.lexicon import languages
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import ClassId, ProductPiece
 

@@ -10,12 +10,13 @@ from yellow_ladle.core.amounts.beginnings import (
     is_name,
     is_sizeless,
 )
-from yellow_ladle.core.amounts.misspelt import looks_like_a_measure, names_goods, turned
+from yellow_ladle.core.amounts.misspelt import looks_like_a_measure, names_goods
 from yellow_ladle.core.amounts.number_words import ARTICLES
 from yellow_ladle.core.amounts.phrases import AND_MORE, CONTAINER, EACH_OF, SIZES, SOME, TEMPERATURE
 from yellow_ladle.core.amounts.understood import SIZELESS, UNREAD, UNSURE
-from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.units import Unit, uncounted_classes
+from yellow_ladle.core.words.class_names import class_of_name
+from yellow_ladle.core.words.likeness import turned
 
 _MEASURES_FROM = 4
 """Letters from which on the beginning of a word is taken for a measure: `litres` in `litrefuls`."""

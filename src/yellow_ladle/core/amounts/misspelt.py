@@ -6,11 +6,12 @@ Such a word asks. Taken for the name of an item it would put two pieces of flour
 import re
 from collections.abc import Iterable
 
-from yellow_ladle.core.vocabulary.class_lexicon import languages
-from yellow_ladle.core.vocabulary.stems import split
+from yellow_ladle.core.words.class_lexicon import languages
+from yellow_ladle.core.words.likeness import MIN_TURNED, one_off, turned
+from yellow_ladle.core.words.stems import split
 
-MIN_TURNED, MIN_NEAR = 3, 4
-"""Letters of a word in which two may have changed places, and in which one may be wrong."""
+MIN_NEAR = 4
+"""Letters of a word in which one may be wrong."""
 
 
 def looks_like_a_measure(word: str, measures: Iterable[str]) -> bool:
@@ -41,25 +42,3 @@ def names_goods(word: str) -> bool:
         for part in split(word)
         for language in languages()
     )
-
-
-def turned(word: str, measure: str) -> bool:
-    """Whether two neighbouring letters have changed places."""
-    if len(word) != len(measure) or len(word) < MIN_TURNED:
-        return False
-    wrong = [at for at in range(len(word)) if word[at] != measure[at]]
-    return (
-        len(wrong) == 2
-        and wrong[1] == wrong[0] + 1
-        and word[wrong[0]] == measure[wrong[1]]
-        and word[wrong[1]] == measure[wrong[0]]
-    )
-
-
-def one_off(word: str, measure: str) -> bool:
-    """Whether one letter is wrong, missing or too many."""
-    short, long = sorted((word, measure), key=len)
-    if len(long) - len(short) > 1:
-        return False
-    at = next((n for n in range(len(short)) if short[n] != long[n]), len(short))
-    return short[at + (len(short) == len(long)) :] == long[at + 1 :]

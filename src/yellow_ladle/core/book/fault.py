@@ -2,7 +2,8 @@
 
 from collections.abc import Collection, Iterable
 from dataclasses import dataclass
-from difflib import get_close_matches
+
+from yellow_ladle.core.words.likeness import nearest
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,8 +31,8 @@ class BookRefused(ValueError):
 
 def near(word: str, known: Collection[str]) -> str:
     """`; did you mean "…"?` where a known word is near, else nothing."""
-    close = get_close_matches(word, known, n=1, cutoff=0.65)
-    return f'; did you mean "{close[0]}"?' if close else ""
+    close = nearest(word, known, 0.65)
+    return f'; did you mean "{close}"?' if close else ""
 
 
 def unknown(thing: str, word: str, known: Collection[str]) -> str:

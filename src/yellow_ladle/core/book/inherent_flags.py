@@ -8,7 +8,6 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from yellow_ladle.core.book.product import Product
-from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.classes import (
     UNSAID,
     Usual,
@@ -16,6 +15,7 @@ from yellow_ladle.core.vocabulary.classes import (
     of_twin,
     usual_of,
 )
+from yellow_ladle.core.words.class_names import class_of_name
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,7 +12,6 @@ from functools import cache
 
 from yellow_ladle.core.book.book import Book, Line, Preparation, owner_of
 from yellow_ladle.core.book.product import Product
-from yellow_ladle.core.vocabulary.class_names import UNKNOWN, ClassGuess, class_of_name
 from yellow_ladle.core.vocabulary.classes import (
     UNSAID,
     expanded,
@@ -23,6 +22,7 @@ from yellow_ladle.core.vocabulary.classes import (
 )
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.toml import Value, rows, table, words
+from yellow_ladle.core.words.class_names import UNKNOWN, ClassGuess, class_of_name
 
 _LIST = re.compile(r"(?i)^\W*(?:ingredients?|zutaten|ingrédients?|ingredientes|ingredienti)\s*:?")
 NAMED_BY_WHAT_THEY_ARE_FOR = ("dish", "soup")

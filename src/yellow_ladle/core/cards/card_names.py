@@ -10,10 +10,10 @@ from functools import cache, lru_cache
 from yellow_ladle.core.book.book import Book, Preparation, owner_of
 from yellow_ladle.core.labels.hits import forms
 from yellow_ladle.core.labels.languages import language_of
-from yellow_ladle.core.labels.letters import Token, tokens
-from yellow_ladle.core.labels.letters import words as words_of
-from yellow_ladle.core.labels.lexicon import Key, Lexicon, lexicon
 from yellow_ladle.core.vocabulary.toml import table
+from yellow_ladle.core.words.letters import Token, tokens
+from yellow_ladle.core.words.letters import words as words_of
+from yellow_ladle.core.words.lexicon import Key, Lexicon, lexicon
 
 MAX_BEFORE = 4
 """Words between "without" and what it takes back: "without any of the butter"."""

@@ -20,9 +20,9 @@ from yellow_ladle.core.cards.card_names import (
     spoken_in,
     taken_back,
 )
-from yellow_ladle.core.labels.letters import Token
-from yellow_ladle.core.labels.lexicon import Key, Lexicon
 from yellow_ladle.core.vocabulary.classes import known_classes
+from yellow_ladle.core.words.letters import Token
+from yellow_ladle.core.words.lexicon import Key, Lexicon
 
 INSTEAD_OF = "Instead of "
 ARTICLES = ("the", "a", "an")

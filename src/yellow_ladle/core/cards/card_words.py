@@ -13,10 +13,10 @@ from yellow_ladle.core.book.product import METHOD
 from yellow_ladle.core.cards.card_names import Names, names_of, run_of, taken_back
 from yellow_ladle.core.labels.hits import Hit, hits
 from yellow_ladle.core.labels.languages import language_of
-from yellow_ladle.core.labels.letters import words as words_of
-from yellow_ladle.core.labels.lexicon import Key, Lexicon, lexicon
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.words.letters import words as words_of
+from yellow_ladle.core.words.lexicon import Key, Lexicon, lexicon
 
 
 @dataclass(frozen=True, slots=True)

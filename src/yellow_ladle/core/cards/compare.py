@@ -5,7 +5,6 @@ Every field of a value is compared; its word stands beside it (`field_words.py`)
 
 from collections.abc import Collection, Iterator, Mapping
 from dataclasses import dataclass, fields
-from difflib import SequenceMatcher
 from typing import TYPE_CHECKING, Literal, TypeAlias
 
 from yellow_ladle.core.book.book import Line, Preparation, RecipeVersion, Step
@@ -14,6 +13,7 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.cards.align import aligned
 from yellow_ladle.core.vocabulary.field_words import Name, amount_words, field_shown, shown, word_of
 from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.words.likeness import likeness
 
 if TYPE_CHECKING:
     from _typeshed import DataclassInstance
@@ -168,7 +168,7 @@ def _step(place: int, old: Step, new: Step, name: Name) -> Iterator[Difference]:
 
 def _alike(old: str, new: str) -> bool:
     """Whether a text was reworded, and not replaced by another one."""
-    return SequenceMatcher(None, old.split(), new.split()).ratio() >= REWORDED
+    return likeness(old.split(), new.split()) >= REWORDED
 
 
 def _flags(before: Preparation, after: Preparation) -> Iterator[Difference]:

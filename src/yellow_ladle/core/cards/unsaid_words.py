@@ -11,11 +11,11 @@ from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.cards.card_names import Names, names_of, run_of
 from yellow_ladle.core.cards.card_words import named_foods
 from yellow_ladle.core.labels.languages import language_of
-from yellow_ladle.core.labels.lexicon import lexicon
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.vocabulary.class_lexicon import fillers
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.core.vocabulary.stems import STEMS, split
+from yellow_ladle.core.words.class_lexicon import fillers
+from yellow_ladle.core.words.lexicon import lexicon
+from yellow_ladle.core.words.stems import STEMS, split
 
 
 @dataclass(frozen=True, slots=True)

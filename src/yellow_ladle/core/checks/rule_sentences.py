@@ -4,9 +4,9 @@ import re
 from functools import cache
 
 from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
-from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.classes import known_classes, pot_classes
 from yellow_ladle.core.vocabulary.toml import table, words
+from yellow_ladle.core.words.class_names import class_of_name
 
 _WORD = re.compile(r"[^\W\d_]+(?:-[^\W\d_]+)?")
 

@@ -4,8 +4,8 @@ from collections.abc import Collection, Iterator, Sequence
 
 from yellow_ladle.core.labels.hits import Hit
 from yellow_ladle.core.labels.ingredients import Ingredient
-from yellow_ladle.core.labels.letters import CLOSING, OPENING, Token
-from yellow_ladle.core.labels.lexicon import Entry, Lexicon
+from yellow_ladle.core.words.letters import CLOSING, OPENING, Token
+from yellow_ladle.core.words.lexicon import Entry, Lexicon
 
 GLUTEN = ("wheat", "rye", "barley", "oats")
 PLANTS = frozenset(

@@ -9,9 +9,9 @@ from dataclasses import replace
 from functools import lru_cache
 
 from yellow_ladle.core.labels.hits import additive, stands
-from yellow_ladle.core.labels.letters import Token, fold
-from yellow_ladle.core.labels.lexicon import Lexicon, lexicon
 from yellow_ladle.core.labels.vocabulary import is_plain
+from yellow_ladle.core.words.letters import Token, fold
+from yellow_ladle.core.words.lexicon import Lexicon, lexicon
 
 LETTERS = (
     str.maketrans("0134567892", "oleasgtbgz"),

@@ -11,9 +11,9 @@ from yellow_ladle.core.labels.label_reading import (
     Proposal,
     Word,
 )
-from yellow_ladle.core.labels.letters import Token
-from yellow_ladle.core.labels.lexicon import Entry
 from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.words.letters import Token
+from yellow_ladle.core.words.lexicon import Entry
 
 
 class Findings:

@@ -4,8 +4,8 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
-from yellow_ladle.core.labels.letters import Token
-from yellow_ladle.core.labels.lexicon import Entry, Lexicon, shortened
+from yellow_ladle.core.words.letters import Token
+from yellow_ladle.core.words.lexicon import Entry, Lexicon, shortened
 
 ENDINGS = {
     "en": (("ies", "y"), ("es", ""), ("s", "")),

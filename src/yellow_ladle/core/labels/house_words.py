@@ -7,11 +7,11 @@ import re
 from collections.abc import Iterable, Iterator, Sequence
 
 from yellow_ladle.core.labels.label_reading import Because, Listed, Proposal
-from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.classes import usual_of
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.core.vocabulary.stems import STEMS, folded, split
+from yellow_ladle.core.words.class_names import class_of_name
+from yellow_ladle.core.words.stems import STEMS, folded, split
 
 WORD = re.compile(r"\w+")
 

@@ -4,8 +4,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 
 from yellow_ladle.core.labels.hits import Hit, hits
-from yellow_ladle.core.labels.letters import CLOSING, OPENING, Token
-from yellow_ladle.core.labels.lexicon import Lexicon
+from yellow_ladle.core.words.letters import CLOSING, OPENING, Token
+from yellow_ladle.core.words.lexicon import Lexicon
 
 PARTING = frozenset(",;.!?\n•·|/")
 FEWEST = 2

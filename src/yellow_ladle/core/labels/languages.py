@@ -3,8 +3,8 @@
 from collections.abc import Iterable, Sequence
 
 from yellow_ladle.core.labels.damage import repaired
-from yellow_ladle.core.labels.letters import Token
-from yellow_ladle.core.labels.lexicon import languages, lexicon
+from yellow_ladle.core.words.letters import Token
+from yellow_ladle.core.words.lexicon import languages, lexicon
 
 AUTO = "auto"
 CLEARLY = 2

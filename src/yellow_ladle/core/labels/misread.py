@@ -6,10 +6,10 @@ In a text that a machine read from a picture such a word may well be that other 
 from collections.abc import Iterator
 from functools import cache
 
-from yellow_ladle.core.amounts.misspelt import one_off, turned
 from yellow_ladle.core.labels.label_reading import LabelReading, Word
-from yellow_ladle.core.labels.letters import fold
-from yellow_ladle.core.labels.lexicon import languages, lexicon
+from yellow_ladle.core.words.letters import fold
+from yellow_ladle.core.words.lexicon import languages, lexicon
+from yellow_ladle.core.words.likeness import one_off, turned
 
 MIN_LETTERS = 3
 

@@ -39,14 +39,14 @@ from yellow_ladle.core.labels.languages import (
     language_of,
     parts_by_language,
 )
-from yellow_ladle.core.labels.letters import Token, is_parted, tokens
-from yellow_ladle.core.labels.lexicon import Entry, Lexicon, lexicon
 from yellow_ladle.core.labels.line_breaks import merged
 from yellow_ladle.core.labels.turns import Turn, opens_a_sentence, turns
 from yellow_ladle.core.labels.vocabulary import unknown_words
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.regimes import regimes
+from yellow_ladle.core.words.letters import Token, is_parted, tokens
+from yellow_ladle.core.words.lexicon import Entry, Lexicon, lexicon
 
 USUAL_REGIME = "eu-14"
 LISTING = ("ingredients", "contains", "apart")

@@ -2,8 +2,8 @@
 
 from collections.abc import Sequence
 
-from yellow_ladle.core.labels.letters import Token
-from yellow_ladle.core.labels.lexicon import Lexicon
+from yellow_ladle.core.words.letters import Token
+from yellow_ladle.core.words.lexicon import Lexicon
 
 ENDS = frozenset(".!?\n•·|")
 """Marks that end a sentence, or a line of a list."""

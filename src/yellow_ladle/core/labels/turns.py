@@ -4,10 +4,10 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from yellow_ladle.core.labels.hits import forms, hits
-from yellow_ladle.core.labels.letters import CLOSING, OPENING, Token
-from yellow_ladle.core.labels.lexicon import Lexicon
 from yellow_ladle.core.labels.sites import ENDS, NEAR, mark_sites
 from yellow_ladle.core.labels.yes_no_tables import answers
+from yellow_ladle.core.words.letters import CLOSING, OPENING, Token
+from yellow_ladle.core.words.lexicon import Lexicon
 
 ENDS_AND_SEMICOLON = ENDS | {";"}
 MAX_PHRASE = 12

@@ -4,8 +4,8 @@ from collections.abc import Iterator, Sequence
 from functools import lru_cache
 
 from yellow_ladle.core.labels.hits import MAX_WORD, additive, forms, hits
-from yellow_ladle.core.labels.letters import Token
-from yellow_ladle.core.labels.lexicon import Lexicon, lexicon
+from yellow_ladle.core.words.letters import Token
+from yellow_ladle.core.words.lexicon import Lexicon, lexicon
 
 PARTING = ",;.!?\n•·|"
 MIN_PIECE = 4

@@ -3,8 +3,8 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from yellow_ladle.core.labels.letters import Token
-from yellow_ladle.core.labels.lexicon import Lexicon
+from yellow_ladle.core.words.letters import Token
+from yellow_ladle.core.words.lexicon import Lexicon
 
 ASKING = ":|"
 ENDING = ",;.\n|/)]"

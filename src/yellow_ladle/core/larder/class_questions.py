@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from yellow_ladle.core.book.proposed_class import proposed
 from yellow_ladle.core.reading.reading import Reading
-from yellow_ladle.core.vocabulary.class_names import ClassGuess
+from yellow_ladle.core.words.class_names import ClassGuess
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,13 +2,13 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from difflib import SequenceMatcher
 from functools import cache, lru_cache
 
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.vocabulary.classes import expanded
-from yellow_ladle.core.vocabulary.stems import english, split
 from yellow_ladle.core.vocabulary.toml import section, table, words
+from yellow_ladle.core.words.likeness import likeness
+from yellow_ladle.core.words.stems import english, split
 
 SURE = 0.9
 """From this likeness on, and with nothing nearly as like, a match is taken without asking."""
@@ -102,7 +102,7 @@ def _word_likeness(one: str, other: str) -> float:
         return 1.0
     if abs(len(one) - len(other)) > 2 or len(one) < 4 or one[0] != other[0]:
         return 0.0
-    ratio = SequenceMatcher(None, one, other).ratio()
+    ratio = likeness(one, other)
     return ratio if ratio >= SLIPPED else 0.0
 
 

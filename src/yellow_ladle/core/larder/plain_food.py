@@ -10,13 +10,13 @@ from functools import cache
 from yellow_ladle.core.book.inherent_flags import inherent_flags
 from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.product import PLAIN_FOOD, Product
-from yellow_ladle.core.vocabulary.class_lexicon import table_of_classes
-from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.classes import UNSAID, of_twin
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.core.vocabulary.stems import STEMS, folded, split
 from yellow_ladle.core.vocabulary.toml import section, words
+from yellow_ladle.core.words.class_lexicon import table_of_classes
+from yellow_ladle.core.words.class_names import class_of_name
+from yellow_ladle.core.words.stems import STEMS, folded, split
 
 MIN_COMPOUND_END = 4
 """Letters of the shortest word that is looked for at the end of a compound."""

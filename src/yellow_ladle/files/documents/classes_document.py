@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from typing import Any
 
-from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.core.words.class_names import class_of_name
 
 
 def classes_content(names: Iterable[str]) -> dict[str, Any]:

@@ -5,7 +5,7 @@ from functools import lru_cache
 
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.phrases import ABOUT, EACH, NO_AMOUNT, TEMPERATURE
-from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.core.words.class_names import class_of_name
 from yellow_ladle.files.recipes.ingredient_text import (
     DIGIT,
     amount_between,

@@ -6,7 +6,7 @@ from functools import cached_property
 
 from yellow_ladle.core.amounts.phrases import TEMPERATURE
 from yellow_ladle.core.amounts.understood import Understood
-from yellow_ladle.core.vocabulary.class_names import class_of_name
+from yellow_ladle.core.words.class_names import class_of_name
 from yellow_ladle.files.recipes.ingredient_list import is_goods, labelled_list, names_in, run_in
 from yellow_ladle.files.recipes.ingredient_text import (
     has_amount_after_gap,

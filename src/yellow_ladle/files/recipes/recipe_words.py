@@ -2,10 +2,10 @@
 
 import re
 from collections.abc import Iterable
-from difflib import get_close_matches
 from functools import cache, lru_cache
 
 from yellow_ladle.core.vocabulary.toml import Table, number, rows, section, table, words
+from yellow_ladle.core.words.likeness import nearest
 
 MIN_HEAD, NEAR_HEAD = 5, 0.86
 """Letters of a heading that may be mistyped, and how near (0 to 1) it then has to be."""
@@ -50,7 +50,7 @@ def is_head(text: str, what: str) -> bool:
     plain = text.strip(" :*_#.-–—").lower()
     if plain in heads(what):
         return True
-    return len(plain) >= MIN_HEAD and bool(get_close_matches(plain, heads(what), 1, NEAR_HEAD))
+    return len(plain) >= MIN_HEAD and nearest(plain, heads(what), NEAR_HEAD) is not None
 
 
 def _any_of(found: Iterable[str]) -> str:

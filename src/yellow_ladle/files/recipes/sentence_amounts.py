@@ -12,10 +12,10 @@ from functools import cache
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.labels.hits import hits
 from yellow_ladle.core.labels.languages import language_of
-from yellow_ladle.core.labels.letters import tokens
-from yellow_ladle.core.labels.lexicon import lexicon
-from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.units import shipped_units
+from yellow_ladle.core.words.class_names import class_of_name
+from yellow_ladle.core.words.letters import tokens
+from yellow_ladle.core.words.lexicon import lexicon
 from yellow_ladle.files.recipes.ingredient_text import understood_line
 from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
 from yellow_ladle.files.recipes.recipe_words import beginning, listed

@@ -2,14 +2,14 @@
 
 import re
 from dataclasses import dataclass
-from difflib import get_close_matches
 from functools import lru_cache
 
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.book.book import Yield
-from yellow_ladle.core.vocabulary.class_names import class_of_name
 from yellow_ladle.core.vocabulary.units import shipped_units
+from yellow_ladle.core.words.class_names import class_of_name
+from yellow_ladle.core.words.likeness import nearest
 from yellow_ladle.files.recipes.recipe_words import beginning, listed
 from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 
@@ -163,6 +163,7 @@ def _names_people(item: str) -> bool:
     first = item.split(maxsplit=1)[0].lower().strip(".,") if item else ""
     if first in listed("yields", "people"):
         return True
-    return len(first) >= MIN_MISTYPED and bool(
-        get_close_matches(first, listed("yields", "people"), 1, NEAR_WORD)
+    return (
+        len(first) >= MIN_MISTYPED
+        and nearest(first, listed("yields", "people"), NEAR_WORD) is not None
     )

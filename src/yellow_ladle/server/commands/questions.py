@@ -98,8 +98,8 @@ def label(
     """What a label's words propose for each flag, and what to ask its maker."""
     from yellow_ladle.core.labels.label_reading import TooLong
     from yellow_ladle.core.labels.languages import AUTO
-    from yellow_ladle.core.labels.lexicon import languages
     from yellow_ladle.core.labels.reader import read_label
+    from yellow_ladle.core.words.lexicon import languages
     from yellow_ladle.files.documents.label_document import label_content
     from yellow_ladle.files.picture import is_picture
 

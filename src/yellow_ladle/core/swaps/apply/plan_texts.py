@@ -21,14 +21,14 @@ from yellow_ladle.core.cards.card_names import (
 from yellow_ladle.core.cards.card_texts import Renaming, in_place_of, named_without, short_name
 from yellow_ladle.core.cards.card_words import NamedFood, named_foods, words_of_card
 from yellow_ladle.core.cards.left_out import without_left_out, without_void
-from yellow_ladle.core.labels.letters import Token
-from yellow_ladle.core.labels.letters import words as words_of
-from yellow_ladle.core.labels.lexicon import Key, Lexicon
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
 from yellow_ladle.core.swaps.plans.plan import Plan
 from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.vocabulary.levels import Level
+from yellow_ladle.core.words.letters import Token
+from yellow_ladle.core.words.letters import words as words_of
+from yellow_ladle.core.words.lexicon import Key, Lexicon
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,11 +2,11 @@
 
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.book.tool import clean_name
-from yellow_ladle.core.labels.letters import words as words_of
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
 from yellow_ladle.core.swaps.plans.item_names import short_name
 from yellow_ladle.core.swaps.plans.plan import Plan
+from yellow_ladle.core.words.letters import words as words_of
 
 MAX_NAMED = 2
 

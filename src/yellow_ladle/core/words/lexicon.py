@@ -5,8 +5,8 @@ from dataclasses import dataclass, field
 from functools import cache
 from importlib.resources import files
 
-from yellow_ladle.core.labels.letters import words as words_of
 from yellow_ladle.core.vocabulary.toml import Table, rows, section, table, words
+from yellow_ladle.core.words.letters import words as words_of
 
 ANY = "any"
 PHRASES = (

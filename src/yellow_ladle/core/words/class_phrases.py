@@ -4,8 +4,8 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from yellow_ladle.core.vocabulary.class_lexicon import Language, fillers
-from yellow_ladle.core.vocabulary.stems import split
+from yellow_ladle.core.words.class_lexicon import Language, fillers
+from yellow_ladle.core.words.stems import split
 
 MAX_GAP = 2
 """Words of no weight that may stand between the words of a phrase: "smoked wild salmon"."""

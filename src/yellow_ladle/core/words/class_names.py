@@ -10,10 +10,11 @@ word for a whole family of things, a language that reads it otherwise.
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass
-from difflib import get_close_matches
 from functools import cache, lru_cache
 
-from yellow_ladle.core.vocabulary.class_lexicon import (
+from yellow_ladle.core.vocabulary.classes import usual_of
+from yellow_ladle.core.vocabulary.toml import section, words
+from yellow_ladle.core.words.class_lexicon import (
     OTHER,
     Language,
     languages,
@@ -21,16 +22,15 @@ from yellow_ladle.core.vocabulary.class_lexicon import (
     single_words,
     table_of_classes,
 )
-from yellow_ladle.core.vocabulary.class_phrases import (
+from yellow_ladle.core.words.class_phrases import (
     Hit,
     NameWord,
     is_plain,
     phrases_in,
     words_of_name,
 )
-from yellow_ladle.core.vocabulary.classes import usual_of
-from yellow_ladle.core.vocabulary.stems import split
-from yellow_ladle.core.vocabulary.toml import section, words
+from yellow_ladle.core.words.likeness import nearest
+from yellow_ladle.core.words.stems import split
 
 MAX_OTHERS = 3
 MIN_MISSPELT = 5
@@ -246,9 +246,9 @@ def _misspelt(name: str) -> ClassGuess:
         for word in reversed(part):
             if len(word.text) < MIN_MISSPELT or word.owner:
                 continue
-            near = get_close_matches(word.text, single_words(), 1, SLIP)
-            if near and near[0][0] == word.text[0]:
-                return _unsure(single_words()[near[0]])
+            near = nearest(word.text, single_words(), SLIP)
+            if near and near[0] == word.text[0]:
+                return _unsure(single_words()[near])
     return UNKNOWN
 
 

@@ -5,8 +5,8 @@ from dataclasses import dataclass, field
 from functools import cache
 
 from yellow_ladle.core.vocabulary.classes import known_classes, of_twin
-from yellow_ladle.core.vocabulary.stems import STEMS, split
 from yellow_ladle.core.vocabulary.toml import Table, section, table, words
+from yellow_ladle.core.words.stems import STEMS, split
 
 MIN_COMPOUND = 4
 """Letters of the shortest word that may be the end of a compound."""
