@@ -13,11 +13,11 @@ from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.labels.label_reading import MAX_LABEL, TooLong
 from yellow_ladle.core.labels.reader import read_label
+from yellow_ladle.core.recipes.recipe import Recipe
+from yellow_ladle.core.recipes.review import review
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
-from yellow_ladle.files.recipes.recipe import Recipe
 from yellow_ladle.files.recipes.recipe_reader import read_recipes
-from yellow_ladle.files.recipes.review import review
 from yellow_ladle.files.tables.spreadsheet import read_table
 from yellow_ladle.store.file.photos import encoded_anew
 

@@ -6,9 +6,9 @@ from tests.kitchens import BUTTER, FLOUR, book, pot, product
 from tests.recipes.measuring import texts
 from yellow_ladle.core.cards.unsaid_words import covers, unsaid_foods
 from yellow_ladle.core.reading.reading import read
+from yellow_ladle.core.recipes.review import review
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.recipes.any_recipe import recipes_of
-from yellow_ladle.files.recipes.review import review
 
 GOODS = (
     *(BUTTER, FLOUR, product("hazelnuts", "hazelnut", "hazelnut")),

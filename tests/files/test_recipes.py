@@ -12,15 +12,15 @@ from pypdf import PdfReader
 from tests.kitchens import CHEESE_BOOK, book, line, pot, product, read
 from yellow_ladle.core.book.book import Step, Yield
 from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.recipes.recipe import Recipe
+from yellow_ladle.core.recipes.review import Reviewed, review
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.print.card_markdown import card_markdown
 from yellow_ladle.files.print.card_pdf import card_pdf
 from yellow_ladle.files.recipes.plain_text import plain
-from yellow_ladle.files.recipes.recipe import Recipe
 from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES, minutes_of, read_recipes
 from yellow_ladle.files.recipes.recipe_writer import duration, recipe_content, recipes_bytes
-from yellow_ladle.files.recipes.review import Reviewed, review
 from yellow_ladle.files.tables.book_table import HEADINGS, book_rows
 from yellow_ladle.files.tables.spreadsheet import write_csv
 

@@ -7,9 +7,9 @@ from pathlib import Path
 from typing import Any
 
 from yellow_ladle.core.amounts.understood import Understood
-from yellow_ladle.files.recipes.ingredient_text import understood_line
-from yellow_ladle.files.recipes.recipe import Recipe
-from yellow_ladle.files.recipes.text_reader import text_recipes
+from yellow_ladle.core.recipes.ingredient_text import understood_line
+from yellow_ladle.core.recipes.recipe import Recipe
+from yellow_ladle.core.recipes.text_reader import text_recipes
 
 HERE = Path(__file__).parent
 

@@ -12,8 +12,8 @@ from bench.hostile_texts import KINDS, MAX_RATIO, READERS, Reader
 from tests.effort import THOROUGH, examples
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.labels.label_reading import TooLong
+from yellow_ladle.core.recipes.bounded_text import MAX_LINE, MAX_WORD, within_bounds
 from yellow_ladle.files.recipes.any_recipe import recipes_of
-from yellow_ladle.files.recipes.bounded_text import MAX_LINE, MAX_WORD, within_bounds
 
 LETTERS = 4_000 if THOROUGH else 1_500
 FEW_CALLS = 3_000

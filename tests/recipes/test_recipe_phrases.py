@@ -2,11 +2,11 @@
 
 import unittest
 
-from yellow_ladle.files.recipes.ingredient_list import run_in
-from yellow_ladle.files.recipes.ingredient_text import understood_line
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.told_steps import Language, tells_to_do
-from yellow_ladle.files.recipes.yield_text import apart, yield_of
+from yellow_ladle.core.recipes.ingredient_list import run_in
+from yellow_ladle.core.recipes.ingredient_text import understood_line
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.told_steps import Language, tells_to_do
+from yellow_ladle.core.recipes.yield_text import apart, yield_of
 
 
 class Phrases(unittest.TestCase):

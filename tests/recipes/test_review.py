@@ -9,9 +9,9 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import Change, applied
+from yellow_ladle.core.recipes.review import Reviewed, heat_of, review
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.recipes.any_recipe import recipes_of
-from yellow_ladle.files.recipes.review import Reviewed, heat_of, review
 
 NOTEBOOK = """
 Cream sauce

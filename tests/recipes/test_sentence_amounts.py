@@ -6,13 +6,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.effort import examples
+from yellow_ladle.core.recipes.ingredient_text import understood_line
+from yellow_ladle.core.recipes.recipe import Recipe, RecipeStep
+from yellow_ladle.core.recipes.review import review
+from yellow_ladle.core.recipes.sentence_amounts import amounts_in, with_lines_from_sentences
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import demo_book
 from yellow_ladle.files.recipes.any_recipe import recipes_of
-from yellow_ladle.files.recipes.ingredient_text import understood_line
-from yellow_ladle.files.recipes.recipe import Recipe, RecipeStep
-from yellow_ladle.files.recipes.review import review
-from yellow_ladle.files.recipes.sentence_amounts import amounts_in, with_lines_from_sentences
 
 SENTENCES = {
     "Melt 50 g butter, sweat two onions, dust with 40 g flour and simmer for 20 minutes.": [

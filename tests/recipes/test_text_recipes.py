@@ -12,11 +12,11 @@ from hypothesis import strategies as st
 from tests.effort import SEED, examples, tries
 from tests.recipes.layouts import Laid, laid_out
 from tests.recipes.measuring import Counted, fresh, measure, texts
-from yellow_ladle.files.recipes.ingredient_list import run_in
-from yellow_ladle.files.recipes.ingredient_text import understood_line
-from yellow_ladle.files.recipes.line_spacing import single_spaced
-from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe
-from yellow_ladle.files.recipes.text_reader import text_recipes
+from yellow_ladle.core.recipes.ingredient_list import run_in
+from yellow_ladle.core.recipes.ingredient_text import understood_line
+from yellow_ladle.core.recipes.line_spacing import single_spaced
+from yellow_ladle.core.recipes.recipe import UNNAMED, Recipe
+from yellow_ladle.core.recipes.text_reader import text_recipes
 
 GOODS = ("butter", "plain flour", "leeks", "milk", "cod", "salt", "hen stock", "brown onions")
 UNITS = ("g", "kg", "ml", "l", "tbsp", "tsp", "cups", "oz")

@@ -6,8 +6,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.effort import examples
-from yellow_ladle.files.recipes.text_reader import text_recipes
-from yellow_ladle.files.recipes.two_columns import in_one_column
+from yellow_ladle.core.recipes.text_reader import text_recipes
+from yellow_ladle.core.recipes.two_columns import in_one_column
 
 STEW = """Chicken stew                                 serves 4
 

@@ -18,15 +18,15 @@ from yellow_ladle.api.schemas.answer_forms import Answer, Named, PlainOut, named
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.cards.unsaid_words import unsaid_foods
 from yellow_ladle.core.reading.reading import Reading
+from yellow_ladle.core.recipes.recipe import Recipe
+from yellow_ladle.core.recipes.review import Reviewed, ReviewedLine, review
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import PreparationPiece, ProductPiece
 from yellow_ladle.files.book.piece import Id, ItemId
 from yellow_ladle.files.print.card_markdown import card_markdown
 from yellow_ladle.files.recipes.any_recipe import recipes_of
-from yellow_ladle.files.recipes.recipe import Recipe
 from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES
 from yellow_ladle.files.recipes.recipe_writer import recipes_bytes
-from yellow_ladle.files.recipes.review import Reviewed, ReviewedLine, review
 from yellow_ladle.files.tables.book_table import book_rows
 from yellow_ladle.files.tables.spreadsheet import write_csv
 from yellow_ladle.store.book_repository import Now

@@ -4,8 +4,8 @@ from collections.abc import Collection, Iterable
 from typing import Any
 
 from yellow_ladle.core.labels.label_reading import Word
-from yellow_ladle.files.recipes.ingredient_text import is_optional, understood_line
-from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine
+from yellow_ladle.core.recipes.ingredient_text import is_optional, understood_line
+from yellow_ladle.core.recipes.recipe import Recipe, RecipeLine
 
 LOOK = 'Is "{words}" what the picture says? It could not be read with certainty.'
 

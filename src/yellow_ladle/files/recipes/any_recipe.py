@@ -6,13 +6,13 @@ from dataclasses import replace
 from io import BytesIO
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.recipes.recipe import UNNAMED, Recipe
+from yellow_ladle.core.recipes.sentence_amounts import with_lines_from_sentences
+from yellow_ladle.core.recipes.text_reader import text_recipes
 from yellow_ladle.files.recipes.markup_text import docx_text, html_text, odt_text, pdf_text
 from yellow_ladle.files.recipes.plain_text import json_blocks
-from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe
 from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES, bounded, read_recipes
 from yellow_ladle.files.recipes.recipe_table import looks_like_a_table, table_recipes
-from yellow_ladle.files.recipes.sentence_amounts import with_lines_from_sentences
-from yellow_ladle.files.recipes.text_reader import text_recipes
 from yellow_ladle.files.tables.spreadsheet import read_table
 
 NOTHING = (

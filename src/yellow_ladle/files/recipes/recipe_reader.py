@@ -14,10 +14,10 @@ from typing import Any
 from pydantic import TypeAdapter, ValidationError
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.recipes.recipe import UNNAMED, Recipe, RecipeLine, RecipeStep
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.yield_text import yield_of
 from yellow_ladle.files.recipes.plain_text import json_blocks, plain
-from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe, RecipeLine, RecipeStep
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.yield_text import yield_of
 
 MAX_BYTES = 16 * 1024 * 1024
 MAX_RECIPES = 500

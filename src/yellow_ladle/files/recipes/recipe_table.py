@@ -3,10 +3,10 @@
 from collections.abc import Sequence
 
 from yellow_ladle.core.amounts.grammar import understand
-from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.table_rows import column, columns_of
-from yellow_ladle.files.recipes.text_reader import text_recipes
+from yellow_ladle.core.recipes.recipe import Recipe, RecipeLine, RecipeStep
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.table_rows import column, columns_of
+from yellow_ladle.core.recipes.text_reader import text_recipes
 from yellow_ladle.files.tables.spreadsheet import Table, plain_text
 
 MIN_ROWS = 2

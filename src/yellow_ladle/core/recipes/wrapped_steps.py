@@ -2,8 +2,8 @@
 
 import re
 
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.text_structure import TextStructure
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.text_structure import TextStructure
 
 _GOES_ON = re.compile(
     r"(?:,|\b(?:and|or|to|the|an?|in|with|for|until|of|und|oder|zu|die|der|den|das|mit|bis|im?n?|et|ou"

@@ -7,7 +7,7 @@ import re
 from collections.abc import Callable, Iterator
 from itertools import pairwise
 
-from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe
+from yellow_ladle.core.recipes.recipe import UNNAMED, Recipe
 
 _GAP = re.compile(r"\n[ \t]*\n[ \t]*(?:(?:[-*_=~][ \t]*){3,}\n|\n)|\f")
 """A rule behind an empty line, or two empty lines; a rule right under a title belongs to it."""

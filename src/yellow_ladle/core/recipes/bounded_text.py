@@ -9,7 +9,7 @@ import re
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
-from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
+from yellow_ladle.core.recipes.recipe import Recipe, RecipeLine, RecipeStep
 
 MAX_WORD = 60
 """Letters of a word that is read whole; the longest German compound is shorter."""

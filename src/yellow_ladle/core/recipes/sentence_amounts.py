@@ -12,15 +12,15 @@ from functools import cache
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.labels.hits import hits
 from yellow_ladle.core.labels.languages import language_of
+from yellow_ladle.core.recipes.ingredient_text import understood_line
+from yellow_ladle.core.recipes.recipe import Recipe, RecipeLine, RecipeStep
+from yellow_ladle.core.recipes.recipe_words import beginning, listed
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.told_steps import tells_to_do_in_any_language
 from yellow_ladle.core.vocabulary.units import shipped_units
 from yellow_ladle.core.words.class_names import class_of_name
 from yellow_ladle.core.words.letters import tokens
 from yellow_ladle.core.words.lexicon import lexicon
-from yellow_ladle.files.recipes.ingredient_text import understood_line
-from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
-from yellow_ladle.files.recipes.recipe_words import beginning, listed
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.told_steps import tells_to_do_in_any_language
 
 MAX_WORDS = 6
 """Words of an ingredient that is told in a sentence, its amount besides."""

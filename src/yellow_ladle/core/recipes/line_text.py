@@ -5,16 +5,16 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from yellow_ladle.core.amounts.phrases import NO_AMOUNT
-from yellow_ladle.files.recipes.ingredient_text import (
+from yellow_ladle.core.recipes.ingredient_text import (
     has_amount_after_gap,
     is_abbreviation,
     is_bulleted,
     without_bullet,
 )
-from yellow_ladle.files.recipes.recipe_facts import facts_of, is_fact, is_time
-from yellow_ladle.files.recipes.recipe_words import beginning, is_head, listed
-from yellow_ladle.files.recipes.told_steps import Language, tells_to_do
-from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of
+from yellow_ladle.core.recipes.recipe_facts import facts_of, is_fact, is_time
+from yellow_ladle.core.recipes.recipe_words import beginning, is_head, listed
+from yellow_ladle.core.recipes.told_steps import Language, tells_to_do
+from yellow_ladle.core.recipes.yield_text import Told, apart, yield_of
 
 _NUMBER = re.compile(
     r"^\s*(?:(?:step|schritt|étape|paso|passo|fase)\s*)?[(\[]?\d{1,2}\s*[.):\]]+-?\s*(?=\D)|"

@@ -3,9 +3,9 @@
 What is left out of the list carries no flags, so a line that may be an ingredient is one.
 """
 
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.text_line import MAX_PART_WORDS
-from yellow_ladle.files.recipes.text_structure import TextStructure
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.text_line import MAX_PART_WORDS
+from yellow_ladle.core.recipes.text_structure import TextStructure
 
 
 def lists_otherwise(page: TextStructure, at: int) -> bool:

@@ -13,10 +13,10 @@ from yellow_ladle.core.amounts.grammar import MAX_TYPED, too_long, understand
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.amounts.phrases import ABOUT
 from yellow_ladle.core.amounts.understood import UNSURE, Understood
+from yellow_ladle.core.recipes.recipe_words import listed
+from yellow_ladle.core.recipes.told_steps import tells_to_do, tells_to_do_in_any_language
 from yellow_ladle.core.vocabulary.units import Spoons, Unit, shipped_units
 from yellow_ladle.core.words.class_names import class_of_name
-from yellow_ladle.files.recipes.recipe_words import listed
-from yellow_ladle.files.recipes.told_steps import tells_to_do, tells_to_do_in_any_language
 
 BULLETS = "•*-–—·▪◦‣+□☐✓"
 _BULLET = re.compile(rf"^\s*[{re.escape(BULLETS)}]+\s+|^\s*•\s*")

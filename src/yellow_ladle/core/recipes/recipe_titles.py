@@ -7,13 +7,13 @@ recipe before, one by itself between blank lines.
 import re
 from typing import Literal, TypeAlias
 
+from yellow_ladle.core.recipes.ingredient_text import starts_with_digit
+from yellow_ladle.core.recipes.listed_line import MAX_UNMEASURED_WORDS
+from yellow_ladle.core.recipes.recipe_draft import RecipeDraft
+from yellow_ladle.core.recipes.text_line import MAX_TITLE_WORDS, TextLine
+from yellow_ladle.core.recipes.text_structure import TextStructure
+from yellow_ladle.core.recipes.yield_text import apart
 from yellow_ladle.core.vocabulary.units import shipped_units
-from yellow_ladle.files.recipes.ingredient_text import starts_with_digit
-from yellow_ladle.files.recipes.listed_line import MAX_UNMEASURED_WORDS
-from yellow_ladle.files.recipes.recipe_draft import RecipeDraft
-from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, TextLine
-from yellow_ladle.files.recipes.text_structure import TextStructure
-from yellow_ladle.files.recipes.yield_text import apart
 
 _OF_BOOK = re.compile(r"\b(?:p|page|seite|página|pagina)\.?\s?\d{1,4}$", re.I)
 """The page that the title of a book or chapter tells: `Basics, page 3`."""

@@ -3,7 +3,7 @@
 import re
 from itertools import groupby
 
-from yellow_ladle.files.recipes.ingredient_text import understood_line
+from yellow_ladle.core.recipes.ingredient_text import understood_line
 
 MIN_ROWS = 2
 """Rows with an ingredient on either side from which on a list is in two columns."""

@@ -5,16 +5,16 @@ from functools import lru_cache
 
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.phrases import ABOUT, EACH, NO_AMOUNT, TEMPERATURE
-from yellow_ladle.core.words.class_names import class_of_name
-from yellow_ladle.files.recipes.ingredient_text import (
+from yellow_ladle.core.recipes.ingredient_text import (
     DIGIT,
     amount_between,
     starts_with_digit,
     understood_line,
 )
-from yellow_ladle.files.recipes.recipe_words import beginning, listed
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.told_steps import tells_to_do_in_any_language
+from yellow_ladle.core.recipes.recipe_words import beginning, listed
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.told_steps import tells_to_do_in_any_language
+from yellow_ladle.core.words.class_names import class_of_name
 
 _SIGNS_BETWEEN = tuple(map(re.compile, (r"\t", r"\s[/·|+—–]\s", r";\s*", r",\s+")))
 _OF_SOME = re.compile(r"(?:an?\s)?[^\W\d_]+\s(?:of|de|di|von|d['’])", re.I)

@@ -10,9 +10,9 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from yellow_ladle.files.recipes.listed_line import MAX_UNMEASURED_WORDS
-from yellow_ladle.files.recipes.table_rows import columns_of
-from yellow_ladle.files.recipes.text_line import MAX_PART_WORDS, TextLine
+from yellow_ladle.core.recipes.listed_line import MAX_UNMEASURED_WORDS
+from yellow_ladle.core.recipes.table_rows import columns_of
+from yellow_ladle.core.recipes.text_line import MAX_PART_WORDS, TextLine
 
 MIN_RUN = 3
 """Ingredients that follow one another where a list begins among the steps."""

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from functools import cache
 
 from yellow_ladle.core.amounts.numerals import number_at
-from yellow_ladle.files.recipes.recipe_words import listed, phrases
+from yellow_ladle.core.recipes.recipe_words import listed, phrases
 
 _KINDS = {"seconds": 1 / 60, "minutes": 1.0, "hours": 60.0, "days": 1440.0}
 MIN_MISTYPED = 5

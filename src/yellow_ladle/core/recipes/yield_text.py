@@ -7,11 +7,11 @@ from functools import lru_cache
 from yellow_ladle.core.amounts.grammar import understand
 from yellow_ladle.core.amounts.numerals import number_at
 from yellow_ladle.core.book.book import Yield
+from yellow_ladle.core.recipes.recipe_words import beginning, listed
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
 from yellow_ladle.core.vocabulary.units import shipped_units
 from yellow_ladle.core.words.class_names import class_of_name
 from yellow_ladle.core.words.likeness import nearest
-from yellow_ladle.files.recipes.recipe_words import beginning, listed
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
 
 _LEAD = re.compile(
     r"^\s*(?:about|approx\.?|ca\.?|etwa|environ|env\.?|unos|circa|up to|\()\s*", re.I

@@ -19,13 +19,13 @@ from yellow_ladle.core.book.proposed_class import class_of, taken_as
 from yellow_ladle.core.cards.cautions import called_for
 from yellow_ladle.core.cards.unsaid_words import covers
 from yellow_ladle.core.larder.matching import Match, Names, names_of, role_of, stage_of, sure
+from yellow_ladle.core.recipes.ingredient_text import understood_line
+from yellow_ladle.core.recipes.recipe import Recipe
+from yellow_ladle.core.recipes.recipe_words import named
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.units import units_of
 from yellow_ladle.core.words.class_names import class_of_name
 from yellow_ladle.core.words.stems import folded, split
-from yellow_ladle.files.recipes.ingredient_text import understood_line
-from yellow_ladle.files.recipes.recipe import Recipe
-from yellow_ladle.files.recipes.recipe_words import named
 
 MAX_INITIALS = 4
 """Signs of a name in capitals that may be short for something."""

@@ -2,10 +2,10 @@
 
 import re
 
-from yellow_ladle.files.recipes.ingredient_text import starts_with_amount
-from yellow_ladle.files.recipes.recipe_words import beginning, is_head, listed
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.yield_text import yield_of
+from yellow_ladle.core.recipes.ingredient_text import starts_with_amount
+from yellow_ladle.core.recipes.recipe_words import beginning, is_head, listed
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.yield_text import yield_of
 
 MAX_TIME_WORDS = 4
 _FACTS = re.compile(r"\s*[|\t•·;]\s*|\s{2,}|\s+[-–—/]\s+|[,.]\s+")

@@ -3,10 +3,10 @@
 import re
 from dataclasses import dataclass, field
 
-from yellow_ladle.files.recipes.recipe import UNNAMED, Recipe, RecipeLine, RecipeStep
-from yellow_ladle.files.recipes.recipe_words import beginning
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.yield_text import Told
+from yellow_ladle.core.recipes.recipe import UNNAMED, Recipe, RecipeLine, RecipeStep
+from yellow_ladle.core.recipes.recipe_words import beginning
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.yield_text import Told
 
 
 @dataclass

@@ -7,16 +7,16 @@ from itertools import groupby
 from textwrap import dedent
 from unicodedata import category
 
-from yellow_ladle.files.recipes.ingredient_list import is_goods, run_in
-from yellow_ladle.files.recipes.ingredient_text import BULLETS
-from yellow_ladle.files.recipes.line_text import PLAIN_NUMBER
-from yellow_ladle.files.recipes.recipe_facts import facts_of, is_fact, is_time
-from yellow_ladle.files.recipes.recipe_words import beginning, is_head, listed
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.table_rows import columns_of
-from yellow_ladle.files.recipes.text_line import MAX_TITLE_WORDS, TextLine
-from yellow_ladle.files.recipes.told_steps import languages_of, tells_to_do_in_any_language
-from yellow_ladle.files.recipes.yield_text import yield_of
+from yellow_ladle.core.recipes.ingredient_list import is_goods, run_in
+from yellow_ladle.core.recipes.ingredient_text import BULLETS
+from yellow_ladle.core.recipes.line_text import PLAIN_NUMBER
+from yellow_ladle.core.recipes.recipe_facts import facts_of, is_fact, is_time
+from yellow_ladle.core.recipes.recipe_words import beginning, is_head, listed
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.table_rows import columns_of
+from yellow_ladle.core.recipes.text_line import MAX_TITLE_WORDS, TextLine
+from yellow_ladle.core.recipes.told_steps import languages_of, tells_to_do_in_any_language
+from yellow_ladle.core.recipes.yield_text import yield_of
 
 _HEADING = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
 _BOLD_LINE = re.compile(r"^\s*(?:\*\*|__)([^*_]+?):?(?:\*\*|__):?\s*$")

@@ -5,13 +5,13 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from yellow_ladle.core.amounts.phrases import TEMPERATURE
-from yellow_ladle.files.recipes.ingredient_text import (
+from yellow_ladle.core.recipes.ingredient_text import (
     starts_with_amount,
 )
-from yellow_ladle.files.recipes.listed_line import ListedLine
-from yellow_ladle.files.recipes.recipe_words import beginning
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.yield_text import apart
+from yellow_ladle.core.recipes.listed_line import ListedLine
+from yellow_ladle.core.recipes.recipe_words import beginning
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.yield_text import apart
 
 MAX_TITLE = 90
 """Signs of a name; longer lines are sentences."""

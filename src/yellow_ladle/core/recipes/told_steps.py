@@ -6,7 +6,7 @@ from functools import cache, lru_cache
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.amounts.misspelt import names_goods
-from yellow_ladle.files.recipes.recipe_words import beginning, listed
+from yellow_ladle.core.recipes.recipe_words import beginning, listed
 
 Language: TypeAlias = Literal["en", "fr", "de", "es", "it"]
 AROUND, MIN_HELD = 6, 4

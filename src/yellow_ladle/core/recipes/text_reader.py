@@ -8,28 +8,28 @@ are the first run of lines with amounts.
 
 from functools import cache
 
-from yellow_ladle.files.recipes.bounded_text import within_bounds
-from yellow_ladle.files.recipes.ingredient_text import starts_with_digit
-from yellow_ladle.files.recipes.line_spacing import single_spaced
-from yellow_ladle.files.recipes.list_edges import (
+from yellow_ladle.core.recipes.bounded_text import within_bounds
+from yellow_ladle.core.recipes.ingredient_text import starts_with_digit
+from yellow_ladle.core.recipes.line_spacing import single_spaced
+from yellow_ladle.core.recipes.list_edges import (
     in_capitals,
     is_listed_sentence,
     lists_otherwise,
     stands_in_list,
 )
-from yellow_ladle.files.recipes.notebook import parts_of_notebook
-from yellow_ladle.files.recipes.recipe import Recipe, RecipeLine, RecipeStep
-from yellow_ladle.files.recipes.recipe_draft import RecipeDraft
-from yellow_ladle.files.recipes.recipe_titles import Beginning, Zone, begins
-from yellow_ladle.files.recipes.recipe_words import beginning
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.table_rows import Columns, columns_of
-from yellow_ladle.files.recipes.text_layout import text_lines
-from yellow_ladle.files.recipes.text_line import TextLine
-from yellow_ladle.files.recipes.text_structure import TextStructure
-from yellow_ladle.files.recipes.two_columns import in_one_column
-from yellow_ladle.files.recipes.wrapped_steps import goes_on
-from yellow_ladle.files.recipes.yield_text import Told, apart, yield_of, yield_said_in
+from yellow_ladle.core.recipes.notebook import parts_of_notebook
+from yellow_ladle.core.recipes.recipe import Recipe, RecipeLine, RecipeStep
+from yellow_ladle.core.recipes.recipe_draft import RecipeDraft
+from yellow_ladle.core.recipes.recipe_titles import Beginning, Zone, begins
+from yellow_ladle.core.recipes.recipe_words import beginning
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.table_rows import Columns, columns_of
+from yellow_ladle.core.recipes.text_layout import text_lines
+from yellow_ladle.core.recipes.text_line import TextLine
+from yellow_ladle.core.recipes.text_structure import TextStructure
+from yellow_ladle.core.recipes.two_columns import in_one_column
+from yellow_ladle.core.recipes.wrapped_steps import goes_on
+from yellow_ladle.core.recipes.yield_text import Told, apart, yield_of, yield_said_in
 
 
 def text_recipes(text: str) -> list[Recipe]:

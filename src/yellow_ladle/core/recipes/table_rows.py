@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from yellow_ladle.files.recipes.recipe_words import listed
+from yellow_ladle.core.recipes.recipe_words import listed
 
 
 @dataclass(frozen=True, slots=True)

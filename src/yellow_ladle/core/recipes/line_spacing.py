@@ -7,7 +7,7 @@ is lost. Every second empty line is taken away, so that wider gaps part the bloc
 import re
 from itertools import pairwise
 
-from yellow_ladle.files.recipes.ingredient_text import DIGIT
+from yellow_ladle.core.recipes.ingredient_text import DIGIT
 
 MIN_LINES, MIN_APART = 8, 0.9
 """Lines from which on a text may be spaced out, and the share of them that an empty one follows."""

@@ -6,20 +6,20 @@ from functools import cached_property
 
 from yellow_ladle.core.amounts.phrases import TEMPERATURE
 from yellow_ladle.core.amounts.understood import Understood
-from yellow_ladle.core.words.class_names import class_of_name
-from yellow_ladle.files.recipes.ingredient_list import is_goods, labelled_list, names_in, run_in
-from yellow_ladle.files.recipes.ingredient_text import (
+from yellow_ladle.core.recipes.ingredient_list import is_goods, labelled_list, names_in, run_in
+from yellow_ladle.core.recipes.ingredient_text import (
     has_amount_after_gap,
     is_optional,
     starts_with_amount,
     starts_with_digit,
     understood_line,
 )
-from yellow_ladle.files.recipes.line_text import LineText
-from yellow_ladle.files.recipes.recipe_facts import is_fact, is_time
-from yellow_ladle.files.recipes.recipe_words import beginning, listed
-from yellow_ladle.files.recipes.step_minutes import minutes_of_step
-from yellow_ladle.files.recipes.yield_text import Told, yield_of
+from yellow_ladle.core.recipes.line_text import LineText
+from yellow_ladle.core.recipes.recipe_facts import is_fact, is_time
+from yellow_ladle.core.recipes.recipe_words import beginning, listed
+from yellow_ladle.core.recipes.step_minutes import minutes_of_step
+from yellow_ladle.core.recipes.yield_text import Told, yield_of
+from yellow_ladle.core.words.class_names import class_of_name
 
 MAX_INGREDIENT_WORDS, MAX_UNMEASURED_WORDS, MAX_ITEM_WORDS = 12, 8, 7
 _PER_CENT = re.compile(r"[^\W\d][^\d]*?(?:\.{2,}|:|\s)\s*\d+(?:[.,]\d+)?\s?%")
