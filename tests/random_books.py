@@ -21,7 +21,7 @@ from yellow_ladle.core.book.book import (
     Yield,
 )
 from yellow_ladle.core.book.maker import Maker
-from yellow_ladle.core.book.pan import Batch, Pan
+from yellow_ladle.core.book.pan import Pan, Reduction
 from yellow_ladle.core.book.product import Addition, Bag, Part, Product
 from yellow_ladle.core.book.rule_setting import Note, Ruling
 from yellow_ladle.core.vocabulary.levels import Level
@@ -101,7 +101,7 @@ STEPS = st.sampled_from(
     [(), (Step("Stir.", 5.0),), (Step("Blend it hot.", passive=True), Step("Strain."))]
 )
 PANS = st.sampled_from([None, Pan(18.0), Pan(40.5, "ajar")])
-BATCHES = st.sampled_from([(), (Batch("2026-11-01", 8.0, 0.5, 60.0),)])
+BATCHES = st.sampled_from([(), (Reduction("2026-11-01", 8.0, 0.5, 60.0),)])
 YIELDS = st.sampled_from(
     [None, None, Yield(0.5, "l"), Yield(250.0, "g", "it swells"), Yield(4.0, "piece", "it swells")]
 )

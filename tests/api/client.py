@@ -12,7 +12,8 @@ from fastapi.testclient import TestClient
 from httpx2 import Response
 
 from tests.filled import demo_content, filled, now
-from yellow_ladle.api.app import create_app, open_kitchen
+from yellow_ladle.api.app import create_app
+from yellow_ladle.api.open_kitchen import open_kitchen
 from yellow_ladle.store.ledger import Ledger
 
 

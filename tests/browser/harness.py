@@ -26,7 +26,8 @@ from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.wait import WebDriverWait
 
 from tests.filled import demo_content, filled
-from yellow_ladle.api.app import create_app, open_kitchen
+from yellow_ladle.api.app import create_app
+from yellow_ladle.api.open_kitchen import open_kitchen
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.demo.kitchen import demo_book, demo_feed
 from yellow_ladle.devices.supplier_feed import SupplierFeed

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from tests.effort import examples
 from tests.kitchens import BUTTER, FLOUR, OIL, OPEN, book, line, pot, product, read
 from yellow_ladle.core.book.book import ByProduct, Preparation, RecipeVersion, Step, Yield
-from yellow_ladle.core.book.pan import Batch
+from yellow_ladle.core.book.pan import Reduction
 from yellow_ladle.core.book.product import Addition, Bag
 from yellow_ladle.core.cards.align import aligned
 from yellow_ladle.core.cards.compare import differences
@@ -225,7 +225,7 @@ class Merging(unittest.TestCase):
 
     def test_by_products_ways_and_batches_of_both_are_kept(self) -> None:
         fat, meat = ByProduct("fat", "Fat"), ByProduct("meat", "Meat")
-        first, second = Batch("2026-11-01", 5, 4, 60), Batch("2026-11-02", 5, 4, 60)
+        first, second = Reduction("2026-11-01", 5, 4, 60), Reduction("2026-11-02", 5, 4, 60)
         mine = replace(CARD, by_products=(fat,), batches=(first,), ways=(RecipeVersion("oil"),))
         theirs = replace(
             CARD, by_products=(meat,), batches=(second,), ways=(RecipeVersion("lard"),)

@@ -8,7 +8,7 @@ from tests.kitchens import CHEESE_BOOK, line, pot, product, reading
 from tests.planned import as_variant, for_all
 from yellow_ladle.core.book.book import RecipeVersion, Step, Yield
 from yellow_ladle.core.book.ids import free_id
-from yellow_ladle.core.book.pan import Batch
+from yellow_ladle.core.book.pan import Reduction
 from yellow_ladle.core.checks.book_faults import change_faults
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import applied
@@ -55,7 +55,7 @@ class Cards(unittest.TestCase):
             CHEESE_BOOK[6],
             yield_=Yield(200, "g"),
             ways=(RecipeVersion("with oil", (line("oil"), line("plain-flour"))),),
-            batches=(Batch("2026-11-01", 1, 1, 5),),
+            batches=(Reduction("2026-11-01", 1, 1, 5),),
             method=(Step("Stir.", uses=("plain-flour", "butter")),),
         )
         self.before = reading(*CHEESE_BOOK[:6], roux, *CHEESE_BOOK[7:])

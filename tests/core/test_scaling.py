@@ -7,7 +7,7 @@ from dataclasses import replace
 from tests.core.test_numbers import FAT, SALT, WATER, WHEAT, ZERO
 from tests.kitchens import book, line, pot, product
 from yellow_ladle.core.book.book import Book, ByProduct, Preparation, Step, Yield
-from yellow_ladle.core.book.pan import Batch, Pan
+from yellow_ladle.core.book.pan import Pan, Reduction
 from yellow_ladle.core.cards.scale import (
     CannotScale,
     Scaled,
@@ -130,12 +130,12 @@ class Yields(unittest.TestCase):
 
     def test_the_last_batches_correct_it(self) -> None:
         # They lost 1 l and 2 l where 2 × 1.508 were expected: 3 / 3.016 of the estimate
-        batches = [Batch("2026-11-01", 5, 4, 60), Batch("2026-11-02", 5, 3, 60)]
+        batches = [Reduction("2026-11-01", 5, 4, 60), Reduction("2026-11-02", 5, 3, 60)]
         found = evaporation(Pan(40), [SIMMER], batches)
         self.assertAlmostEqual(found.corrected, 1.5)
         self.assertEqual(found.batches, 2)
-        old = [Batch(f"2026-10-0{n}", 9, 1, 60) for n in range(1, 9)]
-        newest = [Batch(f"2026-11-0{n}", 5, 4, 60) for n in range(1, 6)]
+        old = [Reduction(f"2026-10-0{n}", 9, 1, 60) for n in range(1, 9)]
+        newest = [Reduction(f"2026-11-0{n}", 5, 4, 60) for n in range(1, 6)]
         self.assertAlmostEqual(evaporation(Pan(40), [SIMMER], old + newest).corrected, 1.0)
 
     def test_what_to_fill_so_that_a_ladle_is_over(self) -> None:

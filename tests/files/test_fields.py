@@ -22,7 +22,7 @@ from yellow_ladle.core.book.book import (
 )
 from yellow_ladle.core.book.maker import Evidence, Maker, Paper
 from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.book.pan import Batch, Pan
+from yellow_ladle.core.book.pan import Pan, Reduction
 from yellow_ladle.core.book.product import Addition, Bag, Part, Product
 from yellow_ladle.core.book.rule_setting import Note, Ruling
 from yellow_ladle.core.book.sign_off import SignOff
@@ -61,7 +61,7 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
         **{"yield_": Yield(1.0, "kg"), "portions": 3.0, "by_products": (ByProduct("fat", "Fat"),)},
     },
     Pan: {"width_cm": 30.0, "lid": "on"},
-    Batch: {"date": "2026-11-03", "filled_l": 6.0, "came_out_l": 5.0, "minutes": 41.0},
+    Reduction: {"date": "2026-11-03", "filled_l": 6.0, "came_out_l": 5.0, "minutes": 41.0},
     Preparation: {
         **{"id": "blond-roux", "name": "Blond roux", "kind": "sauce", "class_": "blond-roux"},
         **{"colour": "blond", "lines": (LINE,), "statements": {"soy": Level.CONTAINS}},
@@ -72,7 +72,11 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
             "evidence": {"otherwise": EVIDENCE},
             "density_g_per_ml": 1.1,
         },
-        **{"portions": 4.0, "pan": Pan(28.0), "batches": (Batch("2026-11-01", 5.0, 4.0, 40.0),)},
+        **{
+            "portions": 4.0,
+            "pan": Pan(28.0),
+            "batches": (Reduction("2026-11-01", 5.0, 4.0, 40.0),),
+        },
         **{
             "way": "hot",
             "ways": (RecipeVersion("cold"),),
@@ -122,7 +126,11 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
 PLAIN: Mapping[type, Any] = {
     **{Line: LINE, Yield: Yield(1.0, "kg"), ByProduct: ByProduct("fat", "Fat")},
     **{Keeps: Keeps(), Step: Step("Stir."), RecipeVersion: RecipeVersion("hot"), Pan: Pan(28.0)},
-    **{Batch: Batch("2026-11-01", 5.0, 4.0, 40.0), Evidence: Evidence("label"), Paper: Paper()},
+    **{
+        Reduction: Reduction("2026-11-01", 5.0, 4.0, 40.0),
+        Evidence: Evidence("label"),
+        Paper: Paper(),
+    },
     **{Preparation: Preparation("white-roux", "White roux", "roux"), Part: Part("flour")},
     **{Maker: Maker("dale", "Dale"), Addition: Addition("flour", "2026-11-01"), Bag: Bag()},
     **{Product: Product("flour", "Flour", "wheat-flour"), Kitchen: Kitchen("One", "eu-14")},
@@ -206,7 +214,7 @@ class Cards(unittest.TestCase):
             ),
             pan=PLAIN[Pan],
             keeps=Keeps(1.0, 1.0),
-            batches=(PLAIN[Batch],),
+            batches=(PLAIN[Reduction],),
             yield_=PLAIN[Yield],
             statements={"soy": Level.CONTAINS},
             evidence={"soy": PLAIN[Evidence]},
@@ -217,7 +225,7 @@ class Cards(unittest.TestCase):
             if name != "id"
         }
         holders = {Line: "lines", Step: "method", ByProduct: "by_products", RecipeVersion: "ways"}
-        for kind, place in (holders | {Batch: "batches"}).items():
+        for kind, place in (holders | {Reduction: "batches"}).items():
             for name, value in OTHER[kind].items():
                 [held] = getattr(whole, place)
                 inside = replace(held, **{name: value})

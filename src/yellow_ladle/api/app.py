@@ -22,12 +22,9 @@ from yellow_ladle.api.cards import (
     recipe_routes,
     thickening_routes,
 )
-from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.door import Door
 from yellow_ladle.api.errors import PROBLEMS, add_handlers
-from yellow_ladle.api.events import Broadcast
 from yellow_ladle.api.headers import Headed
-from yellow_ladle.api.kept_answers import KeptAnswers
 from yellow_ladle.api.kitchen import (
     event_routes,
     find_routes,
@@ -47,6 +44,7 @@ from yellow_ladle.api.larder import (
     tool_routes,
     unchecked_routes,
 )
+from yellow_ladle.api.open_kitchen import open_kitchen
 from yellow_ladle.api.swaps import (
     applied_plan_routes,
     guest_routes,
@@ -55,7 +53,6 @@ from yellow_ladle.api.swaps import (
     rule_routes,
 )
 from yellow_ladle.api.text_workers import TextWorkers
-from yellow_ladle.store.applied_plans import lapse
 from yellow_ladle.store.ledger import Ledger
 
 if TYPE_CHECKING:
@@ -127,22 +124,6 @@ def create_app(
     app.include_router(api)
     _serve_client(app)
     return app
-
-
-def open_kitchen(app: FastAPI, ledger: Ledger) -> None:
-    """Puts a kitchen behind the application, in the place of any other.
-
-    Plans made for a day that is over are taken back at once, and at the turn of each day.
-    """
-    lapse(ledger)
-    if lapse not in ledger.mornings:
-        ledger.mornings.append(lapse)
-    app.state.ledger = ledger
-    app.state.own_ledger = None
-    app.state.presence = Presence()
-    app.state.kept_answers = KeptAnswers()
-    app.state.broadcast = Broadcast()
-    ledger.announcements.listen(app.state.broadcast.publish)
 
 
 def openapi_document() -> dict[str, Any]:

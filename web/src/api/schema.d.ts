@@ -370,7 +370,7 @@ export interface paths {
         post: operations["show_made_up_api_v1_kitchen_made_up_post"];
         /**
          * Throw Away
-         * @description Throws the made-up kitchen away; what stands then is the own one, as it was.
+         * @description Throws the made-up kitchen away and restores the user's own, as it was.
          */
         delete: operations["throw_away_api_v1_kitchen_made_up_delete"];
         options?: never;
@@ -2060,20 +2060,6 @@ export interface components {
             new_goods: string[];
         };
         /**
-         * BatchPiece
-         * @description One making: what was filled, what came out, and the minutes between.
-         */
-        BatchPiece: {
-            /** Date */
-            date: string;
-            /** Filled L */
-            filled_l: number;
-            /** Came Out L */
-            came_out_l: number;
-            /** Minutes */
-            minutes: number;
-        };
-        /**
          * Because
          * @description Words of the label that led to a level: their places in the text as given, and why.
          */
@@ -2696,7 +2682,7 @@ export interface components {
              * Batches
              * @default []
              */
-            batches: components["schemas"]["BatchPiece"][];
+            batches: components["schemas"]["ReductionPiece"][];
             /**
              * Way
              * @default
@@ -5126,7 +5112,7 @@ export interface components {
              * Batches
              * @default []
              */
-            batches: components["schemas"]["BatchPiece"][];
+            batches: components["schemas"]["ReductionPiece"][];
             /**
              * Way
              * @default
@@ -5484,6 +5470,20 @@ export interface components {
             freed: string[];
         };
         /**
+         * ReductionPiece
+         * @description One making: what was filled, what came out, and the minutes between.
+         */
+        ReductionPiece: {
+            /** Date */
+            date: string;
+            /** Filled L */
+            filled_l: number;
+            /** Came Out L */
+            came_out_l: number;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
          * Removal
          * @description A product or preparation that is to go.
          */
@@ -5553,7 +5553,7 @@ export interface components {
          * @description A recipe as it would be recorded, with the new products that its lines stand for.
          *
          *     `plain`: what recording a new product as a plain single food would state, where it can be one.
-         *     `kinds`: what each item that is there already is; another recipe of the batch is a pot.
+         *     `kinds`: what each item that is there already is; another recipe that was pasted is a pot.
          */
         ReviewedOut: {
             preparation: components["schemas"]["PreparationPiece"];

@@ -64,7 +64,7 @@ class ReviewedOut(BaseModel):
     """A recipe as it would be recorded, with the new products that its lines stand for.
 
     `plain`: what recording a new product as a plain single food would state, where it can be one.
-    `kinds`: what each item that is there already is; another recipe of the batch is a pot.
+    `kinds`: what each item that is there already is; another recipe that was pasted is a pot.
     """
 
     preparation: PreparationPiece

@@ -7,6 +7,7 @@ from tempfile import mkdtemp
 from fastapi import APIRouter, FastAPI, HTTPException, Request
 
 from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.api.open_kitchen import open_kitchen
 from yellow_ladle.api.schemas.answer_forms import WrittenOut
 from yellow_ladle.store.ledger import Ledger
 
@@ -35,7 +36,7 @@ def show_made_up(request: Request, ledger: TheLedger) -> WrittenOut:
 
 @router.delete("")
 def throw_away(request: Request) -> WrittenOut:
-    """Throws the made-up kitchen away; what stands then is the own one, as it was."""
+    """Throws the made-up kitchen away and restores the user's own, as it was."""
     app: FastAPI = request.app
     own: Ledger | None = app.state.own_ledger
     if own is None:
@@ -49,8 +50,6 @@ def throw_away(request: Request) -> WrittenOut:
 
 def _put_behind(app: FastAPI, ledger: Ledger) -> None:
     """Opens another kitchen; every page's stream ends, so that it reads everything anew."""
-    from yellow_ladle.api.app import open_kitchen
-
     listeners = app.state.broadcast
     open_kitchen(app, ledger)
     listeners.publish(None)

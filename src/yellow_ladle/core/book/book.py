@@ -8,7 +8,7 @@ from typing import Literal, TypeAlias, get_args
 
 from yellow_ladle.core.book.maker import Evidence, Statements
 from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.book.pan import Batch, Pan
+from yellow_ladle.core.book.pan import Pan, Reduction
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff
@@ -164,7 +164,7 @@ class Preparation:
     density_g_per_ml: float | None = field(default=None, metadata=called("density"))
     portions: float | None = None
     pan: Pan | None = None
-    batches: tuple[Batch, ...] = field(default=(), metadata=called("batches made"))
+    batches: tuple[Reduction, ...] = field(default=(), metadata=called("batches made"))
     way: str = field(default="", metadata=called("way in use"))
     ways: tuple[RecipeVersion, ...] = field(default=(), metadata=called("other ways"))
     retired: str | None = field(default=None, metadata=called("day from which it is retired"))

@@ -19,7 +19,7 @@ class Pan:
 
 
 @dataclass(frozen=True, slots=True)
-class Batch:
+class Reduction:
     """One making on a day (ISO date): litres filled, litres that came out, minutes on the heat."""
 
     date: str = field(metadata=called("made on"))

@@ -6,12 +6,12 @@ from typing import TypeVar
 
 from yellow_ladle.core.book.book import ByProduct, Line, Preparation, RecipeVersion, Step
 from yellow_ladle.core.book.by_products import renumbered
-from yellow_ladle.core.book.pan import Batch
+from yellow_ladle.core.book.pan import Reduction
 from yellow_ladle.core.book.three_way import merged_evidence, merged_fields, merged_statements
 from yellow_ladle.core.cards.align import aligned
 from yellow_ladle.core.vocabulary.field_words import shown
 
-Entry = TypeVar("Entry", Line, Step, ByProduct, RecipeVersion, Batch)
+Entry = TypeVar("Entry", Line, Step, ByProduct, RecipeVersion, Reduction)
 _APART = ("lines", "method", "by_products", "ways", "batches", "statements", "evidence")
 
 

@@ -7,11 +7,11 @@ from dataclasses import dataclass
 from functools import cache
 
 from yellow_ladle.core.book.book import Preparation, Step, owner_of
-from yellow_ladle.core.book.pan import Batch, Pan
+from yellow_ladle.core.book.pan import Pan, Reduction
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.vocabulary.toml import number, section, table, words
 
-LAST_BATCHES = 5
+LAST_REDUCTIONS = 5
 """So many of the newest batches correct the estimate."""
 STEAM = 0.1
 """From this share of what stays in the pot on, what is lost is a reduction."""
@@ -115,14 +115,14 @@ def level_cm(pan: Pan | None, litres: float) -> float | None:
     return None if pan is None else litres * 1000 / (math.pi * (pan.width_cm / 2) ** 2)
 
 
-def evaporation(pan: Pan, steps: Sequence[Step], batches: Sequence[Batch] = ()) -> Evaporation:
+def evaporation(pan: Pan, steps: Sequence[Step], batches: Sequence[Reduction] = ()) -> Evaporation:
     """How many litres leave a pan over the steps of a method.
 
     Estimated from its width, its lid and each step's minutes and heat (data/evaporation.toml), then
     multiplied by what the last batches lost against their own estimate.
     """
     estimated = sum((step.minutes or 0) / 60 * _rate(step.heat) for step in steps) * _open(pan)
-    last = sorted(batches, key=lambda batch: batch.date)[-LAST_BATCHES:]
+    last = sorted(batches, key=lambda batch: batch.date)[-LAST_REDUCTIONS:]
     minutes = sum(step.minutes or 0 for step in steps if _rate(step.heat))
     if not last or not estimated:
         return Evaporation(estimated, estimated, 0)

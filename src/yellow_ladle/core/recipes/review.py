@@ -40,7 +40,7 @@ SEE_ABOVE = re.compile(
     r",?\s*\(?\b(?:see|recipe|voir|siehe|ver|vedi)\b[^()]*\)?$|,?\s*\((?:above|below|page \d+)\)$",
     re.I,
 )
-"""What a line says after the name of another recipe of the batch."""
+"""What a line says after the name of another recipe that was pasted."""
 _DEGREES = re.compile(
     r"\b(\d{2,3})\s*(?:°\s*([CF])?|º\s*([CF])?|([CF])\b|degrees|grad\w*|degrés)", re.I
 )
@@ -233,12 +233,12 @@ class _Review:
         return line, ReviewedLine(text, understood, certain, near, question, said)
 
     def _like_in_batch(self, number: int, words: str) -> tuple[Match, ...]:
-        """Other recipes of the batch whose names are like what a line names."""
+        """Other recipes that were pasted whose names are like what a line names."""
         found = self.batch_names.matches(words)
         return tuple(match for match in found if match.item != self.ids[number])
 
     def _name(self, item: str, other: int | None) -> str:
-        """What the item of a line is called, another recipe of the batch by its name."""
+        """What the item of a line is called, another recipe that was pasted by its name."""
         if other is not None:
             return self.recipes[other].name
         product = self.new.get(item)
@@ -255,7 +255,7 @@ class _Review:
         return held[0]
 
     def _role_of_batch(self, number: int) -> str:
-        """The role of another recipe of the batch, by its name and kind."""
+        """The role of another recipe that was pasted, by its name and kind."""
         return role_of(class_of_name(self.recipes[number].name).class_, self.kinds[number])
 
     def _role(self, item: str) -> str:

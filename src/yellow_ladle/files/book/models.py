@@ -264,7 +264,7 @@ class PanPiece(Piece):
     lid: Lid = "off"
 
 
-class BatchPiece(Piece):
+class ReductionPiece(Piece):
     """One making: what was filled, what came out, and the minutes between."""
 
     date: Day
@@ -300,7 +300,7 @@ class PreparationPiece(Piece):
     density_g_per_ml: Positive | None = None
     portions: Positive | None = None
     pan: PanPiece | None = None
-    batches: Annotated[list[BatchPiece], Field(max_length=200)] = []
+    batches: Annotated[list[ReductionPiece], Field(max_length=200)] = []
     way: Short = ""
     ways: Annotated[list[WayPiece], Field(max_length=20)] = []
     retired: Day | None = None

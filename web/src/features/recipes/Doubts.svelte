@@ -6,7 +6,7 @@
   import AmountBox from '../cards/edit/AmountBox.svelte';
   import type { Recipes } from './recipes.svelte';
 
-  /** What has to be decided, once for the whole batch: new goods, and amounts that are not clear. */
+  /** What has to be decided, once for all that was pasted: new goods, and amounts that are not clear. */
   let { recipes }: { recipes: Recipes } = $props();
 </script>
 

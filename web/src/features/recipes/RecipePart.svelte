@@ -7,7 +7,7 @@
   import type { Recipes, Reviewed } from './recipes.svelte';
   import ReviewTable from './ReviewTable.svelte';
 
-  /** One recipe of a batch: taken or not, and line by line where somebody wants to look. */
+  /** One of the recipes that were pasted: taken or not, and line by line where somebody wants to look. */
   let { recipes, recipe }: { recipes: Recipes; recipe: Reviewed } = $props();
 
   let error = $state<unknown>(null);

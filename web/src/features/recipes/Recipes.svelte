@@ -13,7 +13,7 @@
   import UnsaidList from './UnsaidList.svelte';
   import RecipesIn from './RecipesIn.svelte';
 
-  /** Recipes in from elsewhere, looked at as one batch, and out to other programs. */
+  /** Recipes in from elsewhere, looked at together, and out to other programs. */
   const recipes = new Recipes();
   const recording = new Recording();
 

@@ -1,6 +1,6 @@
 import { answer, api, fileBody, type Schema } from '../../api/client';
 import { currentUser } from '../people/currentUser.svelte';
-import { batchPutAway, forgetPutAway, keepBatch, keptBatch, putAway } from './keptBatch';
+import { pastedPutAway, forgetPutAway, keepPasted, keptPasted, putAway } from './keptPasted';
 
 export type Reviewed = Schema['ReviewedOut'];
 type Line = NonNullable<Reviewed['preparation']['lines']>[number];
@@ -36,10 +36,10 @@ export class Recipes {
   busy = $state(false);
 
   constructor() {
-    const kept = keptBatch();
+    const kept = keptPasted();
     if (kept) [this.reviewed, this.taken, this.sources] = [kept.reviewed, kept.taken, kept.sources];
     $effect(() =>
-      keepBatch({
+      keepPasted({
         reviewed: $state.snapshot(this.reviewed) as Reviewed[],
         taken: $state.snapshot(this.taken),
         sources: $state.snapshot(this.sources)
@@ -81,7 +81,7 @@ export class Recipes {
   }
 
   /** How many recipes were put aside and can be taken up again. */
-  aside = $state(batchPutAway()?.reviewed.length ?? 0);
+  aside = $state(pastedPutAway()?.reviewed.length ?? 0);
 
   /** Puts the recipes aside. */
   putAway() {
@@ -96,7 +96,7 @@ export class Recipes {
 
   /** Takes up again what was put aside. */
   takeUp() {
-    const kept = batchPutAway();
+    const kept = pastedPutAway();
     if (kept) [this.reviewed, this.taken, this.sources] = [kept.reviewed, kept.taken, kept.sources];
     forgetPutAway();
     this.aside = 0;
@@ -110,7 +110,7 @@ export class Recipes {
     this.plain = {};
     this.error = null;
     // At once: the page may be left before an effect runs.
-    keepBatch({ reviewed: [], taken: {}, sources: [] });
+    keepPasted({ reviewed: [], taken: {}, sources: [] });
   }
 
   wanted = $derived(this.reviewed.filter((each) => this.taken[each.preparation.id]));

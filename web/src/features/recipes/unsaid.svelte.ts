@@ -11,7 +11,7 @@ export interface Unsaid {
   flags: readonly string[];
 }
 
-/** What the lines of a batch name besides the items that they are linked to, and its answers. */
+/** What the lines of what was pasted name besides the items that they are linked to, and its answers. */
 export class UnsaidWords {
   #recipes: Recipes;
   #asked = new AsyncState<Schema['UnsaidOut'][][]>({ keeps: true });

@@ -4,7 +4,7 @@
   import X from '@lucide/svelte/icons/x';
   import Button from '../../../ui/Button.svelte';
   import AmountBox from './AmountBox.svelte';
-  import BatchesEdit from './BatchesEdit.svelte';
+  import ReductionsEdit from './ReductionsEdit.svelte';
   import ByProductLines from './ByProductLines.svelte';
   import type { CardDraft } from './cardDraft.svelte';
   import WaysEdit from './WaysEdit.svelte';
@@ -57,4 +57,4 @@
   <Button onclick={add}><Plus size={18} aria-hidden="true" />Add a by-product</Button>
 </div>
 <WaysEdit {draft} />
-<BatchesEdit {draft} />
+<ReductionsEdit {draft} />

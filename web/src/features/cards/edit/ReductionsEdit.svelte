@@ -11,26 +11,27 @@
   let filled = $state<number | null>(null);
   let out = $state<number | null>(null);
   let minutes = $state<number | null>(null);
-  const batches = $derived(draft.piece.batches ?? []);
+  const reductions = $derived(draft.piece.batches ?? []);
   const whole = $derived(Boolean(filled && out && minutes && kitchen.data));
 
   function add() {
     if (!filled || !out || !minutes || !kitchen.data) return;
-    const batch = { date: kitchen.data.today, filled_l: filled, came_out_l: out, minutes };
-    draft.piece.batches = [...batches, batch];
+    const reduction = { date: kitchen.data.today, filled_l: filled, came_out_l: out, minutes };
+    draft.piece.batches = [...reductions, reduction];
     filled = out = minutes = null;
   }
 </script>
 
 <h2 class="mt-5 text-lead">What came out before</h2>
 <ul class="text-base">
-  {#each batches as batch, index (index)}
+  {#each reductions as reduction, index (index)}
     <li class="flex items-center gap-3">
-      {batch.date}: {batch.filled_l} l filled, {batch.came_out_l} l out, {batch.minutes} min
+      {reduction.date}: {reduction.filled_l} l filled, {reduction.came_out_l} l out, {reduction.minutes}
+      min
       <button
         type="button"
         class="min-h-11 underline"
-        onclick={() => (draft.piece.batches = batches.filter((_, at) => at !== index))}
+        onclick={() => (draft.piece.batches = reductions.filter((_, at) => at !== index))}
       >
         remove it
       </button>
