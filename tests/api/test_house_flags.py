@@ -19,7 +19,7 @@ class HouseFlags(ApiTest):
         )
         newest = self.get("/history")[0]
         self.assertEqual(newest["person"], "MK")
-        self.assertIn("nut board is a flag from now on", newest["told"])
+        self.assertEqual("Nut board is a flag from now on", newest["told"])
 
     def test_it_is_read_again_from_the_file(self) -> None:
         self.post("/kitchen/flags", {"name": "Nut board"})

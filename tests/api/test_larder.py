@@ -1,5 +1,6 @@
 """The larder through the API: labels, bags, tools, what is unchecked, history and sign-offs."""
 
+import json
 import os
 import sqlite3
 import time
@@ -275,10 +276,12 @@ class Unchecked(LarderTest):
 
     def test_an_old_need_with_words_that_nobody_knows_stops_no_page(self) -> None:
         with closing(sqlite3.connect(self.path)) as file:
-            file.execute(
-                "INSERT INTO need (id, guest, clear, fit, strictness) VALUES (?, ?, ?, ?, ?)",
-                ("old", "Old guest", '["mlik", "egg"]', '["vegn"]', "allergy"),
+            old = {"id": "old", "guest": "Old guest", "strictness": "allergy"}
+            old |= {"clear": ["mlik", "egg"], "fit": ["vegn"]}
+            wanted = (
+                "INSERT INTO document (kind, id, version, content) VALUES ('need', 'old', 1, ?)"
             )
+            file.execute(wanted, [json.dumps(old)])
             file.execute("UPDATE book SET counter = counter + 1")
             file.commit()
         guests = [entry["need"]["guest"] for entry in self.get("/unchecked")["needs"]]
@@ -538,7 +541,7 @@ class Clock(ApiTest):
             self.sign(pot, "TO")
         self.put_tool("chinois", always_shared=True)
         stale = self.get("/preparations/hen-stock")["sign_off"]["stale_by"]
-        self.assertIn("tools that are always shared", stale)
+        self.assertIn("The tool chinois", stale)
         self.sign("mutton-shoulder-plate", "TO")
         self.time += timedelta(days=1)
         stale = self.get("/preparations/mutton-shoulder-plate")["sign_off"]["stale_by"]

@@ -7,14 +7,17 @@ from contextlib import closing
 from datetime import UTC, datetime
 from pathlib import Path
 
+from sqlalchemy import select
+
 from yellow_ladle.core.reading.update import Change, stating
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.book_file import parse_book, write_book
 from yellow_ladle.store.applied_plans import applied_plans, take_back
-from yellow_ladle.store.history import NOBODY, Act
+from yellow_ladle.store.history import NOBODY, Act, hash_of
 from yellow_ladle.store.label_changes import open_notices
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.optimistic_lock import Stale
+from yellow_ladle.store.tables import HistoryRow
 from yellow_ladle.store.tool_uses import uses_on
 
 KEPT = Path(__file__).parent / "kept"
@@ -108,6 +111,43 @@ class FromBeforeDocuments(Kept):
         self.assertEqual(again.now.reading.book, self.ledger.now.reading.book)
         self.assertEqual(again.now.versions, self.ledger.now.versions)
         self.assertEqual(again.now.counter, self.ledger.now.counter)
+
+
+class FromBeforeOneTable(Kept):
+    """While every kind had a table of its own, and the history knew goods and pots only."""
+
+    kept = "kitchen_0010.sql"
+
+    def test_the_book_is_the_same_to_the_byte(self) -> None:
+        held = (KEPT / "kitchen_0010.book.json").read_bytes()
+        self.assertEqual(write_book(self.ledger.now.reading.book), held)
+
+    def test_versions_go_on_from_where_they_were(self) -> None:
+        now = self.ledger.now
+        self.assertEqual((now.counter, now.kitchen_version), (13, 2))
+        known = {"tool/chinois": 3, "tool/fryer": 4, "need/table-four": 5, "rule/no-nuts": 6}
+        self.assertEqual({key: now.setting_versions[key] for key in known}, known)
+
+    def test_all_else_is_there_and_can_be_taken_back(self) -> None:
+        self.assertEqual([notice.product for notice in open_notices(self.ledger)], ["butter"])
+        used = [use.item for use in uses_on(self.ledger, "2026-11-28")]
+        self.assertEqual(used, ["bechamel", None])
+        self.assertTrue(self.ledger.now.reading.book.sign_offs["plate"].holds)
+        [plan] = applied_plans(self.ledger)
+        take_back(self.ledger, plan.id, NOBODY)
+        self.assertEqual(len(self.ledger.history()), 15)
+        flour, *_ = self.ledger.history("plain-flour")
+        self.ledger.undo(flour.id, Act("AB", "it was right"))
+        self.assertNotIn("soy", self.ledger.now.reading.book.products["plain-flour"].statements)
+
+    def test_old_rows_of_the_history_are_chained_to_new_ones(self) -> None:
+        change = stating(self.ledger.now.reading.book, "butter", "soy", Level.CONTAINS)
+        self.ledger.record(change, {"butter": self.ledger.now.versions["butter"]})
+        with self.ledger.reading() as session:
+            rows = list(session.scalars(select(HistoryRow).order_by(HistoryRow.id)))
+            self.assertEqual(
+                [row.before_hash for row in rows], ["", *(hash_of(row) for row in rows[:-1])]
+            )
 
 
 if __name__ == "__main__":

@@ -143,7 +143,8 @@ class Copies(unittest.TestCase):
         copy = self.folder / "copy.sqlite"
         copy_store(self.path, copy)
         with closing(sqlite3.connect(self.path)) as file:
-            file.execute("UPDATE kitchen SET content = json_set(content, '$.name', 'Later')")
+            later = "UPDATE document SET content = json_set(content, '$.name', 'Later')"
+            file.execute(f"{later} WHERE kind = 'kitchen'")
             file.commit()
         (photos_folder(self.path) / "butter.webp").write_bytes(b"the new picture")
         old, new = ("Skerrow Light", b"the old picture"), ("Later", b"the new picture")

@@ -154,7 +154,7 @@ class OneServes(ProcessTest):
         self.assertEqual(self.get("/family")["strips"], [])
         [backup] = (self.folder / "kitchen.sqlite.backups").glob("*-before-import.sqlite")
         with closing(sqlite3.connect(backup)) as kept:
-            [(count,)] = kept.execute("SELECT count(*) FROM preparation")
+            [(count,)] = kept.execute("SELECT count(*) FROM document WHERE kind = 'preparation'")
         self.assertGreater(count, 40)
 
     def test_a_backup_and_a_restore_go_through_the_running_server(self) -> None:
@@ -170,7 +170,7 @@ class OneServes(ProcessTest):
         [kept] = self.folder.glob("*.before-restore.sqlite")
         with closing(sqlite3.connect(kept)) as was:
             [(soy,)] = was.execute(
-                "SELECT json_extract(content, '$.statements.soy') FROM product WHERE id = 'butter'"
+                "SELECT json_extract(content, '$.statements.soy') FROM document WHERE id = 'butter'"
             )
         self.assertEqual(soy, "contains")
 
@@ -393,11 +393,14 @@ class Damage(ProcessTest):
 
     def test_a_loop_written_into_the_file_is_told_and_hangs_nothing(self) -> None:
         with closing(sqlite3.connect(self.book)) as file:
-            [(held,)] = file.execute("SELECT content FROM preparation WHERE id = 'white-roux'")
+            [(held,)] = file.execute(
+                "SELECT content FROM document WHERE kind || id = 'preparationwhite-roux'"
+            )
             content = json.loads(held)
             content["lines"][0]["item"] = "milk-sauce"
             file.execute(
-                "UPDATE preparation SET content = ? WHERE id = 'white-roux'", [json.dumps(content)]
+                "UPDATE document SET content = ? WHERE kind || id = 'preparationwhite-roux'",
+                [json.dumps(content)],
             )
             file.commit()
         told = self.ladle("serve", code=2)

@@ -23,7 +23,6 @@ from yellow_ladle.store.file.file_faults import FileLocked
 from yellow_ladle.store.kitchen_settings import drop_need, drop_tool, keep_need, keep_tool, sign
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.optimistic_lock import Stale, standing
-from yellow_ladle.store.tables import NoticeRow
 from yellow_ladle.store.write_queue import Busy
 
 
@@ -141,8 +140,9 @@ class Failures(StoreTest):
     def test_after_a_commit_that_failed_the_next_write_goes_through(self) -> None:
         def nobodys(session: Session) -> None:
             # The key is looked at when the transaction ends, so that it is COMMIT that fails.
-            session.execute(text("PRAGMA defer_foreign_keys = ON"))
-            session.add(NoticeRow(product_id="none", received="2026-11-01", sheet={}))
+            late = "REFERENCES book (id) DEFERRABLE INITIALLY DEFERRED"
+            session.execute(text(f"CREATE TABLE nobodys (id INTEGER {late})"))
+            session.execute(text("INSERT INTO nobodys VALUES (99)"))
 
         change = stating(self.ledger.now.reading.book, "butter", "soy", Level.CONTAINS)
         seen = {"butter": self.ledger.now.versions["butter"]}

@@ -9,7 +9,7 @@ from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.text_workers import TextWorkers
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.product import Product
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 from yellow_ladle.store.ledger import Ledger
 
 

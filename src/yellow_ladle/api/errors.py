@@ -29,7 +29,7 @@ from yellow_ladle.files.book.models import (
 )
 from yellow_ladle.files.book.rule_pieces import RulingPiece, ruling_piece
 from yellow_ladle.store.file.file_faults import DiskFull, FileFault
-from yellow_ladle.store.optimistic_lock import Aggregate, Stale
+from yellow_ladle.store.optimistic_lock import Stale
 from yellow_ladle.store.write_queue import Busy
 
 MEDIA_TYPE = "application/problem+json"
@@ -138,9 +138,9 @@ async def _too_slow(_: Request, error: Exception) -> JSONResponse:
 
 async def _stale(request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, Stale)
-    content = None if error.current is None else _content(error.current)
+    standing = _content(error.current)
     names = _names(request.app.state.ledger.now.reading.book, error.current)
-    current = Standing(id=error.item, version=error.version, content=content, names=names)
+    current = Standing(id=error.item, version=error.version, content=standing, names=names)
     done = "removed" if error.current is None else "changed"
     detail = f"{error.name} was {done} by somebody else in the meantime."
     detail += " Nothing was overwritten; what you sent is kept here. Look at both and record again."
@@ -151,13 +151,14 @@ async def _stale(request: Request, error: Exception) -> JSONResponse:
     return _answer(problem)
 
 
-def _names(book: Book, standing: Aggregate | None) -> dict[str, str]:
+def _names(book: Book, standing: object) -> dict[str, str]:
     if not isinstance(standing, Preparation):
         return {}
     return {line.item: named(book, line.item).name for line in standing.lines}
 
 
-def _content(standing: Aggregate) -> Content:
+def _content(standing: object) -> Content | None:
+    """What stands as a piece that the client can show beside what was sent, where there is one."""
     match standing:
         case Product():
             return as_piece(ProductPiece, standing)
@@ -171,6 +172,8 @@ def _content(standing: Aggregate) -> Content:
             return as_piece(NeedPiece, standing)
         case Ruling():
             return ruling_piece(standing)
+        case _:
+            return None
 
 
 async def _body(request: Request) -> Any:

@@ -61,13 +61,13 @@ class Broadcast:
                 return
             self._streams.add(stream)
         try:
-            yield _event("standing", {"counter": ledger.now.counter, "at": ledger.moment})
+            yield _event("standing", _counters(ledger))
             while True:
                 try:
                     wait = asyncio.wait_for(stream.waiting.get(), SECONDS_BETWEEN_BEATS)
                     announced = await wait
                 except TimeoutError:
-                    yield _event("beat", {"counter": ledger.now.counter, "at": ledger.moment})
+                    yield _event("beat", _counters(ledger))
                     continue
                 if announced is None:
                     return
@@ -75,6 +75,11 @@ class Broadcast:
         finally:
             with self._lock:
                 self._streams.discard(stream)
+
+
+def _counters(ledger: Ledger) -> dict[str, object]:
+    now = ledger.now
+    return {"counter": now.counter, "appended": now.appended, "at": ledger.moment}
 
 
 def _event(kind: str, content: dict[str, object]) -> bytes:

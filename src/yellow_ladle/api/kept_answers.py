@@ -11,7 +11,7 @@ from fastapi import Depends, Request, Response
 from pydantic import BaseModel
 from starlette.concurrency import run_in_threadpool
 
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 
 State: TypeAlias = tuple[int, str | None]
 

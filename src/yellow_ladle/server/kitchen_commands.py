@@ -10,6 +10,7 @@ from yellow_ladle.core.book.product import Product
 from yellow_ladle.files.book.book_file import parse_book, read_book
 from yellow_ladle.files.book.conversion import value_of
 from yellow_ladle.server.settings import Settings
+from yellow_ladle.store.documents import PREPARATION, PRODUCT
 from yellow_ladle.store.file.backup import Restored, copy_store, restore_store, verify
 from yellow_ladle.store.file.backup_schedule import Backups
 from yellow_ladle.store.file.checkup import Unsound
@@ -82,16 +83,22 @@ def _file(path: Path) -> str:
 
 
 def _history(path: Path) -> str:
-    """Every entry can be read, and so be taken back."""
+    """Every entry can be read, and so be taken back, and none was altered since."""
     with closing(Ledger.open(path)) as ledger:
         entries = ledger.history(None, -1)
+        types = {PRODUCT: Product, PREPARATION: Preparation}
+        types |= {kind.name: kind.type for kind in ledger.kinds}
+        if (altered := ledger.altered()) is not None:
+            raise Unsound(
+                f"Entry {altered} of the history of {path} was altered, or one before it."
+            )
     for entry in entries:
         for content in (entry.before, entry.after):
             try:
                 if content is not None and entry.item == WHOLE_BOOK:
                     parse_book(str(content["book"]).encode())
                 elif content is not None:
-                    value_of(Preparation if "kind" in content else Product, dict(content))
+                    value_of(types[entry.kind], dict(content))
             except (KeyError, TypeError, ValueError) as error:
                 told = f"Entry {entry.id} of the history of {path}, of {entry.at}, cannot be read"
                 raise Unsound(f"{told}: {error}.") from error

@@ -3,10 +3,8 @@
 from collections.abc import Callable
 from contextvars import ContextVar
 from dataclasses import dataclass
-from typing import Literal, TypeAlias
 
-Reaches: TypeAlias = Literal["book", "day", "needs", "notices", "rules", "sign_off"]
-"""What a write reaches. The book is everything that is carried; the others are beside it."""
+from yellow_ladle.core.book.document import Reaches
 
 WRITER: ContextVar[str] = ContextVar("writer", default="")
 """The page that writes, so that it is not told of its own doing."""
@@ -17,6 +15,7 @@ class Announced:
     """One write: the book's counter after it, what it reached, and in a line what was done.
 
     `touched` are ids of products and preparations that were written. `person` and `page`: by whom.
+    `appended` is the counter of what is added day by day.
     """
 
     counter: int
@@ -25,6 +24,7 @@ class Announced:
     told: str = ""
     person: str = ""
     page: str = ""
+    appended: int = 0
 
 
 class Announcements:

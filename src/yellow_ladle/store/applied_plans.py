@@ -11,7 +11,7 @@ from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.files.book.conversion import content, value_of
-from yellow_ladle.store.book_repository import Recorded
+from yellow_ladle.store.documents import Recorded
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.tables import AppliedRow

@@ -1,6 +1,8 @@
 """What was changed, when, by whom and why; and the book as it stood at any moment."""
 
-from collections.abc import Collection, Iterable, Mapping
+import hashlib
+import json
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -8,15 +10,22 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book.book import Book, Preparation
+from yellow_ladle.core.book.document import Document, Kind
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.checks.document_kinds import KINDS, KITCHEN
 from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.files.book.book_file import parse_book, write_book
 from yellow_ladle.files.book.conversion import content, value_of
+from yellow_ladle.store.documents import PREPARATION, PRODUCT
 from yellow_ladle.store.tables import HistoryRow
 
 WHOLE_BOOK = ""
 """Stands as the item of an entry where the whole book was replaced."""
+BOOK = "book"
+"""The kind of such an entry."""
+HASHED = ("at", "person", "why", "told", "kind", "item", "before", "after", "undoes", "before_hash")
+"""The columns of a row that its hash is of."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,13 +43,14 @@ NOBODY = Act()
 
 @dataclass(frozen=True, slots=True)
 class Entry:
-    """One product or preparation before and after one change; None where it was not there."""
+    """One document before and after one change; None where it was not there."""
 
     id: int
     at: str
     person: str | None
     why: str
     told: str
+    kind: str
     item: str
     before: Mapping[str, Any] | None
     after: Mapping[str, Any] | None
@@ -49,22 +59,61 @@ class Entry:
 
 def snapshot(
     before: Book, change: Change, told: Mapping[str, str], act: Act, at: str
-) -> Iterable[HistoryRow]:
-    """The rows that keep a change: one for each product and preparation."""
-    after: dict[str, Product | Preparation] = {product.id: product for product in change.products}
-    after |= {made.id: made for made in change.preparations}
-    for id in change.ids:
-        was = before.products.get(id) or before.preparations.get(id)
+) -> Iterator[HistoryRow]:
+    """The rows that keep a change: one for each product, preparation and document."""
+    for kind, item, key, was, now in _each(before, change):
         yield HistoryRow(
             at=at,
             person=act.person,
             why=act.why,
-            told=told.get(id, ""),
-            item=id,
+            told=told.get(key, ""),
+            kind=kind,
+            item=item,
             before=None if was is None else content(was),
-            after=content(after[id]) if id in after else None,
+            after=None if now is None else content(now),
             undoes=act.undoes,
         )
+
+
+def _each(before: Book, change: Change) -> Iterator[tuple[str, str, str, Any, Any]]:
+    """What a change touches: kind, id, key, and its value before and after it."""
+    for product in change.products:
+        yield PRODUCT, product.id, product.id, before.products.get(product.id), product
+    for made in change.preparations:
+        yield PREPARATION, made.id, made.id, before.preparations.get(made.id), made
+    for id in change.removed:
+        kind = PRODUCT if id in before.products else PREPARATION
+        yield kind, id, id, before.products.get(id) or before.preparations.get(id), None
+    for document in change.documents:
+        was = document.kind.held(before).get(document.id)
+        yield document.kind.name, document.id, document.key, was, document.value
+
+
+def append(session: Session, rows: Iterable[HistoryRow]) -> None:
+    """Adds rows to the history, each with the hash of the one before it."""
+    newest = session.scalar(select(HistoryRow).order_by(HistoryRow.id.desc()).limit(1))
+    last = "" if newest is None else hash_of(newest)
+    for row in rows:
+        row.before_hash = last
+        session.add(row)
+        last = hash_of(row)
+
+
+def altered(session: Session) -> int | None:
+    """The first entry whose row does not hold the hash of the one before it; None if all do."""
+    last = ""
+    for row in session.scalars(select(HistoryRow).order_by(HistoryRow.id)):
+        if row.before_hash != last:
+            return row.id
+        last = hash_of(row)
+    return None
+
+
+def hash_of(row: HistoryRow) -> str:
+    """The SHA-256 of a row's columns, the hash of the row before among them, as canonical JSON."""
+    plain = {name: getattr(row, name) for name in HASHED}
+    text = json.dumps(plain, sort_keys=True, ensure_ascii=False, separators=(",", ":"))
+    return hashlib.sha256(text.encode()).hexdigest()
 
 
 def replaced(before: Book, act: Act, at: str) -> HistoryRow:
@@ -74,6 +123,7 @@ def replaced(before: Book, act: Act, at: str) -> HistoryRow:
         person=act.person,
         why=act.why,
         told="The whole book was replaced",
+        kind=BOOK,
         item=WHOLE_BOOK,
         before={"book": write_book(before).decode()},
         after=None,
@@ -81,49 +131,71 @@ def replaced(before: Book, act: Act, at: str) -> HistoryRow:
     )
 
 
-def entries(session: Session, items: Collection[str] | None, most: int) -> list[Entry]:
-    """The newest entries, of some items or of all."""
+def entries(
+    session: Session,
+    items: Collection[str] | None,
+    most: int,
+    kinds: Collection[str] = (PRODUCT, PREPARATION, BOOK),
+) -> list[Entry]:
+    """The newest entries: of some items of some kinds, or of everything."""
     wanted = select(HistoryRow).order_by(HistoryRow.id.desc()).limit(most)
     if items is not None:
-        wanted = wanted.where(HistoryRow.item.in_(items))
+        wanted = wanted.where(HistoryRow.item.in_(items), HistoryRow.kind.in_(kinds))
     return [_entry(row) for row in session.scalars(wanted)]
 
 
 def brought_back(session: Session) -> set[str]:
     """What stands because the last that was done to it was to take its removal back."""
-    newest = select(func.max(HistoryRow.id)).group_by(HistoryRow.item)
+    carried = HistoryRow.kind.in_((PRODUCT, PREPARATION))
+    newest = select(func.max(HistoryRow.id)).where(carried).group_by(HistoryRow.item)
     wanted = select(HistoryRow.item).where(
         HistoryRow.id.in_(newest), HistoryRow.undoes.is_not(None), HistoryRow.before.is_(None)
     )
     return set(session.scalars(wanted))
 
 
-def as_of(session: Session, now: Book, at: str) -> Book:
-    """The products and preparations as they stood at a moment (ISO, UTC), from now backwards."""
+def as_of(session: Session, now: Book, at: str, kinds: Sequence[Kind] = KINDS) -> Book:
+    """The book as it stood at a moment (ISO, UTC), from now backwards.
+
+    The kitchen's own settings stay as they are now.
+    """
     later = select(HistoryRow).where(HistoryRow.at > at).order_by(HistoryRow.id.desc())
     book = now
     for row in session.scalars(later):
         if row.item == WHOLE_BOOK:
             whole = parse_book(str((row.before or {})["book"]).encode())
             book = replace(whole, kitchen=now.kitchen)
-        else:
-            book = applied(book, restored(_entry(row)))
+        elif row.kind != KITCHEN.name:
+            book = applied(book, restored(_entry(row), kinds))
     return book
 
 
-def restored(entry: Entry) -> Change:
+def restored(entry: Entry, kinds: Sequence[Kind] = KINDS) -> Change:
     """The change that takes an entry back. Raises BookRefused where it cannot be taken back."""
     if entry.item == WHOLE_BOOK:
         why = "a whole book that was replaced is put back by importing it, not by undoing"
         raise BookRefused([Fault(str(entry.id), why)])
-    if entry.before is None:
+    if entry.kind in (PRODUCT, PREPARATION) and entry.before is None:
         return Change(removed=(entry.item,))
-    if "kind" in entry.before:
+    if entry.kind == PREPARATION:
         return Change(preparations=(value_of(Preparation, entry.before),))
-    return Change(products=(value_of(Product, entry.before),))
+    if entry.kind == PRODUCT:
+        return Change(products=(value_of(Product, entry.before),))
+    [kind] = [kind for kind in kinds if kind.name == entry.kind]
+    value = None if entry.before is None else value_of(kind.type, entry.before)
+    return Change(documents=(Document(kind, entry.item, value),))
 
 
 def _entry(row: HistoryRow) -> Entry:
     return Entry(
-        row.id, row.at, row.person, row.why, row.told, row.item, row.before, row.after, row.undoes
+        row.id,
+        row.at,
+        row.person,
+        row.why,
+        row.told,
+        row.kind,
+        row.item,
+        row.before,
+        row.after,
+        row.undoes,
     )

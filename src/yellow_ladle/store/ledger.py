@@ -2,7 +2,7 @@
 
 import logging
 import sqlite3
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
@@ -15,21 +15,23 @@ from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book import sign_off
 from yellow_ladle.core.book.book import Book, Kitchen, owner_of
+from yellow_ladle.core.book.document import Document, Kind, Reaches
 from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.checks.document_kinds import KINDS, KITCHEN, SIGN_OFF, THE_KITCHEN
 from yellow_ladle.core.impact import summary
 from yellow_ladle.core.impact.impact import Impact, impact_of, lowers
 from yellow_ladle.core.reading.reading import read
-from yellow_ladle.core.reading.update import Change
+from yellow_ladle.core.reading.update import Change, completed
 from yellow_ladle.files.book.conversion import content
-from yellow_ladle.store.announcements import WRITER, Announced, Announcements, Reaches
-from yellow_ladle.store.book_replacement import write_whole
-from yellow_ladle.store.book_repository import (
+from yellow_ladle.store.announcements import WRITER, Announced, Announcements
+from yellow_ladle.store.documents import (
     Now,
     Recorded,
     load,
     refuse_unsound,
     write,
-    write_kitchen,
+    write_documents,
+    write_whole,
 )
 from yellow_ladle.store.file.checkup import refuse_damaged, refuse_foreign
 from yellow_ladle.store.file.engine import for_writing, open_engine
@@ -41,6 +43,8 @@ from yellow_ladle.store.history import (
     NOBODY,
     Act,
     Entry,
+    altered,
+    append,
     as_of,
     brought_back,
     entries,
@@ -48,8 +52,12 @@ from yellow_ladle.store.history import (
     restored,
     snapshot,
 )
-from yellow_ladle.store.optimistic_lock import Stale, counter_of, next_version, refuse_stale
-from yellow_ladle.store.settings_rows import write_sign_offs
+from yellow_ladle.store.optimistic_lock import (
+    counter_of,
+    next_appended,
+    next_version,
+    refuse_stale,
+)
 from yellow_ladle.store.tables import HistoryRow
 from yellow_ladle.store.write_queue import Gate, WriteQueue
 
@@ -82,11 +90,19 @@ class Writing:
 class Ledger:
     """One kitchen's data. Readers take `now`, which never changes under them.
 
-    `path` is the file; `clock` tells the time, so that tests can tell it too.
+    `path` is the file; `clock` tells the time, so that tests can tell it too. `kinds` are those of
+    the documents that it keeps.
     """
 
-    def __init__(self, engine: Engine, path: Path, clock: Callable[[], datetime] = _utc) -> None:
+    def __init__(
+        self,
+        engine: Engine,
+        path: Path,
+        clock: Callable[[], datetime] = _utc,
+        kinds: Sequence[Kind] = KINDS,
+    ) -> None:
         self.path = path
+        self.kinds = kinds
         self._clock = clock
         self._queue = WriteQueue()
         self._asking = Lock()
@@ -101,12 +117,14 @@ class Ledger:
         # A connection of its own, as it is asked on every request: some microseconds each time.
         self._counter = sqlite3.connect(self.path, isolation_level=None, check_same_thread=False)
         with Session(engine) as session:
-            self._now = load(session, self.today, self.path)
+            self._now = load(session, self.today, self.path, self.kinds)
             self._moment = session.scalar(select(func.max(HistoryRow.at))) or ""
         self._day = self.today
 
     @classmethod
-    def open(cls, path: Path, clock: Callable[[], datetime] = _utc) -> "Ledger":
+    def open(
+        cls, path: Path, clock: Callable[[], datetime] = _utc, kinds: Sequence[Kind] = KINDS
+    ) -> "Ledger":
         """The ledger in a file, which is made if it is not there.
 
         Raises Unsound where the file is no kitchen's, of a newer version, damaged, or holds a book
@@ -118,7 +136,7 @@ class Ledger:
                     finish_restore(path)
             refuse_foreign(path)
             refuse_damaged(path)
-            return cls(open_engine(path), path, clock)
+            return cls(open_engine(path), path, clock, kinds)
 
     @property
     def now(self) -> Now:
@@ -165,8 +183,7 @@ class Ledger:
                 return act()
             finally:
                 self._connect(open_engine(self.path))
-                told = Announced(self._now.counter, "book", told="A backup was put back")
-                self.announcements.announce(told)
+                self._announce_book("A backup was put back")
 
     @property
     def is_current(self) -> bool:
@@ -216,17 +233,34 @@ class Ledger:
             yield session
 
     @contextmanager
+    def appending(self) -> Iterator[Writing]:
+        """A transaction that adds what happened on a day, and changes nothing that stands.
+
+        The book's counter stays, so that nothing that was read of it has to be read again.
+        """
+        with self._writing(appends=True) as made:
+            made.reaches = "day"
+            yield made
+
+    @contextmanager
     def writing(self) -> Iterator[Writing]:
         """A transaction that holds the write lock, on the book as the file has it.
 
         What is set as `after` becomes `now` once the transaction is in the file. Raises Busy,
         FileFault; after any error nothing is written and the lock is free.
         """
+        with self._writing(appends=False) as made:
+            yield made
+
+    @contextmanager
+    def _writing(self, *, appends: bool) -> Iterator[Writing]:
         with self._queue, told_in_words(), Session(self._writer) as session:
             try:
                 self._read_where_behind(session)
-                version, before = next_version(session), self._now
-                after = replace(before, counter=version)
+                before = self._now
+                version = before.counter if appends else next_version(session)
+                appended = next_appended(session) if appends else before.appended
+                after = replace(before, counter=version, appended=appended)
                 made = Writing(session, before, after, version, self._next_moment())
                 yield made
                 session.commit()
@@ -235,7 +269,15 @@ class Ledger:
                 raise
             self._now, self._moment = made.after, made.moment
             self.announcements.announce(
-                Announced(version, made.reaches, made.touched, made.told, made.person, WRITER.get())
+                Announced(
+                    version,
+                    made.reaches,
+                    made.touched,
+                    made.told,
+                    made.person,
+                    WRITER.get(),
+                    made.after.appended,
+                )
             )
 
     def replace_book(self, book: Book, act: Act = NOBODY) -> Recorded:
@@ -247,15 +289,16 @@ class Ledger:
         with self.writing() as writing:
             session, version = writing.session, writing.version
             if writing.before.versions:
-                session.add(replaced(writing.before.reading.book, act, writing.moment))
-            write_whole(session, writing.before.reading.book, book, version)
+                append(session, [replaced(writing.before.reading.book, act, writing.moment)])
+            write_whole(session, writing.before.reading.book, book, version, self.kinds)
             writing.told, writing.person = "The whole book was replaced", act.person or ""
-            writing.after = load(session, self.today, self.path)
+            writing.after = load(session, self.today, self.path, self.kinds)
         return Recorded(writing.before, self._now, Impact(()))
 
     def preview(self, change: Change) -> Impact:
         """What a change would do. Raises BookRefused where it cannot stand."""
         before = self.now.reading
+        change = completed(before.book, change)
         refuse_unsound(before.book, change)
         return impact_of(before, change)[1]
 
@@ -268,37 +311,52 @@ class Ledger:
     ) -> Recorded:
         """Writes a change in one transaction and re-reads what it reaches.
 
-        `seen` names the version that the writer saw of everything the change touches, None for
-        what is new. Raises Stale where another one stands, BookRefused where the change is unsound.
-        Sign-offs of whatever the change reaches become stale with it. `beside` writes what belongs
-        to the change in the same transaction.
+        `seen` names the version that the writer saw of everything the change touches, by its key,
+        None for what is new. Raises Stale where another one stands, BookRefused where the change is
+        unsound. Sign-offs of whatever the change reaches become stale with it. What its documents
+        bring with them is written too. `beside` writes what belongs to the change in the same
+        transaction.
         """
         with self.writing() as writing:
             session, before, version = writing.session, writing.before, writing.version
             refuse_stale(before, change, seen)
+            change = completed(before.reading.book, change)
             refuse_unsound(before.reading.book, change)
             after, impact = impact_of(before.reading, change)
             told = summary.told(before.reading, after, change)
-            session.add_all(snapshot(before.reading.book, change, told, act, writing.moment))
+            append(session, snapshot(before.reading.book, change, told, act, writing.moment))
             writing.touched, writing.person = tuple(change.ids), act.person or ""
-            writing.told = "; ".join(told.values())
+            writing.told, writing.reaches = "; ".join(told.values()), _reached_by(change)
             if beside is not None:
                 beside(session)
             write(session, change, version)
+            writing.after = _versioned(replace(writing.after, reading=after), change, version)
             reached = {owner_of(item.item) for item in impact.items}
             reached.update(made.id for made in change.preparations)
-            why = "; ".join(told.values()) + (f" ({act.person})" if act.person else "")
-            signed = sign_off.after(after.book.sign_offs, reached, self.today, why)
-            signed = {id: made for id, made in signed.items() if id in after.book.preparations}
-            if signed != after.book.sign_offs:
-                write_sign_offs(session, signed)
-                after = replace(after, book=replace(after.book, sign_offs=signed))
-            versions = {id: n for id, n in before.versions.items() if id not in change.removed}
-            versions |= dict.fromkeys(change.written, version)
-            writing.after = replace(writing.after, reading=after, versions=versions)
+            why = writing.told + (f" ({act.person})" if act.person else "")
+            self._outdate_sign_offs(writing, reached, why)
         before_it = writing.before.reading.book.products
         Photos(self.path).move(before_it, change, undone=act.undoes is not None)
         return Recorded(writing.before, writing.after, impact)
+
+    def _outdate_sign_offs(self, writing: Writing, reached: Collection[str], why: str) -> None:
+        """Makes the sign-offs of some preparations stale; those of removed ones go."""
+        reading = writing.after.reading
+        book = reading.book
+        signed = sign_off.after(book.sign_offs, reached, self.today, why)
+        signed = {id: made for id, made in signed.items() if id in book.preparations}
+        if signed == book.sign_offs:
+            return
+        moved = tuple(
+            Document(SIGN_OFF, id, signed.get(id))
+            for id in book.sign_offs
+            if signed.get(id) != book.sign_offs[id]
+        )
+        write_documents(writing.session, moved, writing.version)
+        documents = Change(documents=moved)
+        reading = replace(reading, book=replace(book, sign_offs=signed))
+        after = replace(writing.after, reading=reading)
+        writing.after = _versioned(after, documents, writing.version)
 
     def undo(self, entry: int, act: Act) -> Recorded:
         """Takes one entry of the history back, by a new change. Raises KeyError, BookRefused.
@@ -310,7 +368,7 @@ class Ledger:
             if lowers(self.preview(change)) and not (act.person and act.why.strip()):
                 why = "taking this back lowers flags: say who you are, and why"
                 raise BookRefused([Fault("why", why)])
-            seen = {id: self.now.versions.get(id) for id in change.ids}
+            seen = {key: self.now.version(key) for key in change.keys}
             return self.record(change, seen, replace(act, undoes=entry))
 
     def undoing(self, entry: int) -> Change:
@@ -319,53 +377,50 @@ class Ledger:
             row = session.get(HistoryRow, entry)
             if row is None:
                 raise KeyError(entry)
-            book = self.now.reading.book
-            current = book.products.get(row.item) or book.preparations.get(row.item)
-            if row.item and (None if current is None else content(current)) != row.after:
+            if row.item and self._content(row.kind, row.item) != row.after:
                 why = f"{row.told}: it was changed again since; undo the later change first"
                 raise BookRefused([Fault(row.item, why)])
-            [made] = [made for made in entries(session, [row.item], -1) if made.id == entry]
-        return restored(made)
+            [made] = [made for made in entries(session, None, -1) if made.id == entry]
+        return restored(made, self.kinds)
 
-    def history(self, item: str | None = None, most: int = 200) -> list[Entry]:
-        """What was changed, the newest first: of one item, with what was put into it, or of all."""
-        known = self.now.reading.book.products.get(item or "")
-        items = None if item is None else [item, *(known.merged if known else ())]
+    def _content(self, kind: str, id: str) -> object:
+        """What stands under a kind and an id, as plain content; None where nothing does."""
+        book = self.now.reading.book
+        current: object = book.products.get(id) or book.preparations.get(id)
+        for each in self.kinds:
+            if each.name == kind:
+                current = each.held(book).get(id)
+        return None if current is None else content(current)
+
+    def history(
+        self, item: str | None = None, most: int = 200, kind: str | None = None
+    ) -> list[Entry]:
+        """What was changed, the newest first: of one item, with what was put into it, or of all.
+
+        An item is a product or a preparation, or a document of another kind where one is named.
+        """
         with self.reading() as session:
-            return entries(session, items, most)
+            if item is None:
+                return entries(session, None, most)
+            if kind is not None:
+                return entries(session, [item], most, [kind])
+            known = self.now.reading.book.products.get(item)
+            return entries(session, [item, *(known.merged if known else ())], most)
+
+    def altered(self) -> int | None:
+        """The first entry of the history that does not follow from the one before it, if any."""
+        with self.reading() as session:
+            return altered(session)
 
     def as_of(self, at: str) -> Book:
         """The goods and pots as they stood at a moment (ISO, UTC)."""
         with self.reading() as session:
-            return as_of(session, self.now.reading.book, at)
+            return as_of(session, self.now.reading.book, at, self.kinds)
 
-    def update_kitchen(self, kitchen: Kitchen, seen: int) -> Recorded:
+    def update_kitchen(self, kitchen: Kitchen, seen: int, act: Act = NOBODY) -> Recorded:
         """Writes the kitchen itself. Raises Stale where another version stands."""
-        with self.writing() as writing:
-            before = writing.before
-            book = before.reading.book
-            if before.kitchen_version != seen:
-                raise Stale("kitchen", book.kitchen, before.kitchen_version)
-            write_kitchen(writing.session, kitchen, writing.version)
-            writing.told = "The kitchen's own settings were changed"
-            reading = replace(before.reading, book=replace(book, kitchen=kitchen))
-            writing.after = replace(writing.after, reading=reading, kitchen_version=writing.version)
-        return Recorded(before, writing.after, Impact(()))
-
-    def read_anew(self, writing: Writing, why: str) -> None:
-        """Reads the whole book that a write leaves behind, as of today.
-
-        Sign-offs of pots that carry something else than before are stale from then on; `why` says
-        what made them so.
-        """
-        before, book = writing.before.reading, writing.after.reading.book
-        after = read(book, self.today)
-        differing = {id for id in book.preparations if before.masks.get(id) != after.masks[id]}
-        signed = sign_off.after(book.sign_offs, differing, self.today, why)
-        if signed != book.sign_offs:
-            write_sign_offs(writing.session, signed)
-            after = replace(after, book=replace(book, sign_offs=signed))
-        writing.after = replace(writing.after, reading=after)
+        document = Document(KITCHEN, THE_KITCHEN, kitchen)
+        return self.record(Change(documents=(document,)), {document.key: seen or None}, act)
 
     def settle_pictures(self) -> None:
         """Lets pictures follow their products where an earlier process ended in between.
@@ -378,7 +433,12 @@ class Ledger:
     def _read_as_of_today(self) -> None:
         with self.writing() as writing:
             writing.told = "A new day began"
-            self.read_anew(writing, "A certificate has run out")
+            before = writing.before.reading
+            after = read(before.book, self.today)
+            writing.after = replace(writing.after, reading=after)
+            pots = before.book.preparations
+            differing = {id for id in pots if before.masks.get(id) != after.masks[id]}
+            self._outdate_sign_offs(writing, differing, "A certificate has run out")
 
     def _in_file(self) -> int:
         with self._asking:
@@ -391,9 +451,15 @@ class Ledger:
 
     def _read_where_behind(self, session: Session) -> None:
         if counter_of(session) != self._now.counter:
-            self._now = load(session, self.today, self.path)
-            told = "Another program wrote into the kitchen's file"
-            self.announcements.announce(Announced(self._now.counter, "book", told=told))
+            self._now = load(session, self.today, self.path, self.kinds)
+            self._announce_book("Another program wrote into the kitchen's file")
+
+    def _announce_book(self, told: str) -> None:
+        """Announces that the whole book is another one."""
+        now = self._now
+        self.announcements.announce(
+            Announced(now.counter, "book", told=told, appended=now.appended)
+        )
 
     def _next_moment(self) -> str:
         """The moment of a write. The history never goes backwards, whatever the clock does."""
@@ -405,3 +471,21 @@ class Ledger:
                 now,
             )
         return max(now, self._moment)
+
+
+def _reached_by(change: Change) -> Reaches:
+    """What a write of a change is announced to reach: the book where anything carried is in it."""
+    first = next(iter(change.documents), None)
+    return "book" if change.is_carried or first is None else first.kind.reaches
+
+
+def _versioned(now: Now, change: Change, version: int) -> Now:
+    """The same with the versions as they stand after a change."""
+    versions = {id: n for id, n in now.versions.items() if id not in change.removed}
+    settings = dict(now.setting_versions)
+    for document in change.documents:
+        settings.pop(document.key, None)
+        if document.value is not None:
+            settings[document.key] = version
+    versions |= dict.fromkeys(change.written, version)
+    return replace(now, versions=versions, setting_versions=settings)

@@ -1,12 +1,12 @@
 """The tables that hold a book.
 
-Products, preparations and the kitchen are loaded and saved whole, a document a row. What is queried
-has tables of its own. A `version` is the book's counter at the last write of its row.
+Everything that a kitchen decides is loaded and saved whole, a document a row. What is queried has
+tables of its own. A `version` is the book's counter at the last write of its row.
 """
 
 from typing import Any, ClassVar
 
-from sqlalchemy import JSON, CheckConstraint, ForeignKey, MetaData
+from sqlalchemy import JSON, CheckConstraint, MetaData
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
@@ -28,9 +28,10 @@ class Base(DeclarativeBase):
 
 
 class BookRow(Base):
-    """The book as a whole. `counter` is raised by every write, inside its transaction.
+    """The book as a whole. `counter` is raised by every write of it, inside its transaction.
 
     What a write touches bears the counter as its version, so that no version is ever used twice.
+    `appended` is raised by what is added day by day and changes nothing that stands.
     """
 
     __tablename__ = "book"
@@ -38,58 +39,21 @@ class BookRow(Base):
 
     id: Mapped[int] = mapped_column(primary_key=True)
     counter: Mapped[int]
+    appended: Mapped[int] = mapped_column(default=0, server_default="0")
 
 
-class KitchenRow(Base):
-    """The kitchen itself, as the book file holds it."""
+class DocumentRow(Base):
+    """A product, a preparation or anything else that a kitchen decides, whole as files hold it.
 
-    __tablename__ = "kitchen"
-    __table_args__ = (CheckConstraint("id = 1", name="only_one"),)
+    `kind` and `id` name it: `product` and `butter`, `tool` and `chinois`.
+    """
 
-    id: Mapped[int] = mapped_column(primary_key=True)
-    version: Mapped[int]
-    content: Mapped[dict[str, Any]]
+    __tablename__ = "document"
 
-
-class HouseFlagRow(Base):
-    __tablename__ = "house_flag"
-
-    id: Mapped[str] = mapped_column(primary_key=True)
-    name: Mapped[str]
-    version: Mapped[int] = mapped_column(default=1)
-
-
-class ProductRow(Base):
-    """A product whole, as the book file holds it."""
-
-    __tablename__ = "product"
-
+    kind: Mapped[str] = mapped_column(primary_key=True)
     id: Mapped[str] = mapped_column(primary_key=True)
     version: Mapped[int]
     content: Mapped[dict[str, Any]]
-
-
-class PreparationRow(Base):
-    """A preparation whole, as the book file holds it."""
-
-    __tablename__ = "preparation"
-
-    id: Mapped[str] = mapped_column(primary_key=True)
-    kind: Mapped[str]
-    version: Mapped[int]
-    content: Mapped[dict[str, Any]]
-
-
-class ToolRow(Base):
-    """A tool that pots go through."""
-
-    __tablename__ = "tool"
-
-    name: Mapped[str] = mapped_column(primary_key=True)
-    dedicated: Mapped[bool]
-    always_shared: Mapped[bool]
-    id: Mapped[str] = mapped_column(default="", server_default="")
-    version: Mapped[int] = mapped_column(server_default="1")
 
 
 class ToolUseRow(Base):
@@ -105,37 +69,11 @@ class ToolUseRow(Base):
     person: Mapped[str | None]
 
 
-class NeedRow(Base):
-    """An open need of a guest."""
-
-    __tablename__ = "need"
-
-    id: Mapped[str] = mapped_column(primary_key=True)
-    guest: Mapped[str]
-    clear: Mapped[list[str]]
-    fit: Mapped[list[str]]
-    strictness: Mapped[str]
-    version: Mapped[int] = mapped_column(server_default="1")
-
-
-class SignOffRow(Base):
-    """Who checked a preparation, and what made that stale."""
-
-    __tablename__ = "sign_off"
-
-    preparation_id: Mapped[str] = mapped_column(
-        ForeignKey("preparation.id", ondelete="CASCADE"), primary_key=True
-    )
-    person: Mapped[str]
-    date: Mapped[str]
-    stale_since: Mapped[str | None]
-    stale_by: Mapped[str | None]
-
-
 class HistoryRow(Base):
-    """One product or preparation before and after one change. Rows are only ever added.
+    """One document before and after one change. Rows are only ever added.
 
-    `item` is empty where the whole book was replaced; then `before` holds all of it.
+    `kind` and `item` name the document. `item` is empty where the whole book was replaced; then
+    `before` holds all of it. `before_hash` is the SHA-256 of the row before (history.py).
     """
 
     __tablename__ = "history"
@@ -145,10 +83,12 @@ class HistoryRow(Base):
     person: Mapped[str | None]
     why: Mapped[str]
     told: Mapped[str]
+    kind: Mapped[str]
     item: Mapped[str] = mapped_column(index=True)
     before: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
     after: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
     undoes: Mapped[int | None]
+    before_hash: Mapped[str]
 
 
 class NoticeRow(Base):
@@ -157,9 +97,7 @@ class NoticeRow(Base):
     __tablename__ = "notice"
 
     id: Mapped[int] = mapped_column(primary_key=True)
-    product_id: Mapped[str] = mapped_column(
-        ForeignKey("product.id", ondelete="CASCADE"), index=True
-    )
+    product_id: Mapped[str] = mapped_column(index=True)
     maker_id: Mapped[str | None]
     received: Mapped[str]
     sheet: Mapped[dict[str, Any]]
@@ -186,21 +124,3 @@ class AppliedRow(Base):
     before: Mapped[dict[str, Any]]
     after: Mapped[dict[str, Any]]
     ended: Mapped[str | None]
-
-
-class RuleRow(Base):
-    """What a kitchen has to say of a swap rule. `own` holds the whole of a rule of its own.
-
-    `notes` are added to one by one. The verdict's figures stand in the place of the rule's.
-    """
-
-    __tablename__ = "swap_rule"
-
-    id: Mapped[str] = mapped_column(primary_key=True)
-    own: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
-    off: Mapped[bool] = mapped_column(default=False)
-    notes: Mapped[list[dict[str, Any]]] = mapped_column(default=list)
-    flavour: Mapped[float | None]
-    texture: Mapped[float | None]
-    colour: Mapped[float | None]
-    version: Mapped[int] = mapped_column(default=1)

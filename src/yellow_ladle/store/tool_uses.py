@@ -61,8 +61,8 @@ def _used(row: ToolUseRow) -> Used:
 
 def add_use(ledger: Ledger, tool: str, item: str | None, person: str | None) -> None:
     """Writes down that something went through a tool today, or that it was washed."""
-    with ledger.writing() as writing:
-        writing.reaches, writing.person = "day", person or ""
+    with ledger.appending() as writing:
+        writing.person = person or ""
         writing.told = f"The {tool} was washed" if item is None else f"The {tool} was used"
         used = ToolUseRow(day=ledger.today, at=writing.moment, tool=tool, item=item, person=person)
         writing.session.add(used)

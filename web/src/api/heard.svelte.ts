@@ -11,6 +11,8 @@ const MAX_TOLD = 3;
 
 interface Written {
   counter: number;
+  /** The counter of what is added day by day: each write raises one of the two. */
+  appended: number;
   at: string;
   reaches: Part;
   told: string;
@@ -18,7 +20,7 @@ interface Written {
   page: string;
 }
 type Message =
-  | { kind: 'standing' | 'beat'; content: { counter: number; at: string } }
+  | { kind: 'standing' | 'beat'; content: { counter: number; appended: number; at: string } }
   | { kind: 'written'; content: Written }
   | { kind: 'gone' };
 
@@ -87,7 +89,7 @@ class Heard {
       this.lostSince ??= this.#last;
       return;
     }
-    const { counter } = message.content;
+    const counter = message.content.counter + message.content.appended;
     const expected = this.#counter === null || message.kind !== 'written' ? 0 : 1;
     const missed = this.#counter !== null && counter !== this.#counter + expected;
     this.#last = new Date();

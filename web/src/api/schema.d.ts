@@ -321,7 +321,8 @@ export interface paths {
          * Events
          * @description Server-sent events: `standing` first, `written` for each write, `beat` every few seconds.
          *
-         *     Each has the book's counter; `written` says what it reached, in a line, and by whom.
+         *     Each has the book's counter, and that of what is `appended` day by day; `written` says what it
+         *     reached, in a line, and by whom.
          */
         get: operations["events_api_v1_events_get"];
         put?: never;
@@ -2744,7 +2745,7 @@ export interface components {
         };
         /**
          * EntryOut
-         * @description One product or preparation before and after one change.
+         * @description One document before and after one change: a product, a preparation, a tool.
          */
         EntryOut: {
             /** Id */
@@ -2757,6 +2758,8 @@ export interface components {
             why: string;
             /** Told */
             told: string;
+            /** Kind */
+            kind: string;
             /** Item */
             item: string;
             /** Before */

@@ -37,7 +37,7 @@ from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.models import PreparationPiece
 from yellow_ladle.files.book.piece import Id, Name, Short
-from yellow_ladle.store.book_repository import Now, refuse_unsound
+from yellow_ladle.store.documents import Now, refuse_unsound
 
 router = APIRouter(prefix="/cards", tags=["cards"])
 

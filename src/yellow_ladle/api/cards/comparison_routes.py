@@ -22,7 +22,7 @@ from yellow_ladle.core.reading.update import Change, reread
 from yellow_ladle.core.vocabulary.levels import Level, LevelWord
 from yellow_ladle.files.book.conversion import as_piece, value_of
 from yellow_ladle.files.book.models import PreparationPiece
-from yellow_ladle.store.book_repository import refuse_unsound
+from yellow_ladle.store.documents import refuse_unsound
 from yellow_ladle.store.history import Entry
 from yellow_ladle.store.ledger import Ledger
 

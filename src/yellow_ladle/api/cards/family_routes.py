@@ -12,7 +12,7 @@ from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.core.vocabulary.regimes import regimes
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 
 router = APIRouter(tags=["family"])
 

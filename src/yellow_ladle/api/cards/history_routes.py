@@ -25,13 +25,14 @@ Moment = Annotated[str, Query(pattern=r"^\d{4}-\d{2}-\d{2}(T[\d:.]+(Z|[+-]\d{2}:
 
 
 class EntryOut(BaseModel):
-    """One product or preparation before and after one change."""
+    """One document before and after one change: a product, a preparation, a tool."""
 
     id: int
     at: str
     person: str | None
     why: str
     told: str
+    kind: str
     item: str
     before: dict[str, Any] | None
     after: dict[str, Any] | None
@@ -137,6 +138,7 @@ def _entry(entry: Entry, undone_by: int | None) -> EntryOut:
         person=entry.person,
         why=entry.why,
         told=entry.told,
+        kind=entry.kind,
         item=entry.item,
         before=dict(entry.before) if entry.before is not None and entry.item else None,
         after=dict(entry.after) if entry.after is not None else None,

@@ -24,7 +24,7 @@ from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece, content
 from yellow_ladle.files.book.models import LinePiece, PreparationPiece, SignOffPiece
 from yellow_ladle.files.book.piece import Name
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 from yellow_ladle.store.kitchen_settings import sign
 from yellow_ladle.store.optimistic_lock import standing
 

@@ -29,7 +29,7 @@ from yellow_ladle.files.recipes.recipe_reader import MAX_BYTES
 from yellow_ladle.files.recipes.recipe_writer import recipes_bytes
 from yellow_ladle.files.tables.book_table import book_rows
 from yellow_ladle.files.tables.spreadsheet import write_csv
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 
 router = APIRouter(tags=["recipes"])
 

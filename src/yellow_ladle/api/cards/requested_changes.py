@@ -54,7 +54,7 @@ from yellow_ladle.core.thickening.dosage import put_in
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.conversion import as_value
 from yellow_ladle.files.book.models import EvidencePiece, MakerPiece, ProductPiece
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 
 BY_HAND = ProductChange | MakerChange | MakerAnswers | StatementChange | PlainFoodChange
 """What a person states."""

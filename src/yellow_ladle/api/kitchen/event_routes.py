@@ -13,7 +13,8 @@ router = APIRouter(tags=["kitchen"])
 async def events(request: Request, ledger: TheLedger) -> StreamingResponse:
     """Server-sent events: `standing` first, `written` for each write, `beat` every few seconds.
 
-    Each has the book's counter; `written` says what it reached, in a line, and by whom.
+    Each has the book's counter, and that of what is `appended` day by day; `written` says what it
+    reached, in a line, and by whom.
     """
     broadcast: Broadcast = request.app.state.broadcast
     headers = {"X-Accel-Buffering": "no"}

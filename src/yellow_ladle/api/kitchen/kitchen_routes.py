@@ -37,7 +37,7 @@ from yellow_ladle.core.vocabulary.levels import WORDS, Level, LevelWord
 from yellow_ladle.core.vocabulary.regimes import regimes
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.models import KitchenPiece
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 
 router = APIRouter(tags=["kitchen"])
 

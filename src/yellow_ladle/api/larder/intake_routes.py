@@ -21,7 +21,7 @@ from yellow_ladle.files.supplier_sheet import (
     sheet_content,
 )
 from yellow_ladle.files.tables import goods_table, spreadsheet
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 
 router = APIRouter(prefix="/intake", tags=["intake"])
 

@@ -20,7 +20,7 @@ from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import Level, LevelWord
 from yellow_ladle.files.book.conversion import as_piece, as_value, damage
 from yellow_ladle.files.book.models import ProductPiece
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 from yellow_ladle.store.file.photos import Photos
 
 router = APIRouter(prefix="/products", tags=["larder"])

@@ -12,7 +12,7 @@ from yellow_ladle.core.larder.maker_questions import (
     letter,
     maker_questions,
 )
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 
 router = APIRouter(tags=["larder"])
 

@@ -28,7 +28,7 @@ from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece, as_value, damage
 from yellow_ladle.files.book.models import NeedPiece
 from yellow_ladle.files.book.piece import Id
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 from yellow_ladle.store.kitchen_settings import drop_need, keep_need
 
 router = APIRouter(tags=["unchecked"])

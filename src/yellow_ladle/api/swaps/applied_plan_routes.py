@@ -36,7 +36,7 @@ from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.swaps.search.several_items import carried_together
 from yellow_ladle.files.book.conversion import as_value
 from yellow_ladle.store.applied_plans import Applied, Applying, applied_plans, put_in, take_back
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.optimistic_lock import Stale
 

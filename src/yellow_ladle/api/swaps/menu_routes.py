@@ -22,7 +22,7 @@ from yellow_ladle.core.swaps.menu.refusal import refusal
 from yellow_ladle.core.swaps.plans.item_names import short_name
 from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.files.book.piece import Id, Name
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 
 if TYPE_CHECKING:
     from yellow_ladle.core.swaps.menu.gains import Gain

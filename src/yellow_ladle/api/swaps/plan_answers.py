@@ -47,7 +47,7 @@ from yellow_ladle.core.swaps.search.thickness_limit import poured
 from yellow_ladle.core.thickening.thickness import thickness
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import LinePiece, PreparationPiece
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 
 _THERE_IS = {
     ON_THE_CARD: "the other choice on the card",

@@ -31,7 +31,7 @@ from yellow_ladle.core.swaps.search.proposal import Habits
 from yellow_ladle.core.swaps.search.several_items import propose_together, with_whole
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.store.applied_plans import chosen_before
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 
 LOOSE: tuple[tuple[str, str, Callable[[Limits], Limits]], ...] = (
     ("most_pots", "at most so many pots", lambda limits: replace(limits, most_pots=None)),

@@ -36,7 +36,7 @@ from yellow_ladle.core.swaps.search.conditions import CONDITIONS
 from yellow_ladle.core.vocabulary.classes import known_classes
 from yellow_ladle.files.book.piece import Id, ItemId
 from yellow_ladle.files.book.rule_pieces import OwnRulePiece, Sentence, Share, own_piece
-from yellow_ladle.store.book_repository import Now
+from yellow_ladle.store.documents import Now
 from yellow_ladle.store.kitchen_settings import set_rules
 
 router = APIRouter(prefix="/rules", tags=["swaps"])

@@ -244,6 +244,8 @@ class Book:
     sign_offs: Mapping[str, SignOff] = field(default_factory=dict)
     rulings: tuple[Ruling, ...] = ()
     """What the kitchen says of swap rules, by id."""
+    others: Mapping[str, Mapping[str, object]] = field(default_factory=dict)
+    """Documents of kinds that have no field of their own: by kind, then by id."""
 
     @classmethod
     def of(

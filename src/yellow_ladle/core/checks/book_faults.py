@@ -112,6 +112,9 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
     }
     measures = [measure.name for measure in after.kitchen.measures]
     found: list[Fault] = []
+    for document in change.documents:
+        if document.value is not None:
+            found += document.kind.faults(after, document.id, document.value)
     for product in change.products:
         found += name_faults(product.id, product.name)
         found += (

@@ -20,7 +20,7 @@ WORDS = {
 
 
 def told(before: Reading, after: Reading, change: Change) -> dict[str, str]:
-    """Per product and preparation of a change what became of it."""
+    """Per product, preparation and document of a change what became of it, by its key."""
     return dict(_each(before, after, change))
 
 
@@ -39,6 +39,10 @@ def _each(before: Reading, after: Reading, change: Change) -> Iterator[tuple[str
         yield made.id, f"{made.name}: {_card(before, after, made)}"
     for id in change.removed:
         yield id, f"{before.book.name(id)}: removed"
+    for document in change.documents:
+        was = document.kind.held(before.book).get(document.id)
+        of = before.book.name(document.id) if document.id in before.masks else ""
+        yield document.key, document.kind.told(was, document.value, of)
 
 
 def _card(before: Reading, after: Reading, made: Preparation) -> str:

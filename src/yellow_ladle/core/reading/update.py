@@ -1,11 +1,12 @@
 """Changes to a book, and the re-reading of just what they reach."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from heapq import heapify, heappop, heappush
 
 from yellow_ladle.core.book.book import Book, Line, Preparation, items_of, owner_of
 from yellow_ladle.core.book.by_products import renumbered
+from yellow_ladle.core.book.document import Document, with_documents
 from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.carrying.graph import DependencyGraph, items_of_lines
@@ -16,11 +17,15 @@ from yellow_ladle.core.vocabulary.levels import Level
 
 @dataclass(frozen=True, slots=True)
 class Change:
-    """Products and preparations as they are to be, and ids that are to go."""
+    """Products and preparations as they are to be, and ids that are to go.
+
+    `documents` are what else a kitchen decides, as it is to be or to go: tools, needs, rules.
+    """
 
     products: tuple[Product, ...] = ()
     preparations: tuple[Preparation, ...] = ()
     removed: tuple[str, ...] = ()
+    documents: tuple[Document, ...] = ()
 
     @property
     def written(self) -> list[str]:
@@ -30,8 +35,18 @@ class Change:
 
     @property
     def ids(self) -> list[str]:
-        """Everything that the change rewrites, adds or removes."""
+        """The products and preparations that the change rewrites, adds or removes."""
         return [*self.written, *self.removed]
+
+    @property
+    def keys(self) -> list[str]:
+        """How versions name everything that the change touches."""
+        return [*self.ids, *(document.key for document in self.documents)]
+
+    @property
+    def is_carried(self) -> bool:
+        """Whether the flags of pots may depend on it."""
+        return bool(self.ids) or any(document.kind.carried for document in self.documents)
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,7 +65,22 @@ def applied(book: Book, change: Change) -> Book:
         preparations.pop(id, None)
     products |= {product.id: product for product in change.products}
     preparations |= {preparation.id: preparation for preparation in change.preparations}
-    return replace(book, products=products, preparations=preparations)
+    after = replace(book, products=products, preparations=preparations)
+    return with_documents(after, change.documents)
+
+
+def completed(book: Book, change: Change) -> Change:
+    """A change with what its documents bring with them in goods and pots that it does not name."""
+    products = {product.id: product for product in change.products}
+    preparations = {made.id: made for made in change.preparations}
+    for document in change.documents:
+        if document.kind.brings is not None:
+            goods, pots = document.kind.brings(book, document.id, document.value)
+            products = {product.id: product for product in goods} | products
+            preparations = {made.id: made for made in pots} | preparations
+    return replace(
+        change, products=tuple(products.values()), preparations=tuple(preparations.values())
+    )
 
 
 def reread(before: Reading, change: Change, gone: Iterable[str] = ()) -> Reread:
@@ -63,10 +93,13 @@ def reread(before: Reading, change: Change, gone: Iterable[str] = ()) -> Reread:
     carries what it carried before.
     """
     book = applied(before.book, change)
+    if not change.is_carried:
+        return Reread(replace(before, book=book), ())
     usual = {**before.usual, **dict.fromkeys(gone, before)}
-    if any(tool.always_shared for tool in book.tools):
+    anew = any(document.kind.carried for document in change.documents)
+    if anew or any(tool.always_shared for tool in book.tools):
         whole = read(book, before.on, usual)
-        return Reread(whole, _differing(before.masks, whole.masks))
+        return Reread(whole, _differing(before, whole))
     graph = _reshaped(before, change)
     masks = dict(before.masks)
     dropped: set[str] = set()
@@ -112,8 +145,14 @@ def _bags_of(book: Book, change: Change, before: Book) -> list[str]:
     ]
 
 
-def _differing(before: Mapping[str, int], after: Mapping[str, int]) -> tuple[str, ...]:
-    return tuple(sorted(id for id in {*before, *after} if before.get(id) != after.get(id)))
+def _differing(before: Reading, after: Reading) -> tuple[str, ...]:
+    """The items that carry something else, sorted; by flag where the masks have other bits."""
+    was, now = before.masks, after.masks
+    if before.layout.bits == after.layout.bits:
+        return tuple(sorted(id for id in {*was, *now} if was.get(id) != now.get(id)))
+    kept = was.keys() & now.keys()
+    moved = {id for id in kept if before.levels(id) != after.levels(id)}
+    return tuple(sorted(moved | (was.keys() ^ now.keys())))
 
 
 def _reshaped(before: Reading, change: Change) -> DependencyGraph:

@@ -18,6 +18,7 @@ from pydantic import ValidationError
 from yellow_ladle.core.book.book import ByProduct, Kitchen, Preparation
 from yellow_ladle.core.book.maker import Maker
 from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.vocabulary.criteria import ordered
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.piece import Piece
@@ -115,10 +116,15 @@ def _whole_order(plain: Any, _kind: Any) -> Any:
     return ordered(*plain)
 
 
+def _as_it_is(plain: Any, _kind: Any) -> Any:
+    return plain
+
+
 READ_SO: Mapping[tuple[type, str], Callable[[Any, Any], Any]] = {
     (Product, "certificates"): _sorted_words,
     (Maker, "certificates"): _sorted_words,
     (Kitchen, "swap_order"): _whole_order,
+    (Ruling, "own"): _as_it_is,
 }
 """Fields that are put into one form as they are read."""
 

@@ -73,10 +73,11 @@ def ranking(order: tuple[Criterion, ...] = CRITERIA) -> Callable[[Score], Rank]:
 
     What leaves the thickness of the card comes last, before it what makes another dish, then what
     is far from the dish as it is. Then leads what is in the house, what is less work, and what no
-    open need avoids; of work a pan of its own and a swap count alike, as two lines changed in two
-    pots are no less than one at the base. The rest follows in the order that is given; criteria
-    that it does not name come last, as they stand.
+    open need avoids; while swaps count first, a pan of its own and a swap are as much work: two
+    lines changed in two pots are no less than one at the base. The rest follows in the order that
+    is given; criteria that it does not name come last, as they stand.
     """
+    by_work = ordered(*order)[0] == "swaps"
     fields = [field for name in ordered(*order) for field in _OF[name]]
     rest = itemgetter(*(Score._fields.index(field) for field in fields))
 
@@ -88,7 +89,7 @@ def ranking(order: tuple[Criterion, ...] = CRITERIA) -> Callable[[Score], Rank]:
             score.another,
             distance(score.lost),
             score.cards,
-            score.pans + score.swaps,
+            score.pans + (score.swaps if by_work else 0),
             score.harms,
             *rest(score),
         )

@@ -1,0 +1,100 @@
+"""Documents: everything that a kitchen decides, each a value of one kind under an id of its own.
+
+Products and preparations are carried, and a change names them by themselves. Every other kind is a
+row of a table (core/checks/document_kinds.py), and is recorded, undone and locked in the same way.
+"""
+
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass, replace
+from typing import Literal, TypeAlias
+
+from yellow_ladle.core.book.book import Book, Preparation
+from yellow_ladle.core.book.fault import Fault
+from yellow_ladle.core.book.product import Product
+
+Brought: TypeAlias = tuple[tuple[Product, ...], tuple[Preparation, ...]]
+"""Goods and pots that are otherwise because a document came or went."""
+
+Reaches: TypeAlias = Literal["book", "day", "needs", "notices", "rules", "sign_off"]
+"""What a write reaches. The book is everything that is carried; the others are beside it."""
+
+
+def _no_faults(_book: Book, _id: str, _value: object) -> Iterable[Fault]:
+    return ()
+
+
+@dataclass(frozen=True, kw_only=True)
+class Kind:
+    """How values of one kind stand in a book, and what is said of them.
+
+    `name` is what the file and the history call it, `type` the class of its values, `called` what
+    people call one of them. `written` and `removed` are sentences about a
+    name, and `{of}`, the product or preparation of the same id. `faults` are what
+    keeps a value from standing in the book as it would be.
+
+    `reaches` is what a write of it is announced to reach. With `carried` flags of pots depend on
+    it, so the book is read anew. `brings` gives what else has to change in goods and pots when a
+    value comes or goes. `held` and `holding` read and replace its values in a book; a kind that the
+    book has no field for stands among `Book.others`.
+    """
+
+    name: str
+    type: type
+    called: Callable[[object], str]
+    written: str = "{} was written down"
+    removed: str = "{} was taken out"
+    reaches: Reaches = "book"
+    carried: bool = False
+    faults: Callable[[Book, str, object], Iterable[Fault]] = _no_faults
+    brings: Callable[[Book, str, object | None], Brought] | None = None
+    field: "Field | None" = None
+
+    def held(self, book: Book) -> Mapping[str, object]:
+        """The values of a book, by id."""
+        return book.others.get(self.name, {}) if self.field is None else self.field.held(book)
+
+    def holding(self, book: Book, values: Mapping[str, object]) -> Book:
+        """A book with these values in the place of those that it has."""
+        if self.field is not None:
+            return self.field.holding(book, values)
+        return replace(book, others={**book.others, self.name: dict(values)})
+
+    def told(self, before: object | None, after: object | None, of: str = "") -> str:
+        """What became of a value, in a line. `of`: what it is about, if it has no name itself."""
+        value = before if after is None else after
+        name = "" if value is None else self.called(value)
+        return (self.removed if after is None else self.written).format(name, of=of)
+
+
+@dataclass(frozen=True, slots=True)
+class Field:
+    """Where a book keeps the values of a kind: how they are read, by id, and how replaced."""
+
+    held: Callable[[Book], Mapping[str, object]]
+    holding: Callable[[Book, Mapping[str, object]], Book]
+
+
+@dataclass(frozen=True, slots=True)
+class Document:
+    """A value of a kind as it is to be; `value` None removes it."""
+
+    kind: Kind
+    id: str
+    value: object | None
+
+    @property
+    def key(self) -> str:
+        """How versions name it: `tool/chinois`."""
+        return f"{self.kind.name}/{self.id}"
+
+
+def with_documents(book: Book, documents: Iterable[Document]) -> Book:
+    """A book with some documents put in, or taken out where their value is None."""
+    for document in documents:
+        values = dict(document.kind.held(book))
+        if document.value is None:
+            values.pop(document.id, None)
+        else:
+            values[document.id] = document.value
+        book = document.kind.holding(book, values)
+    return book
