@@ -16,8 +16,8 @@ from tests.effort import examples
 from tests.filled import demo_content, filled
 from tests.kitchens import line, pot, product
 from yellow_ladle.core.book.book import Book
-from yellow_ladle.core.book.document import Document, Kind
 from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.kind import Document, Kind
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff

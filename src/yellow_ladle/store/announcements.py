@@ -4,7 +4,7 @@ from collections.abc import Callable
 from contextvars import ContextVar
 from dataclasses import dataclass
 
-from yellow_ladle.core.book.document import Reaches
+from yellow_ladle.core.book.kind import Reaches
 
 WRITER: ContextVar[str] = ContextVar("writer", default="")
 """The page that writes, so that it is not told of its own doing."""

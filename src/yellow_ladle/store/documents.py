@@ -11,8 +11,8 @@ from sqlalchemy.dialects.sqlite import insert
 from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book.book import Book, Kitchen, Preparation
-from yellow_ladle.core.book.document import Document, Kind
 from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.book.kind import Document, Kind
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.checks.book_faults import Pieces, change_faults
 from yellow_ladle.core.checks.document_kinds import KINDS, KITCHEN, THE_KITCHEN

@@ -10,8 +10,8 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book.book import Book, Preparation
-from yellow_ladle.core.book.document import Document, Kind
 from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.kind import Document, Kind
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.checks.document_kinds import KINDS, KITCHEN
 from yellow_ladle.core.reading.update import Change, applied

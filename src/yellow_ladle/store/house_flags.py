@@ -1,6 +1,6 @@
 """The kitchen's own flags; what one brings with it in goods and pots is written with it."""
 
-from yellow_ladle.core.book.document import Document
+from yellow_ladle.core.book.kind import Document
 from yellow_ladle.core.checks.document_kinds import HOUSE_FLAG
 from yellow_ladle.core.checks.house_flag_names import new_house_flag, renamed_house_flags
 from yellow_ladle.core.reading.update import Change

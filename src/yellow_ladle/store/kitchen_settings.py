@@ -7,7 +7,7 @@ from collections.abc import Callable, Mapping
 
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core.book.document import Document
+from yellow_ladle.core.book.kind import Document
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool

@@ -15,8 +15,8 @@ from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book import sign_off
 from yellow_ladle.core.book.book import Book, Kitchen, owner_of
-from yellow_ladle.core.book.document import Document, Kind, Reaches
 from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.book.kind import Document, Kind, Reaches
 from yellow_ladle.core.checks.document_kinds import KINDS, KITCHEN, SIGN_OFF, THE_KITCHEN
 from yellow_ladle.core.impact import summary
 from yellow_ladle.core.impact.impact import Impact, impact_of, lowers

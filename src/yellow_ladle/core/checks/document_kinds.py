@@ -6,8 +6,8 @@ from operator import attrgetter
 from typing import TypeVar
 
 from yellow_ladle.core.book.book import Book, Kitchen
-from yellow_ladle.core.book.document import Brought, Field, Kind
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
+from yellow_ladle.core.book.kind import Brought, Field, Kind
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff

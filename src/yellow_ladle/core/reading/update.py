@@ -6,7 +6,7 @@ from heapq import heapify, heappop, heappush
 
 from yellow_ladle.core.book.book import Book, Line, Preparation, items_of, owner_of
 from yellow_ladle.core.book.by_products import renumbered
-from yellow_ladle.core.book.document import Document, with_documents
+from yellow_ladle.core.book.kind import Document, with_documents
 from yellow_ladle.core.book.maker import Evidence
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.carrying.graph import DependencyGraph, items_of_lines
