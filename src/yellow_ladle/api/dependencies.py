@@ -1,6 +1,7 @@
 """How routes reach the kitchen's ledger."""
 
 from typing import Annotated
+from urllib.parse import unquote
 
 from fastapi import Depends, Request
 from starlette.concurrency import run_in_threadpool
@@ -10,6 +11,7 @@ from yellow_ladle.api.text_workers import TextWorkers
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.store.documents import Now
+from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger
 
 
@@ -31,6 +33,20 @@ async def _now(ledger: Annotated[Ledger, Depends(_ledger)]) -> Now:
 
 TheLedger = Annotated[Ledger, Depends(_ledger)]
 TheBook = Annotated[Now, Depends(_now)]
+
+
+PERSON = "x-person"
+"""The header in which a device says who is at it, in per cent encoding."""
+MAX_PERSON = 200
+
+
+async def _actor(request: Request) -> Act:
+    """Who does what is asked for: whom the device names."""
+    person = unquote(request.headers.get(PERSON, ""))[:MAX_PERSON].strip()
+    return Act(person or None)
+
+
+TheActor = Annotated[Act, Depends(_actor)]
 
 
 async def _text_workers(request: Request) -> TextWorkers:

@@ -14,21 +14,24 @@ def add_house_flag(ledger: Ledger, name: str, act: Act) -> Flag:
 
     Raises BookRefused where a flag has that name already.
     """
-    flag = new_house_flag(ledger.now.reading.book, name)
-    _record(ledger, flag.id, flag, act)
-    return flag
+    with ledger.alone() as now:
+        flag = new_house_flag(now.reading.book, name)
+        _record(ledger, flag.id, flag, act)
+        return flag
 
 
 def rename_house_flag(ledger: Ledger, id: str, name: str, act: Act) -> None:
     """Gives a flag another name; what is recorded of it stays."""
-    flags = renamed_house_flags(ledger.now.reading.book, id, name)
-    [flag] = [flag for flag in flags if flag.id == id]
-    _record(ledger, id, flag, act)
+    with ledger.alone() as now:
+        flags = renamed_house_flags(now.reading.book, id, name)
+        [flag] = [flag for flag in flags if flag.id == id]
+        _record(ledger, id, flag, act)
 
 
 def drop_house_flag(ledger: Ledger, id: str, act: Act) -> None:
     """Takes a flag out. Raises BookRefused while something is said to contain it."""
-    _record(ledger, id, None, act)
+    with ledger.alone():
+        _record(ledger, id, None, act)
 
 
 def _record(ledger: Ledger, id: str, flag: Flag | None, act: Act) -> None:

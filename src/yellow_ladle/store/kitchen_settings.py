@@ -5,8 +5,6 @@ Each is a document of its own, so that two people who write at once each keep wh
 
 from collections.abc import Callable, Mapping
 
-from sqlalchemy.orm import Session
-
 from yellow_ladle.core.book.kind import Document
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.sign_off import SignOff
@@ -49,21 +47,18 @@ def set_rules(
     act: Act = NOBODY,
 ) -> None:
     """Changes what is said of some swap rules. `seen`: the version of each that the writer saw."""
-    book = ledger.now.reading.book
-    before = {said.id: said for said in book.rulings}
-    after = {said.id: said for said in edit(book.rulings) if said.says_something}
-    documents = tuple(
-        Document(RULE, id, after.get(id))
-        for id in dict.fromkeys((*seen, *before, *after))
-        if before.get(id) != after.get(id)
-    )
-    versions = {
-        document.key: seen[document.id]
-        if document.id in seen
-        else ledger.now.setting_versions.get(document.key)
-        for document in documents
-    }
-    ledger.record(Change(documents=documents), versions, act)
+    with ledger.alone() as now:
+        book = now.reading.book
+        before = {said.id: said for said in book.rulings}
+        after = {said.id: said for said in edit(book.rulings) if said.says_something}
+        documents = tuple(
+            Document(RULE, id, after.get(id))
+            for id in dict.fromkeys((*seen, *before, *after))
+            if before.get(id) != after.get(id)
+        )
+        standing = {document.key: now.setting_versions.get(document.key) for document in documents}
+        given = {Document(RULE, id, None).key: version for id, version in seen.items()}
+        ledger.record(Change(documents=documents), standing | given, act)
 
 
 def sign(ledger: Ledger, preparation: str, person: str, seen: int) -> SignOff:
@@ -71,16 +66,12 @@ def sign(ledger: Ledger, preparation: str, person: str, seen: int) -> SignOff:
 
     Raises Stale where it, or something that it is made from, was changed since.
     """
-
-    def refuse_changed(_: Session) -> None:
-        if (now := standing(ledger.now, preparation)) != seen:
-            raise Stale(preparation, ledger.now.reading.book.preparations.get(preparation), now)
-
-    made = SignOff(person, ledger.today)
-    document = Document(SIGN_OFF, preparation, made)
-    version = {document.key: ledger.now.setting_versions.get(document.key)}
-    ledger.record(Change(documents=(document,)), version, Act(person), refuse_changed)
-    return made
+    with ledger.alone() as now:
+        if (version := standing(now, preparation)) != seen:
+            raise Stale(preparation, now.reading.book.preparations.get(preparation), version)
+        document = Document(SIGN_OFF, preparation, SignOff(person, ledger.today))
+        _record(ledger, document, now.setting_versions.get(document.key), Act(person))
+        return ledger.now.reading.book.sign_offs[preparation]
 
 
 def _record(ledger: Ledger, document: Document, seen: int | None, act: Act) -> None:

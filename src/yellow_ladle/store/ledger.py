@@ -233,6 +233,13 @@ class Ledger:
             yield session
 
     @contextmanager
+    def alone(self) -> Iterator[Now]:
+        """The book as the file has it, while no other write of this process comes in between."""
+        with self._queue:
+            self.catch_up()
+            yield self._now
+
+    @contextmanager
     def appending(self) -> Iterator[Writing]:
         """A transaction that adds what happened on a day, and changes nothing that stands.
 

@@ -8,7 +8,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.cards.requested_changes import change_of, labels_of, signer
-from yellow_ladle.api.dependencies import TheLedger, TheTextWorkers
+from yellow_ladle.api.dependencies import TheActor, TheLedger, TheTextWorkers
 from yellow_ladle.api.schemas.change_forms import AnyChange, ProductMerging, RecordIn
 from yellow_ladle.core.labels.label_reading import LabelReading
 from yellow_ladle.core.larder.unchecked import freed
@@ -49,16 +49,20 @@ async def preview(wanted: PreviewIn, ledger: TheLedger, workers: TheTextWorkers)
 
 
 @router.post("/changes")
-async def record(wanted: RecordIn, ledger: TheLedger, workers: TheTextWorkers) -> RecordedOut:
+async def record(
+    wanted: RecordIn, ledger: TheLedger, workers: TheTextWorkers, actor: TheActor
+) -> RecordedOut:
     """Records a change, if what it touches still stands at the version that the writer saw."""
     labels = await labels_of(ledger.now, wanted.change, workers)
-    return await run_in_threadpool(_record, wanted, ledger, labels)
+    return await run_in_threadpool(_record, wanted, ledger, labels, actor)
 
 
-def _record(wanted: RecordIn, ledger: Ledger, labels: Mapping[str, LabelReading]) -> RecordedOut:
+def _record(
+    wanted: RecordIn, ledger: Ledger, labels: Mapping[str, LabelReading], actor: Act
+) -> RecordedOut:
     now = ledger.now
     change = change_of(now, wanted.change, labels)
-    act = Act(wanted.person or signer(wanted.change), wanted.why)
+    act = Act(wanted.person or signer(wanted.change) or actor.person, wanted.why)
     seen, beside = wanted.versions(change), None
     if isinstance(wanted.change, ProductMerging):
         # Its writer saw the two goods; that what names them is as it was, the book says.

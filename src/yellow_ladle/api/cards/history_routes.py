@@ -7,7 +7,7 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
-from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.api.dependencies import TheActor, TheLedger
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.core.book.fault import BookRefused, Fault
@@ -85,10 +85,10 @@ def preview_undo(id: RowId, ledger: TheLedger) -> UndoPreviewOut:
 
 
 @router.post("/history/{id}/undo")
-def undo(id: RowId, wanted: UndoIn, ledger: TheLedger) -> ImpactOut:
+def undo(id: RowId, wanted: UndoIn, ledger: TheLedger, actor: TheActor) -> ImpactOut:
     """Takes one change back, as a new change with a history of its own."""
     try:
-        return impact_out(ledger.undo(id, Act(wanted.person, wanted.why)).impact)
+        return impact_out(ledger.undo(id, Act(wanted.person or actor.person, wanted.why)).impact)
     except KeyError as error:
         raise Missing("change", str(id)) from error
 

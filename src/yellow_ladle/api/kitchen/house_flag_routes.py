@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from yellow_ladle.api.dependencies import TheBook, TheLedger
+from yellow_ladle.api.dependencies import TheActor, TheBook, TheLedger
 from yellow_ladle.core.larder.house_flags import unchecked_for
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.files.book.piece import FlagId, Name
@@ -40,20 +40,20 @@ def reach(now: TheBook) -> ReachOut:
 
 
 @router.post("")
-def add(wanted: HouseFlagIn, ledger: TheLedger) -> Flag:
+def add(wanted: HouseFlagIn, ledger: TheLedger, actor: TheActor) -> Flag:
     """Adds a flag of the kitchen's own. Nothing is free of it until somebody has looked."""
-    return add_house_flag(ledger, wanted.name, Act(wanted.person))
+    return add_house_flag(ledger, wanted.name, Act(wanted.person or actor.person))
 
 
 @router.put("/{id}")
-def rename(id: FlagId, wanted: HouseFlagIn, ledger: TheLedger) -> list[Flag]:
+def rename(id: FlagId, wanted: HouseFlagIn, ledger: TheLedger, actor: TheActor) -> list[Flag]:
     """Gives a flag another name. What is recorded of it stays."""
-    rename_house_flag(ledger, id, wanted.name, Act(wanted.person))
+    rename_house_flag(ledger, id, wanted.name, Act(wanted.person or actor.person))
     return list(ledger.now.reading.book.house_flags)
 
 
 @router.delete("/{id}")
-def drop(id: FlagId, ledger: TheLedger, person: str | None = None) -> list[Flag]:
+def drop(id: FlagId, ledger: TheLedger, actor: TheActor, person: str | None = None) -> list[Flag]:
     """Takes a flag out, unless something is said to contain it or a guest avoids it."""
-    drop_house_flag(ledger, id, Act(person))
+    drop_house_flag(ledger, id, Act(person or actor.person))
     return list(ledger.now.reading.book.house_flags)

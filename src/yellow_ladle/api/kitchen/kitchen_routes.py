@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, Request
 from pydantic import BaseModel, ConfigDict, Field
 
-from yellow_ladle.api.dependencies import TheBook, TheLedger
+from yellow_ladle.api.dependencies import TheActor, TheBook, TheLedger
 from yellow_ladle.api.schemas.answer_forms import Named, all_named
 from yellow_ladle.core.book.book import (
     KINDS,
@@ -135,7 +135,9 @@ def first_steps_so_far(now: TheBook) -> FirstStepsOut:
 
 
 @router.put("/kitchen")
-def name_kitchen(request: Request, wanted: KitchenIn, ledger: TheLedger) -> KitchenOut:
+def name_kitchen(
+    request: Request, wanted: KitchenIn, ledger: TheLedger, actor: TheActor
+) -> KitchenOut:
     """Names the kitchen and picks its regime. What is carried stays; what is declared changes."""
     if wanted.regime not in regimes():
         raise BookRefused([Fault("regime", unknown("regime", wanted.regime, regimes()))])
@@ -150,7 +152,7 @@ def name_kitchen(request: Request, wanted: KitchenIn, ledger: TheLedger) -> Kitc
     found += [*measure_faults(after.measures), *measures_missed(ledger.now.reading.book, after)]
     if found:
         raise BookRefused(found)
-    ledger.update_kitchen(after, wanted.seen)
+    ledger.update_kitchen(after, wanted.seen, actor)
     return _kitchen(request, ledger.now)
 
 

@@ -7,7 +7,7 @@ from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
-from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
+from yellow_ladle.api.dependencies import TheActor, TheBook, TheLedger, product_or_missing
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.api.schemas.answer_forms import Named
@@ -134,7 +134,7 @@ def notices(ledger: TheLedger) -> list[NoticeOut]:
 
 
 @router.post("/notices/{id}/decide")
-def decided(id: RowId, wanted: DecisionIn, ledger: TheLedger) -> ImpactOut:
+def decided(id: RowId, wanted: DecisionIn, ledger: TheLedger, actor: TheActor) -> ImpactOut:
     """Records what was decided about a notice."""
     entry = notice(ledger, id)
     if entry is None or entry.decided is not None:
@@ -145,7 +145,7 @@ def decided(id: RowId, wanted: DecisionIn, ledger: TheLedger) -> ImpactOut:
         made = _apart(entry, product, wanted.person)
     why = wanted.why or f"new sheet, {wanted.decision.replace('_', ' ')}"
     seen = {product.id: wanted.seen}
-    act = Act(wanted.person, why)
+    act = Act(wanted.person or actor.person, why)
     decision = decided_on(ledger, id, wanted.decision)
     return impact_out(ledger.record(Change(products=(made,)), seen, act, decision).impact)
 

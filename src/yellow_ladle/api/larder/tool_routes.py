@@ -6,7 +6,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
-from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.api.dependencies import TheActor, TheLedger
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.schemas.answer_forms import Named, WrittenOut, named
 from yellow_ladle.core.book.book import Book
@@ -124,7 +124,7 @@ def _known_tools(book: Book) -> dict[str, ToolPiece]:
 
 
 @router.post("/tools")
-def put_tool(wanted: ToolIn, ledger: TheLedger) -> WrittenOut:
+def put_tool(wanted: ToolIn, ledger: TheLedger, actor: TheActor) -> WrittenOut:
     """Writes one tool, new or changed. The book is read anew with it."""
     tools = ledger.now.reading.book.tools
     tool = as_value(Tool, wanted.tool)
@@ -132,19 +132,19 @@ def put_tool(wanted: ToolIn, ledger: TheLedger) -> WrittenOut:
         if len(tools) >= MAX_TOOLS:
             raise BookRefused([Fault("tool", f"a kitchen lists {MAX_TOOLS} tools at most")])
         tool = with_free_id(tool, tools)
-    keep_tool(ledger, tool, wanted.seen)
+    keep_tool(ledger, tool, wanted.seen, actor)
     return WrittenOut(version=ledger.now.setting_versions[f"tool/{tool.slug}"])
 
 
 @router.delete("/tools/{id}")
-def take_tool_out(id: Id, seen: int, ledger: TheLedger) -> WrittenOut:
+def take_tool_out(id: Id, seen: int, ledger: TheLedger, actor: TheActor) -> WrittenOut:
     """Takes one tool out of the list."""
-    drop_tool(ledger, id, seen)
+    drop_tool(ledger, id, seen, actor)
     return WrittenOut(version=ledger.now.counter)
 
 
 @router.post("/tools/uses")
-def use(wanted: UseIn, ledger: TheLedger) -> DayOut:
+def use(wanted: UseIn, ledger: TheLedger, actor: TheActor) -> DayOut:
     """Writes down that something went through a tool, or that it was washed."""
     if wanted.item is not None and wanted.item not in ledger.now.reading.masks:
         raise Missing("pot or product", wanted.item)
@@ -153,7 +153,7 @@ def use(wanted: UseIn, ledger: TheLedger) -> DayOut:
     name = by_key.get(box.key(wanted.tool))
     if name is None:
         raise BookRefused([Fault("tool", unknown("tool", wanted.tool, known))])
-    add_use(ledger, name, wanted.item, wanted.person)
+    add_use(ledger, name, wanted.item, wanted.person or actor.person)
     return _day(ledger, ledger.today)
 
 

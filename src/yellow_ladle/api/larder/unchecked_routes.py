@@ -6,7 +6,7 @@ from typing import Literal
 from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel
 
-from yellow_ladle.api.dependencies import TheBook, TheLedger
+from yellow_ladle.api.dependencies import TheActor, TheBook, TheLedger
 from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.schemas.answer_forms import (
     Named,
@@ -222,19 +222,19 @@ def _unchecked(now: Now) -> UncheckedOut:
 
 
 @router.post("/needs")
-def put_need(wanted: NeedIn, ledger: TheLedger) -> NeedOut:
+def put_need(wanted: NeedIn, ledger: TheLedger, actor: TheActor) -> NeedOut:
     """Writes one open need of a guest, new or changed."""
     taken = [need.id for need in ledger.now.reading.book.needs]
     need = as_value(Need, wanted.need)
     need = replace(need, id=need.id or free_id(need.guest, taken))
-    keep_need(ledger, need, wanted.seen)
+    keep_need(ledger, need, wanted.seen, actor)
     return _need(ledger.now, need)
 
 
 @router.delete("/needs/{id}")
-def take_need_out(id: str, seen: int, ledger: TheLedger) -> WrittenOut:
+def take_need_out(id: str, seen: int, ledger: TheLedger, actor: TheActor) -> WrittenOut:
     """Takes one need out: the guest has an answer."""
-    drop_need(ledger, id, seen)
+    drop_need(ledger, id, seen, actor)
     return WrittenOut(version=ledger.now.counter)
 
 

@@ -6,7 +6,7 @@ from dataclasses import replace
 from fastapi import APIRouter
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
-from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.api.dependencies import TheActor, TheLedger
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.paging import RowId
 from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
@@ -44,7 +44,7 @@ router = APIRouter(prefix="/plans", tags=["swaps"])
 
 
 @router.post("/apply")
-def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
+def apply(wanted: ApplyIn, ledger: TheLedger, actor: TheActor) -> AppliedOut:
     """Applies a plan in one change, if every pot that it was made on still stands as it saw it."""
     seen_now = ledger.now
     library = base_library(seen_now.reading)
@@ -77,7 +77,8 @@ def apply(wanted: ApplyIn, ledger: TheLedger) -> AppliedOut:
     )
     seen: dict[str, int | None] = dict.fromkeys(cards)
     seen |= {id: version for id, version in wanted.seen.items() if id in change.ids}
-    number, recorded = put_in(ledger, change, seen, applying, Act(wanted.person, sentence))
+    act = Act(wanted.person or actor.person, sentence)
+    number, recorded = put_in(ledger, change, seen, applying, act)
     return AppliedOut(
         plan=number,
         item=_where_to_look(change, wanted, beside),
@@ -96,10 +97,10 @@ def applied(ledger: TheLedger) -> list[AppliedPlanOut]:
 
 
 @router.post("/applied/{id}/take-back")
-def take_it_back(id: RowId, who: TakeBackIn, ledger: TheLedger) -> ImpactOut:
+def take_it_back(id: RowId, who: TakeBackIn, ledger: TheLedger, actor: TheActor) -> ImpactOut:
     """Takes a plan out of the book as a whole; refused where a card of it was changed since."""
     try:
-        return impact_out(take_back(ledger, id, Act(who.person, who.why)).impact)
+        return impact_out(take_back(ledger, id, Act(who.person or actor.person, who.why)).impact)
     except KeyError:
         raise Missing("applied plan", str(id)) from None
 

@@ -6,7 +6,7 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from yellow_ladle.api.dependencies import TheBook, TheLedger
+from yellow_ladle.api.dependencies import TheActor, TheBook, TheLedger
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.schemas.answer_forms import WrittenOut
 from yellow_ladle.core.book.book import KINDS, ROLES, STAGES, Book
@@ -163,7 +163,7 @@ def try_rule(wanted: OwnRuleIn, now: TheBook) -> RuleTryOut:
 
 
 @router.put("/own")
-def keep_rule(wanted: OwnRuleIn, ledger: TheLedger) -> RuleOut:
+def keep_rule(wanted: OwnRuleIn, ledger: TheLedger, actor: TheActor) -> RuleOut:
     """Keeps a rule of the kitchen's own, new or changed."""
     book = ledger.now.reading.book
     taken = {*rules_by_id(), *(ruling.id for ruling in book.rulings)}
@@ -171,29 +171,29 @@ def keep_rule(wanted: OwnRuleIn, ledger: TheLedger) -> RuleOut:
     row = wanted.rule.row(id)
     if found := list(own_faults(id, rule_of(row, OWN), _own_classes(book))):
         raise BookRefused(found)
-    set_rules(ledger, partial(with_own, id=id, row=row), {id: wanted.seen})
+    set_rules(ledger, partial(with_own, id=id, row=row), {id: wanted.seen}, actor)
     return _out(ledger.now, _known(ledger.now.reading.book, id))
 
 
 @router.delete("/own/{id}")
-def drop_rule(id: Id, seen: int, ledger: TheLedger) -> WrittenOut:
+def drop_rule(id: Id, seen: int, ledger: TheLedger, actor: TheActor) -> WrittenOut:
     """Takes one of the kitchen's own rules out, with what was said of it."""
     if _known(ledger.now.reading.book, id).ruling.own is None:
         raise Missing("rule", id)
-    set_rules(ledger, partial(without_own, id=id), {id: seen})
+    set_rules(ledger, partial(without_own, id=id), {id: seen}, actor)
     return WrittenOut(version=ledger.now.counter)
 
 
 @router.post("/{id}/switch")
-def switch_rule(id: Id, wanted: SwitchIn, ledger: TheLedger) -> WrittenOut:
+def switch_rule(id: Id, wanted: SwitchIn, ledger: TheLedger, actor: TheActor) -> WrittenOut:
     """Switches a rule off or on."""
     _known(ledger.now.reading.book, id)
-    set_rules(ledger, partial(switched, id=id, off=wanted.off), {id: wanted.seen})
+    set_rules(ledger, partial(switched, id=id, off=wanted.off), {id: wanted.seen}, actor)
     return WrittenOut(version=ledger.now.counter)
 
 
 @router.post("/verdict")
-def verdict(wanted: VerdictIn, ledger: TheLedger) -> WrittenOut:
+def verdict(wanted: VerdictIn, ledger: TheLedger, actor: TheActor) -> WrittenOut:
     """Writes down how a tried plan tasted, in the place of its rules' own figures.
 
     What was tasted last counts, whoever wrote down something of the rule in the meantime.
@@ -204,7 +204,7 @@ def verdict(wanted: VerdictIn, ledger: TheLedger) -> WrittenOut:
             raise Missing("rule", id)
     found = Fidelity(wanted.flavour, wanted.texture, wanted.colour)
     note = Note(wanted.note, ledger.today, wanted.item) if wanted.note else None
-    set_rules(ledger, partial(tasted, ids=wanted.rules, verdict=found, note=note), {})
+    set_rules(ledger, partial(tasted, ids=wanted.rules, verdict=found, note=note), {}, actor)
     return WrittenOut(version=ledger.now.counter)
 
 

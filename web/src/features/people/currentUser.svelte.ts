@@ -1,3 +1,5 @@
+import { api } from '../../api/client';
+
 const KEY = 'yellow-ladle-person';
 
 /** Who is at this screen: the initials that go with every reading, signing and recording. */
@@ -20,3 +22,11 @@ class CurrentUser {
 }
 
 export const currentUser = new CurrentUser();
+
+// Whoever is at this screen goes with everything that it asks for.
+api.use({
+  onRequest({ request }) {
+    request.headers.set('X-Person', encodeURIComponent(currentUser.initials ?? ''));
+    return request;
+  }
+});
