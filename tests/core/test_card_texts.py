@@ -60,6 +60,41 @@ class Texts(unittest.TestCase):
         self.assertTrue(told.names_what_is_gone("Plain flour in"))
 
 
+class ACardToTheLetter(unittest.TestCase):
+    """What a new card says, told by hand: the checker of names is not asked."""
+
+    def test_the_new_items_stand_where_the_old_ones_did(self) -> None:
+        oat_drink = product("oat-drink", "", "oat-drink", density_g_per_ml=1.0)
+        milk = product("whole-milk", "milk", "milk", density_g_per_ml=1.0)
+        sauce = replace(
+            pot("white-sauce", line("whole-milk", "liquid"), line("rice-flour", "thickener")),
+            method=(
+                Step("Heat the milk to the first steam.", uses=("whole-milk",)),
+                Step("Rice flour into the hot milk; whisk.", cue="the milk coats the spoon"),
+                Step("Strain."),
+            ),
+        )
+        before = reading(oat_drink, milk, RICE_FLOUR, sauce)
+        goals = Goals(("milk",))
+        [plan] = [
+            plan
+            for plan in propose(before, "white-sauce", goals, 5).plans
+            if [swap.to for swap in plan.swaps] == ["oat-drink"]
+        ]
+        [made] = placed(before, plan, names_by_what_it_is(before, plan)).preparations
+        texts = [step.text for step in made.method if not step.text.startswith("Instead of")]
+        self.assertEqual(
+            texts,
+            [
+                "Heat the oat drink to the first steam.",
+                "Rice flour into the hot oat drink; whisk.",
+                "Strain.",
+            ],
+        )
+        [cue] = [step.cue for step in made.method if step.cue]
+        self.assertEqual(cue, "the oat drink coats the spoon")
+
+
 class EveryQuestionOnTheDemosPlates(unittest.TestCase):
     def test_no_new_card_names_what_was_taken_out(self) -> None:
         before = read(demo_book())

@@ -40,6 +40,18 @@ class Numbers(CommandLine):
             "preparations": [roux, sauce, top],
         }
 
+    def test_the_numbers_as_they_are_printed(self) -> None:
+        done = ladle("numbers", self.write(self.content()))
+        self.assertEqual(done.returncode, 0, done.stderr)
+        [top] = [row for row in done.stdout.splitlines() if "cheese-sauce " in row]
+        cells = [cell.strip() for cell in top.strip("│ ").split("│")]
+        # 50 g flour in 1050 g of sauce, 500 g of that in 600 g at a density of 1.
+        starch = 50 / 1050 * 500 / 600 * 1000
+        estimated = 9.468 * 0.35 / 6
+        told = [f"at least {0.3:.3g}", f"at least {estimated:.3g}", f"at least {18.15:.3g}"]
+        self.assertEqual(cells[:5], ["cheese-sauce", *told, f"at least {starch:.3g}"])
+        self.assertEqual(cells[5], "milk, powder")
+
     def test_the_numbers_of_a_book(self) -> None:
         done = ladle("numbers", self.write(self.content()), "--json")
         self.assertEqual(done.returncode, 0, done.stderr)

@@ -16,7 +16,7 @@ MIN_AREA = 0.005
 """The least part of a picture that can be meant; less is a slip of the finger."""
 
 MIN_TURN = 0.0005
-"""Twice the least area between three corners; two that all but meet make no rectangle."""
+"""Twice the least area of any three corners: degenerate crop quadrilaterals are rejected."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -34,7 +34,7 @@ class Ingredient:
 
     @property
     def name(self) -> str:
-        """Its words, folded."""
+        """The name, case-folded and without accents."""
         return " ".join(token.text for token in self.tokens)
 
 

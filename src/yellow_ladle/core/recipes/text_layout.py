@@ -232,7 +232,7 @@ def _list_and_steps(line: str) -> list[str]:
 
 
 def _without_pictures(text: str) -> str:
-    """A text without the pictures that it begins with, and what colours and joins them."""
+    """Strips the emoji that a text begins with, their modifiers and joiners included."""
     at = 0
     while at < len(text) and (
         (category(text[at]) == "So" and text[at] not in BULLETS)

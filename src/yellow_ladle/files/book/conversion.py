@@ -2,7 +2,7 @@
 
 Content is what JSON can hold: levels as words, whole amounts without a decimal point, mappings in
 the order of their keys. A field that stands at its default is left out, but for those that a book
-file has always named. The models of `book_models.py` stay the one place for bounds: whatever comes
+file has always named. The models of `models.py` stay the one place for bounds: whatever comes
 from outside is validated by them first.
 """
 

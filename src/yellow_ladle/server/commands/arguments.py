@@ -107,7 +107,7 @@ def place(given: Path | None) -> Path:
 
 
 def existing(given: Path | None) -> Path:
-    """The same, where some is there already."""
+    """The path of an existing kitchen file; exits with 2 where there is none."""
     store = place(given)
     if not store.exists():
         refuse([Fault(str(store), "no kitchen's data is there yet; import a book file first")])

@@ -108,7 +108,7 @@ def _edges() -> tuple[float, ...]:
 
 
 def told_apart(value: float) -> float:
-    """A share or a price, as finely as plans are told apart by it."""
+    """Rounds a share or a price to comparison precision."""
     return round(value + _NUDGE, DIGITS)
 
 

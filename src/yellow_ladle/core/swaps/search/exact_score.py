@@ -75,7 +75,7 @@ def weighed(weight: Weight, losses: Losses) -> Losses:
 
 
 def heavier(there: Weight | None, weight: Weight, choice: Choice, option: Option) -> Weight:
-    """The share of a pot in the item, once one more line leads to it.
+    """Adds one edge's weight to the share of a pot in the item.
 
     What the item is told by is what was in it: a pot that comes in by a swap is no part of that.
     """
