@@ -5,10 +5,10 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
+from yellow_ladle.api.cards.change_kinds import refused_as
 from yellow_ladle.api.cards.figures import figures_out
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.cards.presence import Presence
-from yellow_ladle.api.cards.requested_changes import refused_as
 from yellow_ladle.api.cards.scaled_card import ScaledOut, scaled_out
 from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.schemas.answer_forms import named

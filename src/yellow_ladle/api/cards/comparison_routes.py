@@ -8,8 +8,8 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel
 
+from yellow_ladle.api.cards.change_kinds import refused_as
 from yellow_ladle.api.cards.figures import figures_out
-from yellow_ladle.api.cards.requested_changes import refused_as
 from yellow_ladle.api.dependencies import TheLedger, preparation_or_missing
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.schemas.figure_forms import FiguresOut
