@@ -9,7 +9,7 @@ from tests.chef_kitchens import kitchen
 from tests.effort import THOROUGH
 from tests.kitchens import BUTTER, FLOUR, OIL, RICE_FLOUR, line, pot, product, reading
 from yellow_ladle.core.book.book import Step
-from yellow_ladle.core.cards.card_texts import Renaming
+from yellow_ladle.core.cards.card_texts import TextRenaming
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.swaps.apply.new_cards import placed
@@ -31,10 +31,10 @@ class Texts(unittest.TestCase):
         ),
     )
 
-    def renaming(self, **to: str | None) -> Renaming:
+    def renaming(self, **to: str | None) -> TextRenaming:
         pieces = (FLOUR, BUTTER, OIL, RICE_FLOUR, product("salt"), self.ROUX)
         names = {item.replace("_", "-"): new for item, new in to.items()}
-        return Renaming.of(reading(*pieces).book, self.ROUX, names)
+        return TextRenaming.of(reading(*pieces).book, self.ROUX, names)
 
     def test_the_new_name_stands_where_the_old_one_did(self) -> None:
         told = self.renaming(butter="oil")

@@ -14,7 +14,7 @@ from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.core.swaps.apply.adjustments import adjusted, adjustments, yielding_less
-from yellow_ladle.core.swaps.apply.covers import SmallPot, small_pots
+from yellow_ladle.core.swaps.apply.covers import CoveredPot, small_pots
 from yellow_ladle.core.swaps.library.bases import base_library
 from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.swaps.plans.plan import Plan
@@ -39,7 +39,7 @@ GOODS = (FLOUR, RICE_FLOUR, BUTTER, MILK)
 RICE = Swap("white-roux", 0, "plain-flour", "rice-flour", 500, "g", "rice-flour-in-roux")
 
 
-def made(covers: float, item: str, *pieces: object) -> dict[str, SmallPot]:
+def made(covers: float, item: str, *pieces: object) -> dict[str, CoveredPot]:
     before = reading(*GOODS, *pieces)  # type: ignore[arg-type]
     plan = plan_of(before, item, NO_WHEAT, RICE)
     return {small.pot: small for small in small_pots(before, plan, {item: covers})}

@@ -7,7 +7,7 @@ from tests.effort import THOROUGH
 from tests.kitchens import FREE, book, line, pot, product
 from yellow_ladle.core.book.book import Preparation, Step
 from yellow_ladle.core.book.product import Product
-from yellow_ladle.core.cards.card_names import Names
+from yellow_ladle.core.cards.card_names import CardNames
 from yellow_ladle.core.cards.card_words import named_foods
 from yellow_ladle.core.larder.starting_points import goods
 from yellow_ladle.core.reading.reading import read
@@ -93,7 +93,7 @@ class EveryRule(unittest.TestCase):
             for text in rule.method:
                 named = [
                     text[w.start : w.end]
-                    for w in named_foods(spoken, text, Names((), spoken))
+                    for w in named_foods(spoken, text, CardNames((), spoken))
                     if not brings.issuperset(w.flags)
                 ]
                 self.assertEqual(named, [], (rule.id, text))

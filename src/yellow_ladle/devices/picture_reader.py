@@ -58,7 +58,7 @@ class ReaderMissing(Exception):
 
 
 @dataclass(frozen=True, slots=True)
-class Place:
+class WordPlace:
     """Where something stands in a picture, as shares of its width and its height."""
 
     left: float
@@ -78,7 +78,7 @@ class ReadWord:
     start: int
     end: int
     certainty: float
-    place: Place
+    place: WordPlace
 
     @property
     def certain(self) -> bool:
@@ -246,7 +246,9 @@ def _joined(
             parts.append(gap(rows[number - 1], row))
             at += len(parts[-1])
         parts.append(BAR.sub("l", row.text) if by_line else row.text)
-        place = Place(row.left / width, row.top / height, row.width / width, row.height / height)
+        place = WordPlace(
+            row.left / width, row.top / height, row.width / width, row.height / height
+        )
         certainty = 0.0 if BAR.search(row.text) else row.certainty
         words.append(ReadWord(parts[-1], at, at + len(row.text), certainty, place))
         at += len(row.text)

@@ -2111,6 +2111,12 @@ export interface components {
             leave_out: boolean;
         };
         /**
+         * BoardColumn
+         * @description The board's columns, from left to right.
+         * @enum {string}
+         */
+        BoardColumn: "bases" | "mothers" | "sauces" | "plates";
+        /**
          * BodyGivenOut
          * @description What one thickener or body gives, in grams of flour in a litre.
          */
@@ -2424,17 +2430,11 @@ export interface components {
             maker: string;
         };
         /**
-         * Column
-         * @description The board's columns, from left to right.
-         * @enum {string}
-         */
-        Column: "bases" | "mothers" | "sauces" | "plates";
-        /**
          * ColumnOut
          * @description One column of the board.
          */
         ColumnOut: {
-            id: components["schemas"]["Column"];
+            id: components["schemas"]["BoardColumn"];
             /** Name */
             name: string;
         };
@@ -4754,21 +4754,7 @@ export interface components {
             start: number;
             /** End */
             end: number;
-            place: components["schemas"]["Place"];
-        };
-        /**
-         * Place
-         * @description Where something stands in a picture, as shares of its width and its height.
-         */
-        Place: {
-            /** Left */
-            left: number;
-            /** Top */
-            top: number;
-            /** Width */
-            width: number;
-            /** Height */
-            height: number;
+            place: components["schemas"]["WordPlace"];
         };
         /**
          * PlaceOut
@@ -6049,7 +6035,7 @@ export interface components {
             name: string;
             /** Kind */
             kind: string;
-            column: components["schemas"]["Column"];
+            column: components["schemas"]["BoardColumn"];
             /** Variant Of */
             variant_of: string | null;
             /** Flags */
@@ -6618,6 +6604,20 @@ export interface components {
             start: number;
             /** End */
             end: number;
+        };
+        /**
+         * WordPlace
+         * @description Where something stands in a picture, as shares of its width and its height.
+         */
+        WordPlace: {
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
         };
         /**
          * WrittenOut

@@ -7,7 +7,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheBook
 from yellow_ladle.api.kept_answers import TheKeptAnswers
-from yellow_ladle.core.cards.board_columns import Column, columns
+from yellow_ladle.core.cards.board_columns import BoardColumn, columns
 from yellow_ladle.core.carrying.suitability import Verdict
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import LevelWord
@@ -17,17 +17,17 @@ from yellow_ladle.store.documents import Now
 router = APIRouter(tags=["family"])
 
 COLUMN_NAMES = {
-    Column.BASES: "Bases",
-    Column.MOTHERS: "Mother sauces",
-    Column.SAUCES: "Sauces and soups",
-    Column.PLATES: "Plates",
+    BoardColumn.BASES: "Bases",
+    BoardColumn.MOTHERS: "Mother sauces",
+    BoardColumn.SAUCES: "Sauces and soups",
+    BoardColumn.PLATES: "Plates",
 }
 
 
 class ColumnOut(BaseModel):
     """One column of the board."""
 
-    id: Column
+    id: BoardColumn
     name: str
 
 
@@ -41,7 +41,7 @@ class StripOut:
     id: str
     name: str
     kind: str
-    column: Column
+    column: BoardColumn
     variant_of: str | None
     flags: dict[str, LevelWord]
     tool_traces: list[str]
@@ -122,7 +122,7 @@ def _family(now: Now) -> FamilyOut:
     made = reading.book.preparations
     placed = columns(reading)
     return FamilyOut.model_construct(
-        columns=[ColumnOut(id=column, name=COLUMN_NAMES[column]) for column in Column],
+        columns=[ColumnOut(id=column, name=COLUMN_NAMES[column]) for column in BoardColumn],
         strips=[
             StripOut(
                 id=id,

@@ -14,9 +14,9 @@ from yellow_ladle.core.numbers.thickeners import browning, is_fat, thickeners
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.thickening.dosage import (
     GOALS,
+    DosageOption,
     Goal,
     Liquid,
-    Option,
     middle_of,
     options,
     thickened,
@@ -199,7 +199,7 @@ def will_be(wanted: WillBeIn) -> StandOut:
     return stand_out(thickened(wanted.grams, wanted.litres, wanted.colour))
 
 
-def _option(reading: Reading, option: Option) -> OptionOut:
+def _option(reading: Reading, option: DosageOption) -> OptionOut:
     book = reading.book
     return OptionOut(
         thickener=option.thickener.id,

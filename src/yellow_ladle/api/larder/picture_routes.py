@@ -19,8 +19,8 @@ from yellow_ladle.devices.picture_reader import (
     MISSING,
     UNREAD,
     PictureText,
-    Place,
     ReaderMissing,
+    WordPlace,
     can_read,
     read_picture,
 )
@@ -44,7 +44,7 @@ class PictureWordOut(BaseModel):
 
     start: int
     end: int
-    place: Place
+    place: WordPlace
 
 
 class PictureTextOut(BaseModel):

@@ -7,7 +7,7 @@ from yellow_ladle.core.carrying.graph import bases_first
 from yellow_ladle.core.reading.reading import Reading
 
 
-class Column(StrEnum):
+class BoardColumn(StrEnum):
     """The board's columns, from left to right."""
 
     BASES = "bases"
@@ -16,17 +16,17 @@ class Column(StrEnum):
     PLATES = "plates"
 
 
-_ORDER = list(Column)
+_ORDER = list(BoardColumn)
 _USUAL = {
-    "stock": Column.BASES,
-    "roux": Column.BASES,
-    "component": Column.BASES,
-    "soup": Column.SAUCES,
-    "dish": Column.PLATES,
+    "stock": BoardColumn.BASES,
+    "roux": BoardColumn.BASES,
+    "component": BoardColumn.BASES,
+    "soup": BoardColumn.SAUCES,
+    "dish": BoardColumn.PLATES,
 }
 
 
-def columns(reading: Reading) -> dict[str, Column]:
+def columns(reading: Reading) -> dict[str, BoardColumn]:
     """The column of every preparation: by its kind, but never left of what it is made from."""
     book, graph = reading.book, reading.graph
     placed: dict[str, int] = {}
@@ -38,10 +38,10 @@ def columns(reading: Reading) -> dict[str, Column]:
     return {id: _ORDER[placed[id]] for id in book.preparations}
 
 
-def _usual(preparation: Preparation, reading: Reading) -> Column:
+def _usual(preparation: Preparation, reading: Reading) -> BoardColumn:
     if preparation.kind != "sauce":
         return _USUAL[preparation.kind]
-    return Column.MOTHERS if _is_mother(preparation.id, reading) else Column.SAUCES
+    return BoardColumn.MOTHERS if _is_mother(preparation.id, reading) else BoardColumn.SAUCES
 
 
 def _is_mother(id: str, reading: Reading) -> bool:

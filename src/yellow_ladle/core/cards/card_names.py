@@ -24,7 +24,7 @@ MIN_NAME = 3
 
 
 @dataclass(frozen=True, slots=True)
-class Span:
+class NameSpan:
     """Some tokens of a text, first and one past the last, and the name that they stand for."""
 
     first: int
@@ -38,7 +38,7 @@ def spoken_in(made: Preparation) -> Lexicon:
     return lexicon(language_of([token for text in texts for token in run_of(text)]))
 
 
-class Names:
+class CardNames:
     """Some names, to be found in texts of one language; words that name no food are among them.
 
     One hen is found in a text by the name of boiling hens, and the other way round.
@@ -51,9 +51,9 @@ class Names:
             for form in forms(spoken, name[0]):
                 self._by_first.setdefault(form, []).append(name)
 
-    def spans(self, run: Sequence[Token]) -> list[Span]:
+    def spans(self, run: Sequence[Token]) -> list[NameSpan]:
         """Where they stand in a text, the longest first, none over another."""
-        found: list[Span] = []
+        found: list[NameSpan] = []
         here = 0
         while here < len(run):
             longest: Key = ()
@@ -62,7 +62,7 @@ class Names:
                     if len(name) > len(longest) and self._stands(run, here, name):
                         longest = name
             if longest:
-                found.append(Span(here, here + len(longest), longest))
+                found.append(NameSpan(here, here + len(longest), longest))
             here += max(len(longest), 1)
         return found
 

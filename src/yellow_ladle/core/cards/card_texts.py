@@ -12,8 +12,8 @@ from functools import cached_property
 from yellow_ladle.core.book.book import Book, Preparation, used_item
 from yellow_ladle.core.book.proposed_class import taken_as
 from yellow_ladle.core.cards.card_names import (
-    Names,
-    Span,
+    CardNames,
+    NameSpan,
     called,
     names_of,
     run_of,
@@ -39,7 +39,7 @@ def short_name(book: Book, item: str) -> str:
 
 
 @dataclass(frozen=True)
-class Renaming:
+class TextRenaming:
     """What the texts of one card call the items that go, and those that stay.
 
     `gone` gives per name the new item's name, None where the line is left out. `new` are the names
@@ -59,7 +59,7 @@ class Renaming:
         made: Preparation,
         to: Mapping[str, str | None],
         renamed: Mapping[str, str] | None = None,
-    ) -> "Renaming":
+    ) -> "TextRenaming":
         """The renaming of a card whose items are replaced by others, or left out (None).
 
         `renamed`: pots that keep their place and get another name.
@@ -103,7 +103,7 @@ class Renaming:
             lambda run: [span for span in self._named(run) if self.gone[span.name] is None],
         )
 
-    def _replaced(self, text: str, run: Sequence[Token], span: Span) -> tuple[int, str]:
+    def _replaced(self, text: str, run: Sequence[Token], span: NameSpan) -> tuple[int, str]:
         return in_place_of(text, run, span.first, span.end, self.gone[span.name])
 
     def names_what_is_gone(self, text: str) -> bool:
@@ -114,10 +114,10 @@ class Renaming:
         return any(span.name not in self.new for span in self._named(run_of(text)))
 
     @cached_property
-    def _known(self) -> Names:
-        return Names((*self.stays, *self.new, *self.gone), self.spoken)
+    def _known(self) -> CardNames:
+        return CardNames((*self.stays, *self.new, *self.gone), self.spoken)
 
-    def _named(self, run: Sequence[Token]) -> Iterator[Span]:
+    def _named(self, run: Sequence[Token]) -> Iterator[NameSpan]:
         """Where some tokens name what is gone, and are no other item's name."""
         for span in self._known.spans(run):
             goes = span.name in self.gone and span.name not in self.stays
@@ -141,7 +141,7 @@ def in_place_of(
     return start, (new[:1].upper() if words[:1].isupper() else new[:1].lower()) + new[1:]
 
 
-def named_without(name: str, wanted: Callable[[Sequence[Token]], Sequence[Span]]) -> str:
+def named_without(name: str, wanted: Callable[[Sequence[Token]], Sequence[NameSpan]]) -> str:
     """A card's name without some of its words, nor the word that joined them to the others."""
     run = run_of(name)
     dropped: set[int] = set()
@@ -171,8 +171,8 @@ def _joins(run: Sequence[Token], place: int) -> bool:
 
 def _told(
     text: str,
-    found: Sequence[Span],
-    instead: Callable[[str, Sequence[Token], Span], tuple[int, str]],
+    found: Sequence[NameSpan],
+    instead: Callable[[str, Sequence[Token], NameSpan], tuple[int, str]],
 ) -> str:
     """A text with some spans of its words told otherwise.
 

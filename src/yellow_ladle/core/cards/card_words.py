@@ -10,7 +10,7 @@ from functools import lru_cache
 
 from yellow_ladle.core.book.book import Preparation, by_product_item
 from yellow_ladle.core.book.product import METHOD
-from yellow_ladle.core.cards.card_names import Names, names_of, run_of, taken_back
+from yellow_ladle.core.cards.card_names import CardNames, names_of, run_of, taken_back
 from yellow_ladle.core.labels.hits import Hit, hits
 from yellow_ladle.core.labels.languages import language_of
 from yellow_ladle.core.reading.reading import Reading
@@ -86,7 +86,7 @@ def words_of_card(reading: Reading, made: Preparation) -> list[CardWord]:
     refused = {words_of(word) for word in made.not_in_it}
     yielded = [by_product_item(made.id, part.id) for part in made.by_products]
     items = (*(line.item for line in made.lines), *yielded)
-    known = Names((name for item in items for name in names_of(reading.book, item)), spoken)
+    known = CardNames((name for item in items for name in names_of(reading.book, item)), spoken)
     found: dict[tuple[int | None, str], CardWord] = {}
     for step, text in texts:
         for named in named_foods(spoken, text, known, refused):
@@ -106,7 +106,7 @@ def _foods(language: str, text: str) -> tuple[Hit, ...]:
 
 
 def named_foods(
-    spoken: Lexicon, text: str, known: Names, refused: Collection[Key] = ()
+    spoken: Lexicon, text: str, known: CardNames, refused: Collection[Key] = ()
 ) -> Iterator[NamedFood]:
     """The words of a text that name a food which is none of the card's own items."""
     run = run_of(text)

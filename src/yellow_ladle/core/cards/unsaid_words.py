@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from yellow_ladle.core.book.book import owner_of
-from yellow_ladle.core.cards.card_names import Names, names_of, run_of
+from yellow_ladle.core.cards.card_names import CardNames, names_of, run_of
 from yellow_ladle.core.cards.card_words import named_foods
 from yellow_ladle.core.labels.languages import language_of
 from yellow_ladle.core.reading.reading import Reading
@@ -43,7 +43,7 @@ def unsaid_foods(reading: Reading, text: str, item: str) -> Sequence[UnsaidFood]
     if owner_of(item) not in reading.book.products.keys() | reading.book.preparations.keys():
         return ()
     spoken = lexicon(language_of(run_of(text)))
-    known = Names(names_of(reading.book, item), spoken)
+    known = CardNames(names_of(reading.book, item), spoken)
     held = reading.levels(item)
     found: dict[str, UnsaidFood] = {}
     for named in named_foods(spoken, text, known):

@@ -12,7 +12,7 @@ from yellow_ladle.core.book.fault import Fault
 from yellow_ladle.core.book.inherent_flags import inherent_flags
 from yellow_ladle.core.book.maker import Evidence, Maker
 from yellow_ladle.core.book.product import PLAIN_FOOD, Product
-from yellow_ladle.core.labels.label_reading import LabelReading, Proposal, TooLong
+from yellow_ladle.core.labels.label_reading import FlagProposal, LabelReading, TooLong
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.plain_food import NotPlain, plain_food
 from yellow_ladle.core.reading.texts import enumerated
@@ -190,7 +190,7 @@ def _against_words(
     )
 
 
-def _stands(proposal: Proposal, label: Product | Maker) -> bool:
+def _stands(proposal: FlagProposal, label: Product | Maker) -> bool:
     """Whether a word stands against free: what only hides something does until its maker spoke."""
     if proposal.level is not Level.UNCHECKED or proposal.traces:
         return True

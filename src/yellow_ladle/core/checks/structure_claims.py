@@ -19,7 +19,7 @@ from yellow_ladle.core.vocabulary.toml import Table, rows, table, words
 
 
 @dataclass(frozen=True, slots=True)
-class Claim:
+class StructureClaim:
     """A swap that a rule proposes in a pot, and why it does not hold there."""
 
     swap: Swap
@@ -61,7 +61,9 @@ def structure_limits() -> tuple[StructureLimit, ...]:
     return tuple(_limit(row) for row in rows(table("structure_limits")["limit"]))
 
 
-def tried(reading: Reading, rules: Sequence[SwapRule] | None = None) -> Iterator[Claim | None]:
+def tried(
+    reading: Reading, rules: Sequence[SwapRule] | None = None
+) -> Iterator[StructureClaim | None]:
     """Every proposal for every line of a book: as a claim where it does not hold, else None.
 
     A line that goes claims nothing. `rules`: those of the book if None.
@@ -79,10 +81,10 @@ def tried(reading: Reading, rules: Sequence[SwapRule] | None = None) -> Iterator
                     if to is not None and limit.forbids(made, holding, role, from_, to)
                 )
                 told = next(why, None)
-                yield None if told is None else Claim(offer.swap, told)
+                yield None if told is None else StructureClaim(offer.swap, told)
 
 
-def claims(reading: Reading, rules: Sequence[SwapRule] | None = None) -> list[Claim]:
+def claims(reading: Reading, rules: Sequence[SwapRule] | None = None) -> list[StructureClaim]:
     """The proposals in a book that do not hold where they are made."""
     return [claim for claim in tried(reading, rules) if claim is not None]
 

@@ -5,7 +5,7 @@ from collections.abc import Collection, Iterator, Sequence
 from yellow_ladle.core.labels.hits import Hit
 from yellow_ladle.core.labels.ingredients import Ingredient
 from yellow_ladle.core.words.letters import CLOSING, OPENING, Token
-from yellow_ladle.core.words.lexicon import Entry, Lexicon
+from yellow_ladle.core.words.lexicon import Lexicon, LexiconEntry
 
 GLUTEN = ("wheat", "rye", "barley", "oats")
 PLANTS = frozenset(
@@ -135,7 +135,7 @@ def instead(words: Lexicon, entry: Ingredient, number: int) -> bool:
     return False
 
 
-def opened_without(entry: Ingredient, meant: Entry) -> bool:
+def opened_without(entry: Ingredient, meant: LexiconEntry) -> bool:
     """Whether the label lists all that is in it, and none of it is what is usual."""
     if not entry.opened:
         return False

@@ -6,14 +6,14 @@ from yellow_ladle.core.labels.context import settled_by
 from yellow_ladle.core.labels.label_reading import (
     Because,
     Claim,
+    FlagProposal,
     LabelReading,
     Listed,
-    Proposal,
     Word,
 )
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.words.letters import Token
-from yellow_ladle.core.words.lexicon import Entry
+from yellow_ladle.core.words.lexicon import LexiconEntry
 
 
 class Findings:
@@ -22,7 +22,7 @@ class Findings:
     def __init__(self, text: str) -> None:
         self._text = text
         self._found: dict[str, list[tuple[Level, Because]]] = {}
-        self._any_of: list[tuple[Entry, Level, Because]] = []
+        self._any_of: list[tuple[LexiconEntry, Level, Because]] = []
         self._questions: dict[str, tuple[str, ...]] = {}
         self._notes: dict[str, None] = {}
         self.claims: list[Claim] = []
@@ -39,7 +39,7 @@ class Findings:
         """Words that give a flag a level."""
         self._found.setdefault(flag, []).append((level, because))
 
-    def add_any_of(self, entry: Entry, because: Because) -> None:
+    def add_any_of(self, entry: LexiconEntry, because: Because) -> None:
         """Words that mean one of several flags without saying which."""
         self._any_of.append((entry, Level.CONTAINS, because))
 
@@ -73,7 +73,7 @@ class Findings:
             highest = max(level for level, _ in found)
             traces = _in_order(found, {Level.MAY_CONTAIN}) if highest is Level.UNCHECKED else ()
             kept = {highest, Level.MAY_CONTAIN} if traces else {highest}
-            proposals.append(Proposal(flag, highest, _in_order(found, kept), traces))
+            proposals.append(FlagProposal(flag, highest, _in_order(found, kept), traces))
             if highest is Level.UNCHECKED:
                 asked.add(flag)
         any_of = {flag for entry, _, _ in self._any_of for flag in entry.any_of}

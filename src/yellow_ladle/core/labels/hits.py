@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from yellow_ladle.core.words.letters import Token
-from yellow_ladle.core.words.lexicon import Entry, Lexicon, shortened
+from yellow_ladle.core.words.lexicon import Lexicon, LexiconEntry, shortened
 
 ENDINGS = {
     "en": (("ies", "y"), ("es", ""), ("s", "")),
@@ -27,7 +27,7 @@ class Hit:
     `source`: whether a source that settles the entry stands within the very word.
     """
 
-    entry: Entry
+    entry: LexiconEntry
     first: int
     last: int
     read_as: str = ""
@@ -90,12 +90,14 @@ def _free(lexicon: Lexicon, word: str, here: int) -> Hit | None:
                 flags = (*entry.contains, *entry.any_of)
                 unclaimed = lexicon.has("unclaimed", form)
                 return Hit(
-                    Entry("free from, says the label", free=() if unclaimed else flags), here, here
+                    LexiconEntry("free from, says the label", free=() if unclaimed else flags),
+                    here,
+                    here,
                 )
     return None
 
 
-def additive(lexicon: Lexicon, number: str) -> Entry | None:
+def additive(lexicon: Lexicon, number: str) -> LexiconEntry | None:
     """The entry of an additive's number, with or without its letter."""
     plain = number.rstrip(ROMAN)
     for form in (number, plain, plain.rstrip("abcdef")):

@@ -6,7 +6,7 @@ Nobody has told the reader all that brings such a flag, so whatever does not nam
 import re
 from collections.abc import Iterable, Iterator, Sequence
 
-from yellow_ladle.core.labels.label_reading import Because, Listed, Proposal
+from yellow_ladle.core.labels.label_reading import Because, FlagProposal, Listed
 from yellow_ladle.core.vocabulary.classes import usual_of
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import Level
@@ -18,7 +18,7 @@ WORD = re.compile(r"\w+")
 
 def house_proposals(
     text: str, listed: Sequence[Listed], flags: Iterable[Flag]
-) -> Iterator[Proposal]:
+) -> Iterator[FlagProposal]:
     """Per flag that the label contains it, by the words for that; unchecked where there are none.
 
     A word names the flag, or an ingredient is of a class that usually has it: a tomato nightshade.
@@ -34,7 +34,7 @@ def house_proposals(
             if flag.id in brings.inherent | brings.has
         ]
         level = Level.CONTAINS if because else Level.UNCHECKED
-        yield Proposal(flag.id, level, tuple(because))
+        yield FlagProposal(flag.id, level, tuple(because))
 
 
 def _classes(listed: Iterable[Listed]) -> Iterator[tuple[Listed, str]]:

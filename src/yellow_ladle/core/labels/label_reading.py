@@ -42,7 +42,7 @@ class Word:
 
 
 @dataclass(frozen=True, slots=True)
-class Proposal:
+class FlagProposal:
     """A level proposed for one flag, above free, with the words that led to it.
 
     `traces` are those among the words that say may contain where others hide something: once the
@@ -88,7 +88,7 @@ class LabelReading:
     """
 
     language: str
-    proposals: tuple[Proposal, ...]
+    proposals: tuple[FlagProposal, ...]
     questions: tuple[str, ...]
     claims: tuple[Claim, ...]
     listed: tuple[Listed, ...]

@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from yellow_ladle.core.labels.label_reading import LabelReading, Proposal, Word
+from yellow_ladle.core.labels.label_reading import FlagProposal, LabelReading, Word
 from yellow_ladle.core.vocabulary.levels import Level
 
 
@@ -31,7 +31,7 @@ def merged(joined: LabelReading, apart: LabelReading) -> LabelReading:
     )
 
 
-def _with_traces(higher: Proposal, lower: Proposal | None) -> Proposal:
+def _with_traces(higher: FlagProposal, lower: FlagProposal | None) -> FlagProposal:
     """What one reading proposes, with the trace that the other one found beneath a hidden thing."""
     if lower is None or higher.level is not Level.UNCHECKED or higher.traces:
         return higher
@@ -44,5 +44,5 @@ def _unknown_apart(word: Word, apart: LabelReading) -> bool:
     return any(word.start <= part.start and part.end <= word.end for part in apart.unknown)
 
 
-def _order(proposal: Proposal) -> tuple[int, int]:
+def _order(proposal: FlagProposal) -> tuple[int, int]:
     return -proposal.level, proposal.because[0].start

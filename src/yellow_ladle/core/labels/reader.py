@@ -46,7 +46,7 @@ from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.regimes import regimes
 from yellow_ladle.core.words.letters import Token, is_parted, tokens
-from yellow_ladle.core.words.lexicon import Entry, Lexicon, lexicon
+from yellow_ladle.core.words.lexicon import Lexicon, LexiconEntry, lexicon
 
 USUAL_REGIME = "eu-14"
 LISTING = ("ingredients", "contains", "apart")
@@ -300,7 +300,7 @@ class _Reader:
 
     def _exempted(
         self,
-        meant: Entry,
+        meant: LexiconEntry,
         entry: Ingredient,
         number: int,
         because: Because,

@@ -13,7 +13,7 @@ MAX_WORDS = 3
 
 
 @dataclass(frozen=True, slots=True)
-class Answer:
+class TableAnswer:
     """One thing that a table names, as places in the text, and whether the label says yes.
 
     `named` and `said` are the places of the name and of the answer, first and one past the last.
@@ -24,18 +24,18 @@ class Answer:
     yes: bool
 
 
-def answers(lexicon: Lexicon, text: Sequence[Token]) -> Iterator[Answer]:
+def answers(lexicon: Lexicon, text: Sequence[Token]) -> Iterator[TableAnswer]:
     """Every answer of a text, in its order."""
     begins = 0
     for here, token in enumerate(text):
         if token.kind == "sign":
             if begins < here:
-                yield Answer((begins, here), (here, here + 1), token.text == "✓")
+                yield TableAnswer((begins, here), (here, here + 1), token.text == "✓")
             begins = here + 1
         elif token.kind == "mark":
             said = _answer(lexicon, text, here + 1) if token.text in ASKING else None
             if said and begins < here:
-                yield Answer((begins, here), (here + 1, here + 1 + said[0]), said[1])
+                yield TableAnswer((begins, here), (here + 1, here + 1 + said[0]), said[1])
             begins = here + 1
 
 

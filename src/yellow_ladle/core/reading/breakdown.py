@@ -20,7 +20,7 @@ ORDER = (Level.CONTAINS, Level.MAY_CONTAIN, Level.UNCHECKED)
 
 
 @dataclass(frozen=True, slots=True)
-class Entry:
+class BreakdownEntry:
     """Flags of one level that come from the same sources.
 
     `names`: the regime's groups, each with those of its flags in brackets where it has several;
@@ -35,7 +35,7 @@ class Entry:
 
 
 @dataclass(frozen=True, slots=True)
-class Part:
+class BreakdownPart:
     """One part of the list: what the regime wants declared, other allergens, origins, house.
 
     `names`: what stands at each level, wherever it comes from, as a sheet lists it.
@@ -43,7 +43,7 @@ class Part:
 
     id: PartId
     name: str
-    entries: tuple[Entry, ...]
+    entries: tuple[BreakdownEntry, ...]
     names: Mapping[Level, tuple[str, ...]]
 
 
@@ -64,14 +64,14 @@ class Bringer:
     brings: tuple[Brought, ...]
 
 
-def by_flag(reading: Reading, item: str) -> tuple[Part, ...]:
+def by_flag(reading: Reading, item: str) -> tuple[BreakdownPart, ...]:
     """Every flag above free once; what the kitchen's regime wants declared stands first.
 
     What nobody has checked is one entry a part where it comes from the same sources. The part of
     what is declared is there, empty, also where only other things are carried.
     """
     sources, words = reading.sources(item), _Words.of(reading, item)
-    found: list[Part] = []
+    found: list[BreakdownPart] = []
     for id, name, groups in words.parts:
         entries: dict[tuple[object, ...], list[tuple[str, list[str]]]] = {}
         told_in: dict[str, tuple[object, ...]] = {}
@@ -89,7 +89,7 @@ def by_flag(reading: Reading, item: str) -> tuple[Part, ...]:
         told = [_entry(words, listed, sources) for listed in entries.values()]
         if told or (id == "declared" and sources):
             told.sort(key=lambda entry: ORDER.index(entry.level))
-            found.append(Part(id, name, tuple(told), _names(words, groups, sources)))
+            found.append(BreakdownPart(id, name, tuple(told), _names(words, groups, sources)))
     return tuple(found)
 
 
@@ -173,11 +173,11 @@ def _ways(sources: Iterable[Source]) -> tuple[tuple[object, ...], ...]:
 
 def _entry(
     words: _Words, listed: list[tuple[str, list[str]]], sources: dict[str, tuple[Source, ...]]
-) -> Entry:
+) -> BreakdownEntry:
     flags = tuple(dict.fromkeys(flag for _, members in listed for flag in members))
     given = sources[flags[0]]
     level = given[0].level
-    return Entry(
+    return BreakdownEntry(
         flags,
         tuple(words.group_name(group, members) for group, members in listed),
         level,

@@ -57,7 +57,7 @@ class Candidate:
 
 
 @dataclass(frozen=True, slots=True)
-class Option:
+class DosageOption:
     """One thickener's amount: grams, with the range; the fat where it goes in as a roux.
 
     `unmet` are the goals that it does not reach. A goal about flags is reached only where a product
@@ -93,7 +93,7 @@ def options(
     colour: str = "white",
     *,
     equal: bool = True,
-) -> list[Option]:
+) -> list[DosageOption]:
     """The amounts of each wanted thickener side by side, those that reach every goal first."""
     needed = max(middle_of(place.id) - liquid.already, 0.0) * liquid.litres
     found = [
@@ -144,7 +144,7 @@ def _option(
     colour: str,
     *,
     equal: bool,
-) -> Option:
+) -> DosageOption:
     left = kept(thickener, liquid.minutes, sour=liquid.sour)
     is_roux = thickener.form == "roux"
     brown = browning_of(colour) if is_roux else 1.0
@@ -154,7 +154,7 @@ def _option(
     cautions = list(thickener.cautions)
     if liquid.milk and thickener.with_milk:
         cautions.append(thickener.with_milk)
-    return Option(
+    return DosageOption(
         thickener,
         grams,
         needed * thickener.low / left * brown,

@@ -23,8 +23,8 @@ from yellow_ladle.core.words.class_lexicon import (
     table_of_classes,
 )
 from yellow_ladle.core.words.class_phrases import (
-    Hit,
     NameWord,
+    PhraseHit,
     is_plain,
     phrases_in,
     words_of_name,
@@ -204,7 +204,9 @@ def _lead(language: Language, parts: list[list[NameWord]]) -> list[NameWord]:
     return lead
 
 
-def _judged(head: Hit, hits: list[Hit], lead: list[NameWord], unknown: list[int]) -> ClassGuess:
+def _judged(
+    head: PhraseHit, hits: list[PhraseHit], lead: list[NameWord], unknown: list[int]
+) -> ClassGuess:
     """What a name is by its head, and how surely beside all else that it says."""
     family = head.class_ in words(rules_of_names()["families"])
     foreign = any(hit.class_ == OTHER for hit in hits)
@@ -221,7 +223,7 @@ def _judged(head: Hit, hits: list[Hit], lead: list[NameWord], unknown: list[int]
     return ClassGuess(class_, head.sure and (not strangers or (named and few)))
 
 
-def _is_beside(hit: Hit, head: Hit, lead: list[NameWord]) -> bool:
+def _is_beside(hit: PhraseHit, head: PhraseHit, lead: list[NameWord]) -> bool:
     """Whether a phrase speaks of another food than the head of its name."""
     if hit.words == head.words or hit.class_ in (head.class_, OTHER, *_names_of_no_weight()):
         return False

@@ -28,7 +28,7 @@ class NameWord:
 
 
 @dataclass(frozen=True, slots=True)
-class Hit:
+class PhraseHit:
     """A phrase found in a name: where, and the class that it means; it may mean `others` too."""
 
     start: int
@@ -39,7 +39,7 @@ class Hit:
     sure: bool = True
 
 
-def phrases_in(language: Language, lead: list[NameWord], said: list[str]) -> Iterator[Hit]:
+def phrases_in(language: Language, lead: list[NameWord], said: list[str]) -> Iterator[PhraseHit]:
     """The phrases of a language in a name, none over another, in the order of the name.
 
     Where two overlap, the longer one stands; of two as long, the one nearer to the head.
@@ -54,14 +54,16 @@ def phrases_in(language: Language, lead: list[NameWord], said: list[str]) -> Ite
             kept.append(hit)
     if language.compounds:
         kept += [
-            Hit(index, index + 1, frozenset([index]), class_, sure=False)
+            PhraseHit(index, index + 1, frozenset([index]), class_, sure=False)
             for index, word in enumerate(lead)
             if index not in taken and (class_ := language.by_end(word.text)) is not None
         ]
     yield from sorted(kept, key=lambda hit: hit.start)
 
 
-def _at(language: Language, lead: list[NameWord], said: list[str], start: int) -> Iterator[Hit]:
+def _at(
+    language: Language, lead: list[NameWord], said: list[str], start: int
+) -> Iterator[PhraseHit]:
     for phrase, (class_, *others) in language.phrases.get(said[start], ()):
         at, used = start, [start]
         for wanted in phrase[1:]:
@@ -70,7 +72,7 @@ def _at(language: Language, lead: list[NameWord], said: list[str], start: int) -
                 break
             used.append(at)
         else:
-            yield Hit(start, used[-1] + 1, frozenset(used), class_, tuple(others))
+            yield PhraseHit(start, used[-1] + 1, frozenset(used), class_, tuple(others))
 
 
 def _next(

@@ -31,7 +31,7 @@ Key = tuple[str, ...]
 
 
 @dataclass(frozen=True, slots=True)
-class Entry:
+class LexiconEntry:
     """What some label words mean.
 
     `contains`: flags that the words mean. `any_of`: at least one of these, the label does not say
@@ -74,9 +74,9 @@ class Lexicon:
 
     id: str
     name: str
-    entries: Mapping[Key, Entry]
-    numbers: Mapping[str, Entry]
-    parts: Mapping[str, Entry]
+    entries: Mapping[Key, LexiconEntry]
+    numbers: Mapping[str, LexiconEntry]
+    parts: Mapping[str, LexiconEntry]
     phrases: Mapping[Key, str]
     lists: Mapping[str, frozenset[Key]]
     longest: Mapping[str, int] = field(default_factory=dict)
@@ -111,9 +111,9 @@ def lexicon(language: str) -> Lexicon:
     """A language's lexicon; KeyError for a language without a file."""
     name = languages()[language]
     own, shared = table(f"labels/{language}"), table(f"labels/{ANY}")
-    entries: dict[Key, Entry] = {}
-    numbers: dict[str, Entry] = {}
-    parts: dict[str, Entry] = {}
+    entries: dict[Key, LexiconEntry] = {}
+    numbers: dict[str, LexiconEntry] = {}
+    parts: dict[str, LexiconEntry] = {}
     own_words: set[str] = set()
     for data in (shared, own):
         for row in rows(data["entry"]):
@@ -154,8 +154,8 @@ def shortened(word: str) -> Iterable[str]:
     return {word[:n] + word[n + 1 :] for n in range(len(word))}
 
 
-def _entry(row: Table) -> Entry:
-    return Entry(
+def _entry(row: Table) -> LexiconEntry:
+    return LexiconEntry(
         str(row["why"]),
         contains=words(row.get("contains")),
         any_of=words(row.get("any_of")),
@@ -187,7 +187,7 @@ def _longest(entries: Iterable[Key]) -> dict[str, int]:
     return longest
 
 
-def _near(entries: Mapping[Key, Entry]) -> dict[str, tuple[str, ...]]:
+def _near(entries: Mapping[Key, LexiconEntry]) -> dict[str, tuple[str, ...]]:
     """Per word, whole or with a letter left out, the known words that it may be a slip of.
 
     Words that mean something by themselves come first.

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from typing import Any
 
-from yellow_ladle.core.labels.label_reading import LabelReading, Proposal, Word
+from yellow_ladle.core.labels.label_reading import FlagProposal, LabelReading, Word
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 
 FORMAT = "yellow-ladle-label"
@@ -47,7 +47,7 @@ def picture_content(
     }
 
 
-def _proposal(proposal: Proposal) -> dict[str, Any]:
+def _proposal(proposal: FlagProposal) -> dict[str, Any]:
     return {
         "level": proposal.level.word,
         "because": [

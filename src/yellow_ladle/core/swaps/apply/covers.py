@@ -17,7 +17,7 @@ MAX_CARDS = 1_000.0
 
 
 @dataclass(frozen=True, slots=True)
-class SmallPot:
+class CoveredPot:
     """A pot of a plan scaled, with the lines that are in use.
 
     `names` says what the items of its lines are called: a pot that stands beside the usual one by
@@ -44,7 +44,7 @@ class _Share:
     told: str = ""
 
 
-def small_pots(before: Reading, plan: Plan, covers: Mapping[str, float]) -> tuple[SmallPot, ...]:
+def small_pots(before: Reading, plan: Plan, covers: Mapping[str, float]) -> tuple[CoveredPot, ...]:
     """Every pot that a plan has made, its shipped bases too, bases first.
 
     `covers`: how many of each plate that is asked for. A pot is made in the share of its card that
@@ -147,7 +147,7 @@ def _taken(balance: Balance, user: str, pot: str) -> Iterator[tuple[str, float |
             yield line.item, balance.line_grams(line)
 
 
-def _small(balance: Balance, pot: str, share: _Share, named: Callable[[str], str]) -> SmallPot:
+def _small(balance: Balance, pot: str, share: _Share, named: Callable[[str], str]) -> CoveredPot:
     factor, told = share.factor, share.told
     if factor is not None and not 0 < factor <= MAX_CARDS:
         factor, told = None, "That would be more than a thousand cards; check yield and portions."
@@ -156,4 +156,4 @@ def _small(balance: Balance, pot: str, share: _Share, named: Callable[[str], str
     counted = set(made.counted())
     lines = tuple(line for line in card.lines if line.index in counted)
     names = {item: named(item) for item in (line.item for line in made.lines)}
-    return SmallPot(made, replace(card, lines=lines), names, told)
+    return CoveredPot(made, replace(card, lines=lines), names, told)

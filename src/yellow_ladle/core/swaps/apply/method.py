@@ -6,7 +6,7 @@ from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book.book import Step, used_item
 from yellow_ladle.core.book.tool import clean_name
-from yellow_ladle.core.cards.card_texts import INSTEAD_OF, Renaming
+from yellow_ladle.core.cards.card_texts import INSTEAD_OF, TextRenaming
 from yellow_ladle.core.swaps.apply.plan_texts import PlanTexts
 from yellow_ladle.core.swaps.plans.swap import CleanTool, Swap, with_clean_tools
 
@@ -92,7 +92,7 @@ class _Telling:
 
     texts: PlanTexts
     pot: str
-    renaming: Renaming
+    renaming: TextRenaming
 
     def added(self, swaps: Sequence[Swap]) -> list[tuple[Step, StepChange | None]]:
         """The steps that the rules of some swaps say."""

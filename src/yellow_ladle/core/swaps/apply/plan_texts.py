@@ -9,8 +9,8 @@ from dataclasses import dataclass
 
 from yellow_ladle.core.book.book import by_product_item, owner_of
 from yellow_ladle.core.cards.card_names import (
-    Names,
-    Span,
+    CardNames,
+    NameSpan,
     called,
     forms_of_food,
     names_of,
@@ -18,7 +18,7 @@ from yellow_ladle.core.cards.card_names import (
     run_of,
     spoken_in,
 )
-from yellow_ladle.core.cards.card_texts import Renaming, in_place_of, named_without, short_name
+from yellow_ladle.core.cards.card_texts import TextRenaming, in_place_of, named_without, short_name
 from yellow_ladle.core.cards.card_words import NamedFood, named_foods, words_of_card
 from yellow_ladle.core.cards.left_out import without_left_out, without_void
 from yellow_ladle.core.reading.reading import Reading
@@ -48,7 +48,7 @@ class PlanTexts:
         self.plan = plan
         self._given = given or {}
         self._names: dict[str, NewName] = {}
-        self._lost: dict[str, tuple[Lexicon, Names, frozenset[str]]] = {}
+        self._lost: dict[str, tuple[Lexicon, CardNames, frozenset[str]]] = {}
         # Bases come first: what a pot is called is known when its users are named.
         for pot in plan.pots:
             self._names[pot] = self._renamed(pot)
@@ -57,7 +57,7 @@ class PlanTexts:
         """What a pot is called where nobody gave it a name, without what is new in it."""
         return self._names[pot]
 
-    def renaming(self, pot: str, late: Iterable[str] = ()) -> Renaming:
+    def renaming(self, pot: str, late: Iterable[str] = ()) -> TextRenaming:
         """What a pot's texts call the items that go. `late`: items that stand only in new steps."""
         made = self.before.book.preparations[pot]
         to = {swap.from_: swap.to for swap in self.plan.swaps if swap.in_ == pot}
@@ -65,9 +65,9 @@ class PlanTexts:
         gone = (item for item in self.plan.gone if owner_of(item) == pot)
         to |= dict.fromkeys(gone)
         items = {line.item for line in made.lines} - to.keys()
-        return Renaming.of(self.before.book, made, to, self._other_names(items))
+        return TextRenaming.of(self.before.book, made, to, self._other_names(items))
 
-    def text(self, pot: str, text: str, renaming: Renaming) -> str:
+    def text(self, pot: str, text: str, renaming: TextRenaming) -> str:
         """A text of a pot's card, with nothing in it that only the swapped items brought."""
         told = renaming.text(text)
         run = run_of(told)
@@ -112,7 +112,7 @@ class PlanTexts:
             if swap.from_ not in held:
                 to.setdefault(swap.from_, swap.to)
         others = self._other_names({line.item for line in made.lines} - to.keys())
-        name = Renaming.of(self.before.book, made, to, others).name(made.name)
+        name = TextRenaming.of(self.before.book, made, to, others).name(made.name)
         shape = words_of((made.class_ or made.kind).replace("-", " "))[-1:]
         # A brown sauce without its spoon of bottled sauce is a sauce all the same.
         head = words_of(made.name.partition(",")[0])[-1:]
@@ -170,12 +170,12 @@ class PlanTexts:
         said = words_of(word)
         return said in forms_of_food() and set(said) <= set(words_of(self.before.book.name(pot)))
 
-    def _lost_of(self, pot: str) -> tuple[Lexicon, Names, frozenset[str]]:
+    def _lost_of(self, pot: str) -> tuple[Lexicon, CardNames, frozenset[str]]:
         if pot not in self._lost:
             self._lost[pot] = self._lost_by(pot)
         return self._lost[pot]
 
-    def _lost_by(self, pot: str) -> tuple[Lexicon, Names, frozenset[str]]:
+    def _lost_by(self, pot: str) -> tuple[Lexicon, CardNames, frozenset[str]]:
         """A card's language, what its lines are called after the plan, and the flags it loses."""
         after = self.plan.after
         was, now = self.before.levels(pot), after.levels(pot)
@@ -194,7 +194,7 @@ class PlanTexts:
             class_ = None if short is None else after.book.preparations[item].class_
             known.update(names_of(after.book, item) if short is None else called(short, class_))
         spoken = spoken_in(self.before.book.preparations[pot])
-        return spoken, Names(known, spoken), lost
+        return spoken, CardNames(known, spoken), lost
 
 
 def still_named(before: Reading, plan: Plan, change: Change) -> list[tuple[str, str]]:
@@ -221,12 +221,14 @@ def still_named(before: Reading, plan: Plan, change: Change) -> list[tuple[str, 
     return list(found)
 
 
-def _spans(run: Sequence[Token], words: Iterable[NamedFood], shapes: tuple[str, ...]) -> list[Span]:
+def _spans(
+    run: Sequence[Token], words: Iterable[NamedFood], shapes: tuple[str, ...]
+) -> list[NameSpan]:
     """Some words as spans of a name, without a last one that says what kind of thing it is."""
-    found: list[Span] = []
+    found: list[NameSpan] = []
     for word in words:
         places = [n for n, token in enumerate(run) if word.start <= token.start < word.end]
         end = places[-1] + (run[places[-1]].text not in shapes)
         if end > places[0]:
-            found.append(Span(places[0], end, ()))
+            found.append(NameSpan(places[0], end, ()))
     return found
