@@ -122,10 +122,22 @@ class EveryKind(Documents):
                 self.assertEqual(len(entries), known + 1)
                 self.assertEqual((entries[0].person, entries[0].kind), ("AB", kind.name))
                 self.assertTrue(entries[0].told)
+                self.assertNotRegex(entries[0].told, r"[(\[]'|<|None")
                 self.ledger.undo(entries[0].id, BY)
                 self.assertEqual(self.held(kind, id), before)
                 self.assertEqual(self.open().now.reading.book, self.ledger.now.reading.book)
                 self.put(kind, id, value)
+
+    def test_the_history_says_what_is_otherwise(self) -> None:
+        kitchen = self.ledger.now.reading.book.kitchen
+        self.put(KITCHEN, THE_KITCHEN, kitchen)
+        self.put(KITCHEN, THE_KITCHEN, replace(kitchen, regime="us-9", so2_by_amount=True))
+        told = self.ledger.history(THE_KITCHEN, kind="kitchen")[0].told
+        self.assertEqual(
+            told,
+            "The kitchen's own settings were changed: regime US 9 (was EU 14),"
+            " so2 by amount yes (was no)",
+        )
 
     def test_what_was_changed_since_is_not_taken_back(self) -> None:
         self.put(TOOL, "sieve", Tool("Sieve", id="sieve"))

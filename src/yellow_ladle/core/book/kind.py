@@ -4,8 +4,8 @@ Products and preparations are carried, and a change names them by themselves. Ev
 row of a table (core/checks/document_kinds.py), and is recorded, undone and locked in the same way.
 """
 
-from collections.abc import Callable, Iterable, Mapping
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Iterable, Iterator, Mapping
+from dataclasses import dataclass, field, fields, is_dataclass, replace
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book.book import Book, Preparation
@@ -33,8 +33,9 @@ class Kind:
     keeps a value from standing in the book as it would be.
 
     `reaches` is what a write of it is announced to reach. With `carried` flags of pots depend on
-    it, so the book is read anew. `brings` gives what else has to change in goods and pots when a
-    value comes or goes. `held` and `holding` read and replace its values in a book; a kind that the
+    it, so the book is read anew. `in_words` says how fields are told whose values are ids. `brings`
+    gives what else has to change in goods and pots when a value comes or goes. `place` is where a
+    book keeps them. `held` and `holding` read and replace its values in a book; a kind that the
     book has no field for stands among `Book.others`.
     """
 
@@ -46,24 +47,27 @@ class Kind:
     reaches: Reaches = "book"
     carried: bool = False
     faults: Callable[[Book, str, object], Iterable[Fault]] = _no_faults
+    in_words: Mapping[str, Callable[[object], str]] = field(default_factory=dict)
     brings: Callable[[Book, str, object | None], Brought] | None = None
-    field: "Field | None" = None
+    place: "Field | None" = None
 
     def held(self, book: Book) -> Mapping[str, object]:
         """The values of a book, by id."""
-        return book.others.get(self.name, {}) if self.field is None else self.field.held(book)
+        return book.others.get(self.name, {}) if self.place is None else self.place.held(book)
 
     def holding(self, book: Book, values: Mapping[str, object]) -> Book:
         """A book with these values in the place of those that it has."""
-        if self.field is not None:
-            return self.field.holding(book, values)
+        if self.place is not None:
+            return self.place.holding(book, values)
         return replace(book, others={**book.others, self.name: dict(values)})
 
     def told(self, before: object | None, after: object | None, of: str = "") -> str:
         """What became of a value, in a line. `of`: what it is about, if it has no name itself."""
         value = before if after is None else after
         name = "" if value is None else self.called(value)
-        return (self.removed if after is None else self.written).format(name, of=of)
+        line = (self.removed if after is None else self.written).format(name, of=of)
+        moved = ", ".join(_differing(before, after, self.in_words))
+        return f"{line}: {moved}" if moved else line
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,6 +90,33 @@ class Document:
     def key(self) -> str:
         """How versions name it: `tool/chinois`."""
         return f"{self.kind.name}/{self.id}"
+
+
+def _differing(
+    before: object | None, after: object | None, in_words: Mapping[str, Callable[[object], str]]
+) -> Iterator[str]:
+    """The fields in which two values of one kind differ, in words; what has none is only named."""
+    if before is None or after is None or not is_dataclass(before):
+        return
+    for each in fields(before):
+        was, now = getattr(before, each.name), getattr(after, each.name)
+        if was != now:
+            name = each.name.strip("_").replace("_", " ")
+            words = in_words.get(each.name, _in_words)
+            told = (words(now), words(was))
+            yield name if None in told else f"{name} {told[0]} (was {told[1]})"
+
+
+def _in_words(value: object) -> str | None:
+    match value:
+        case bool():
+            return "yes" if value else "no"
+        case int() | float():
+            return f"{value:g}"
+        case str() if value:
+            return value
+        case _:
+            return None
 
 
 def with_documents(book: Book, documents: Iterable[Document]) -> Book:

@@ -106,8 +106,9 @@ KITCHEN = Kind(
     type=Kitchen,
     called=attrgetter("name"),
     written="The kitchen's own settings were changed",
+    in_words={"regime": lambda id: regimes()[str(id)].name},
     faults=_kitchen_faults,
-    field=Field(lambda book: {THE_KITCHEN: book.kitchen}, _with_kitchen),
+    place=Field(lambda book: {THE_KITCHEN: book.kitchen}, _with_kitchen),
 )
 HOUSE_FLAG = Kind(
     name="house_flag",
@@ -118,7 +119,7 @@ HOUSE_FLAG = Kind(
     carried=True,
     faults=_flag_faults,
     brings=_flag_brings,
-    field=Field(
+    place=Field(
         lambda book: {flag.id: flag for flag in book.house_flags},
         lambda book, values: with_house_flags(book, tuple(_each(Flag, *values.values()))),
     ),
@@ -131,7 +132,7 @@ TOOL = Kind(
     removed="The tool {} was taken out",
     carried=True,
     faults=_tool_faults,
-    field=Field(
+    place=Field(
         lambda book: {tool.slug: tool for tool in book.tools},
         _with_tools,
     ),
@@ -144,7 +145,7 @@ NEED = Kind(
     removed="{} has an answer",
     reaches="needs",
     faults=_need_faults,
-    field=Field(
+    place=Field(
         lambda book: {need.id: need for need in book.needs},
         _with_needs,
     ),
@@ -156,7 +157,7 @@ RULE = Kind(
     written='What is said of the rule "{}" was changed',
     removed='Nothing is said of the rule "{}" any more',
     reaches="rules",
-    field=Field(
+    place=Field(
         lambda book: {said.id: said for said in book.rulings},
         _with_rulings,
     ),
@@ -169,7 +170,7 @@ SIGN_OFF = Kind(
     removed="{of} is no longer signed off",
     reaches="sign_off",
     faults=_sign_off_faults,
-    field=Field(
+    place=Field(
         lambda book: book.sign_offs,
         _with_sign_offs,
     ),

@@ -9,7 +9,7 @@
 
 <LarderPage
   title="History"
-  told="Every change of a statement, a maker, a certificate or a card: who, when, what it was before. Taking one back is a new change."
+  told="Every change of a jar, a card, a tool, a guest or a setting: who, when, what it was before. Taking one back is a new change."
 >
   <div class="grid grid-cols-[minmax(0,1fr)_360px] gap-8 max-[62.5rem]:grid-cols-1">
     <ChangeLog entries={history.data ?? []} />
