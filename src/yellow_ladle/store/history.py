@@ -17,7 +17,7 @@ from yellow_ladle.core.checks.document_kinds import KINDS, KITCHEN
 from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.files.book.book_file import parse_book, write_book
 from yellow_ladle.files.book.conversion import content, value_of
-from yellow_ladle.store.documents import PREPARATION, PRODUCT
+from yellow_ladle.store.documents import AT_ONCE, PREPARATION, PRODUCT
 from yellow_ladle.store.tables import HistoryRow
 
 WHOLE_BOOK = ""
@@ -102,7 +102,8 @@ def append(session: Session, rows: Iterable[HistoryRow]) -> None:
 def altered(session: Session) -> int | None:
     """The first entry whose row does not hold the hash of the one before it; None if all do."""
     last = ""
-    for row in session.scalars(select(HistoryRow).order_by(HistoryRow.id)):
+    rows = select(HistoryRow).order_by(HistoryRow.id).execution_options(yield_per=AT_ONCE)
+    for row in session.scalars(rows):
         if row.before_hash != last:
             return row.id
         last = hash_of(row)
