@@ -76,7 +76,9 @@ class ManyWriters(unittest.TestCase):
         self.assert_all_there(told)
         with closing(sqlite3.connect(self.path)) as file:
             [(counter,)] = file.execute("SELECT counter + appended FROM book")
-        self.assertEqual(counter, 1 + WRITERS * count, "each write raised one of the two counters once")
+        self.assertEqual(
+            counter, 1 + WRITERS * count, "each write raised one of the two counters once"
+        )
 
     def test_a_program_that_is_killed_loses_nothing_that_it_had_answered(self) -> None:
         chance = random.Random(7)

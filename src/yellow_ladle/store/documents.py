@@ -99,7 +99,7 @@ def load(session: Session, on: str, path: Path | None = None, kinds: Sequence[Ki
     refuse_unreadable(path or Path("the file"), loose)
     book = loose.book()
     for kind, values in documents:
-        if kind.place is None:
+        if kind.slot is None:
             book = kind.holding(book, values)
     counter, appended = (whole.counter, whole.appended) if whole else (0, 0)
     return Now(read(book, on), versions, counter, setting_versions, appended)

@@ -28,15 +28,14 @@ class Kind:
     """How values of one kind stand in a book, and what is said of them.
 
     `name` is what the file and the history call it, `type` the class of its values, `called` what
-    people call one of them. `written` and `removed` are sentences about a
-    name, and `{of}`, the product or preparation of the same id. `faults` are what
-    keeps a value from standing in the book as it would be.
+    people call one of them. `written` and `removed` are sentences about that name and `{of}`, the
+    product or preparation of the same id. `in_words` says how fields are told whose values are ids.
+    `faults` are what keeps a value from standing in the book as it would be.
 
     `reaches` is what a write of it is announced to reach. With `carried` flags of pots depend on
-    it, so the book is read anew. `in_words` says how fields are told whose values are ids. `brings`
-    gives what else has to change in goods and pots when a value comes or goes. `place` is where a
-    book keeps them. `held` and `holding` read and replace its values in a book; a kind that the
-    book has no field for stands among `Book.others`.
+    it, so the book is read anew. `brings` gives what else has to change in goods and pots when a
+    value comes or goes. `slot` is where a book keeps them; a kind that the book has no field for
+    stands among `Book.others`.
     """
 
     name: str
@@ -49,16 +48,16 @@ class Kind:
     faults: Callable[[Book, str, object], Iterable[Fault]] = _no_faults
     in_words: Mapping[str, Callable[[object], str]] = field(default_factory=dict)
     brings: Callable[[Book, str, object | None], Brought] | None = None
-    place: "Field | None" = None
+    slot: "Slot | None" = None
 
     def held(self, book: Book) -> Mapping[str, object]:
         """The values of a book, by id."""
-        return book.others.get(self.name, {}) if self.place is None else self.place.held(book)
+        return book.others.get(self.name, {}) if self.slot is None else self.slot.held(book)
 
     def holding(self, book: Book, values: Mapping[str, object]) -> Book:
         """A book with these values in the place of those that it has."""
-        if self.place is not None:
-            return self.place.holding(book, values)
+        if self.slot is not None:
+            return self.slot.holding(book, values)
         return replace(book, others={**book.others, self.name: dict(values)})
 
     def told(self, before: object | None, after: object | None, of: str = "") -> str:
@@ -71,7 +70,7 @@ class Kind:
 
 
 @dataclass(frozen=True, slots=True)
-class Field:
+class Slot:
     """Where a book keeps the values of a kind: how they are read, by id, and how replaced."""
 
     held: Callable[[Book], Mapping[str, object]]

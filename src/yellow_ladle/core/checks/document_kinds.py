@@ -7,7 +7,7 @@ from typing import TypeVar
 
 from yellow_ladle.core.book.book import Book, Kitchen
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
-from yellow_ladle.core.book.kind import Brought, Field, Kind
+from yellow_ladle.core.book.kind import Brought, Kind, Slot
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff
@@ -108,7 +108,7 @@ KITCHEN = Kind(
     written="The kitchen's own settings were changed",
     in_words={"regime": lambda id: regimes()[str(id)].name},
     faults=_kitchen_faults,
-    place=Field(lambda book: {THE_KITCHEN: book.kitchen}, _with_kitchen),
+    slot=Slot(lambda book: {THE_KITCHEN: book.kitchen}, _with_kitchen),
 )
 HOUSE_FLAG = Kind(
     name="house_flag",
@@ -119,7 +119,7 @@ HOUSE_FLAG = Kind(
     carried=True,
     faults=_flag_faults,
     brings=_flag_brings,
-    place=Field(
+    slot=Slot(
         lambda book: {flag.id: flag for flag in book.house_flags},
         lambda book, values: with_house_flags(book, tuple(_each(Flag, *values.values()))),
     ),
@@ -132,7 +132,7 @@ TOOL = Kind(
     removed="The tool {} was taken out",
     carried=True,
     faults=_tool_faults,
-    place=Field(
+    slot=Slot(
         lambda book: {tool.slug: tool for tool in book.tools},
         _with_tools,
     ),
@@ -145,7 +145,7 @@ NEED = Kind(
     removed="{} has an answer",
     reaches="needs",
     faults=_need_faults,
-    place=Field(
+    slot=Slot(
         lambda book: {need.id: need for need in book.needs},
         _with_needs,
     ),
@@ -157,7 +157,7 @@ RULE = Kind(
     written='What is said of the rule "{}" was changed',
     removed='Nothing is said of the rule "{}" any more',
     reaches="rules",
-    place=Field(
+    slot=Slot(
         lambda book: {said.id: said for said in book.rulings},
         _with_rulings,
     ),
@@ -170,7 +170,7 @@ SIGN_OFF = Kind(
     removed="{of} is no longer signed off",
     reaches="sign_off",
     faults=_sign_off_faults,
-    place=Field(
+    slot=Slot(
         lambda book: book.sign_offs,
         _with_sign_offs,
     ),
