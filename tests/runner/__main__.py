@@ -64,6 +64,10 @@ def arguments() -> argparse.Namespace:
     return parser.parse_args()
 
 
+MEASURED = ("core", "recipes")
+"""The suites that together are to cover the core."""
+
+
 def chosen(asked: argparse.Namespace, remembered: Remembered) -> list[Suite | object]:
     """The stages to run, in the order in which the two lanes begin from either end."""
     if asked.again:
@@ -76,11 +80,12 @@ def chosen(asked: argparse.Namespace, remembered: Remembered) -> list[Suite | ob
             if any(test.startswith(f"tests.{name}") for test in names)
         ]
         if whole:
-            suites = [suite for suite in suites if suite.name != "core"]
-            suites.append(Suite("core", lambda _: True, coverage=True))
+            suites = [suite for suite in suites if suite.name not in MEASURED]
+            suites += [Suite(name, lambda _: True, coverage=True) for name in MEASURED]
         return [*suites, *checks]
     stages = [word for word in asked.names if word in SUITES or of_checks(word)]
     words = [word for word in asked.names if word not in stages]
+    measured = set(MEASURED) <= set(stages)
     checks = [
         check
         for check in CHECKS
@@ -91,7 +96,7 @@ def chosen(asked: argparse.Namespace, remembered: Remembered) -> list[Suite | ob
             name,
             lambda test: not words or any(word in test for word in words),
             modules_of(name, words),
-            coverage=name == "core" and not words,
+            coverage=name in MEASURED and not words and (not stages or measured),
         )
         for name in SUITES
         if not stages or name in stages

@@ -156,6 +156,12 @@ class EveryKind(Documents):
         self.ledger.undo(self.ledger.history("buckwheat", kind="house_flag")[0].id, BY)
         self.assertEqual(self.ledger.now.reading.level("sauce", "buckwheat"), Level.UNCHECKED)
 
+    def test_what_a_flag_brings_with_it_is_told_in_its_own_line(self) -> None:
+        self.put(SIGN_OFF, "sauce", SignOff("AB", "2026-12-01"))
+        self.put(HOUSE_FLAG, "buckwheat", Flag("buckwheat", "Buckwheat", "house"))
+        signed = self.ledger.now.reading.book.sign_offs["sauce"]
+        self.assertEqual(signed.stale_by, "Buckwheat is a flag from now on (AB)")
+
     def test_a_sign_off_is_stale_after_a_tool_that_shares(self) -> None:
         roux = self.ledger.now.reading.book.preparations["roux"]
         soup = pot("soup", "butter", kind="soup", equipment=("Sieve",))

@@ -92,7 +92,7 @@ class Ledger(Transactions):
             told = summary.told(before.reading, after, change)
             append(session, snapshot(before.reading.book, change, told, act, writing.moment))
             writing.touched, writing.person = tuple(change.ids), act.person or ""
-            writing.told, writing.reaches = "; ".join(told.values()), _reached_by(change)
+            writing.told, writing.reaches = _in_a_line(change, told), _reached_by(change)
             if beside is not None:
                 beside(session)
             write(session, change, version)
@@ -204,6 +204,12 @@ class Ledger(Transactions):
         pots = before.book.preparations
         differing = {id for id in pots if before.masks.get(id) != after.masks[id]}
         self._outdate_sign_offs(writing, differing, "A certificate has run out")
+
+
+def _in_a_line(change: Change, told: Mapping[str, str]) -> str:
+    """What a change was, in a line; of what its documents bring with them, only they are told."""
+    keys = [document.key for document in change.documents] or list(told)
+    return "; ".join(told[key] for key in keys)
 
 
 def _reached_by(change: Change) -> Reaches:
