@@ -6,6 +6,7 @@ from datetime import datetime
 from functools import cache
 from pathlib import Path
 from typing import Any
+from urllib.parse import quote
 
 from fastapi import FastAPI
 from fastapi.testclient import TestClient
@@ -57,8 +58,10 @@ class ApiTest(unittest.TestCase):
         entries = [entry for part in parts for entry in part["entries"]]
         return {flag: entry["level"] for entry in entries for flag in entry["flags"]}
 
-    def post(self, path: str, body: Any, status: int = 200) -> Any:
-        response = self.api.post(f"/api/v1{path}", json=body)
+    def post(self, path: str, body: Any, status: int = 200, *, by: str | None = None) -> Any:
+        """Posts a body, at a device where `by` has said who they are."""
+        headers = {} if by is None else {"X-Person": quote(by)}
+        response = self.api.post(f"/api/v1{path}", json=body, headers=headers)
         self.assertEqual(response.status_code, status, response.text)
         if status >= 400:
             self.is_problem(response)
@@ -96,7 +99,7 @@ class ApiTest(unittest.TestCase):
     def sign(self, pot: str, person: str) -> None:
         """Signs a pot off as it stands."""
         seen = self.get(f"/preparations/{pot}")["standing"]
-        self.post(f"/preparations/{pot}/sign-off", {"person": person, "seen": seen})
+        self.post(f"/preparations/{pot}/sign-off", {"seen": seen}, by=person)
 
     def statement(self, item: str, flag: str, level: str | None, **rest: Any) -> dict[str, Any]:
         return {"change": "statement", "item": item, "flag": flag, "level": level, **rest}

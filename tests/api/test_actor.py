@@ -58,6 +58,53 @@ class Actor(ApiTest):
         self.put_tool("New sieve")
         self.assertIsNone(self.newest()["person"])
 
+    def test_what_needs_a_person_is_refused_without_one(self) -> None:
+        del self.api.headers["X-Person"]
+        seen = self.get("/preparations/veloute")["standing"]
+        told = self.post("/preparations/veloute/sign-off", {"seen": seen}, 422)
+        self.assertIn("who you are", told["detail"])
+        change = {"change": "plain_food", "product": "leek"}
+        self.assertIn("who you are", self.post("/changes", {"change": change}, 422)["detail"])
+        self.assertIn("who you are", self.post("/preview", {"change": change}, 422)["detail"])
+
+    def test_no_form_asks_for_the_person(self) -> None:
+        """The evidence of a statement names its own: it may be years old."""
+        described = self.api.app.openapi()
+        schemas = described["components"]["schemas"]
+        asked = {
+            name
+            for path in described["paths"].values()
+            for method in path.values()
+            for name in references(method.get("requestBody", {}), schemas)
+        }
+        self.assertIn("RecordIn", asked)
+        holds = {name for name in asked if "person" in schemas[name].get("properties", {})}
+        queries = [
+            parameter["name"]
+            for path in described["paths"].values()
+            for method in path.values()
+            for parameter in method.get("parameters", [])
+        ]
+        self.assertEqual(holds - {"EvidencePiece", "AdditionPiece", "SignOffPiece"}, set())
+        self.assertNotIn("person", queries)
+
+
+def references(part: Any, schemas: dict[str, Any]) -> set[str]:
+    """The names of all schemas that a part of the description uses, however deep."""
+    found: set[str] = set()
+    waiting = [part]
+    while waiting:
+        here = waiting.pop()
+        if isinstance(here, dict):
+            name = here.get("$ref", "").rpartition("/")[2]
+            if name and name not in found:
+                found.add(name)
+                waiting.append(schemas[name])
+            waiting += here.values()
+        elif isinstance(here, list):
+            waiting += here
+    return found
+
 
 if __name__ == "__main__":
     unittest.main()

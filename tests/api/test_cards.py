@@ -272,12 +272,12 @@ class Changing(CardTest):
         self.assertIn("Garden stock", [found["name"] for found in self.get("/find", q="garden")])
 
     def test_two_people_are_told_of_each_other(self) -> None:
-        mine = {"page": "one", "person": "MK"}
-        self.assertEqual(self.post("/cards/veloute/here", mine)["others"], [])
-        found = self.post("/cards/veloute/here", {"page": "two", "person": "NB"})
+        mine = {"page": "one"}
+        self.assertEqual(self.post("/cards/veloute/here", mine, by="MK")["others"], [])
+        found = self.post("/cards/veloute/here", {"page": "two"}, by="NB")
         self.assertEqual((found["others"], found["version"]), (["MK"], 1))
         self.post("/cards/veloute/here", mine | {"leaving": True})
-        again = self.post("/cards/veloute/here", {"page": "two", "person": "NB"})
+        again = self.post("/cards/veloute/here", {"page": "two"}, by="NB")
         self.assertEqual(again["others"], [])
         self.assertIsNone(self.post("/cards/new/here", mine)["version"])
 

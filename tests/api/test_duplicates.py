@@ -19,8 +19,8 @@ class Duplicates(ApiTest):
     def merge(self, keep: str, gone: str, status: int = 200) -> Any:
         change = {"change": "product_merging", "keep": keep, "gone": gone}
         seen = {id: self.get(f"/products/{id}")["version"] for id in (keep, gone)}
-        body = {"change": change, "seen_each": seen, "person": "MK", "why": "the same"}
-        return self.post("/changes", body, status)
+        body = {"change": change, "seen_each": seen, "why": "the same"}
+        return self.post("/changes", body, status, by="MK")
 
     def test_it_goes_into_the_other_with_its_history_and_what_waits_for_it(self) -> None:
         self.post(
@@ -40,7 +40,7 @@ class Duplicates(ApiTest):
     def test_whoever_saw_an_older_jar_is_told(self) -> None:
         change = {"change": "product_merging", "keep": "butter", "gone": "butter-two"}
         seen = {"butter": self.before["version"], "butter-two": 1}
-        body = {"change": change, "seen_each": seen, "person": "MK"}
+        body = {"change": change, "seen_each": seen}
         self.assertEqual(self.api.post("/api/v1/changes", json=body).status_code, 409)
 
     def test_two_things_are_refused_in_words(self) -> None:

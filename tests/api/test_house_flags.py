@@ -7,7 +7,7 @@ class HouseFlags(ApiTest):
     def test_a_new_flag_makes_what_was_free_unchecked_for_it(self) -> None:
         reach = self.get("/kitchen/flags/reach")
         before = self.get("/kitchen")["unchecked"]
-        flag = self.post("/kitchen/flags", {"name": "Nut board", "person": "MK"})
+        flag = self.post("/kitchen/flags", {"name": "Nut board"}, by="MK")
         self.assertEqual(flag["id"], "nut_board")
         kitchen = self.get("/kitchen")
         self.assertIn("nut_board", [each["id"] for each in kitchen["flags"]])
@@ -45,7 +45,7 @@ class HouseFlags(ApiTest):
             "otherwise": "free",
             "evidence": {"otherwise": why},
         }
-        change = {"change": {"change": "product", "product": product}, "person": "MK"}
+        change = {"change": {"change": "product", "product": product}}
         response = self.api.post("/api/v1/changes", json=change)
         self.assertEqual(response.status_code, 422)
         said = 'cannot be free of samphire: its label says "samphire"'
@@ -54,7 +54,7 @@ class HouseFlags(ApiTest):
     def test_dropping_it_asks_for_nothing_while_it_says_nothing(self) -> None:
         before = dict(self.ledger.now.reading.masks)
         self.post("/kitchen/flags", {"name": "Nut board"})
-        left = self.api.delete("/api/v1/kitchen/flags/nut_board", params={"person": "MK"})
+        left = self.api.delete("/api/v1/kitchen/flags/nut_board")
         self.assertEqual(left.status_code, 200)
         self.assertEqual(dict(self.ledger.now.reading.masks), before)
 

@@ -95,7 +95,8 @@ class Tables(IntakeTest):
             ["=SUM(A1)", "no", "", "", ""],
             ["Curd", "no", "", "", ""],
         ]
-        looked = self.send("/intake/table?person=NB", xlsx(rows))
+        self.api.headers["X-Person"] = "NB"
+        looked = self.send("/intake/table", xlsx(rows))
         fields = [column["field"] for column in looked["columns"]]
         self.assertEqual(fields, ["name", "milk", "so2_mg_per_kg", None, "pack"])
         curd, butter = looked["rows"]
@@ -288,7 +289,8 @@ class Feed(IntakeTest):
         notice = self.fetched_twice()
         self.post(
             f"/notices/{notice['id']}/decide",
-            {"decision": "accept", "person": "NB", "seen": notice["version"]},
+            {"decision": "accept", "seen": notice["version"]},
+            by="NB",
         )
         self.assertEqual(self.ledger.now.reading.level("leek-cider-sauce", "wheat"), Level.CONTAINS)
         self.assertEqual(self.get("/notices"), [])
@@ -437,8 +439,8 @@ class Pictures(IntakeTest):
         self.post("/changes", add)
         self.assertFalse(self.get("/products/spare")["has_photo"], "another tub of that name")
         [made, removed, _] = self.get("/history", item="spare")
-        self.post(f"/history/{made['id']}/undo", {"person": "NB", "why": "wrong box"})
-        self.post(f"/history/{removed['id']}/undo", {"person": "NB", "why": "wrong box"})
+        self.post(f"/history/{made['id']}/undo", {"why": "wrong box"}, by="NB")
+        self.post(f"/history/{removed['id']}/undo", {"why": "wrong box"}, by="NB")
         self.assertEqual(self.api.get("/api/v1/products/spare/photo").content, kept)
 
     def test_nothing_but_its_pixels_is_kept(self) -> None:

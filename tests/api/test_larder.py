@@ -18,9 +18,15 @@ from yellow_ladle.files.book.book_file import write_book
 
 class LarderTest(ApiTest):
     def change(
-        self, change: dict[str, Any], seen: int | None = 1, status: int = 200, **rest: Any
+        self,
+        change: dict[str, Any],
+        seen: int | None = 1,
+        status: int = 200,
+        *,
+        by: str | None = None,
+        **rest: Any,
     ) -> Any:
-        return self.post("/changes", {"change": change, "seen": seen, **rest}, status)
+        return self.post("/changes", {"change": change, "seen": seen, **rest}, status, by=by)
 
     def level(self, item: str, flag: str) -> Level:
         return self.ledger.now.reading.level(item, flag)
@@ -142,8 +148,8 @@ class Bags(LarderTest):
     BAG = "langoustine-shells"
 
     def test_filled_and_emptied(self) -> None:
-        put = {"change": "addition", "bag": self.BAG, "item": "hen-stock/fat", "person": "NB"}
-        self.change(put)
+        put = {"change": "addition", "bag": self.BAG, "item": "hen-stock/fat"}
+        self.change(put, by="NB")
         self.assertEqual(self.level("roast-shell-stock", "poultry"), Level.CONTAINS)
         found = self.get(f"/products/{self.BAG}")
         self.assertEqual(found["inside"][0]["name"], "Skimmed hen fat from Hen stock")
@@ -165,7 +171,7 @@ class Bags(LarderTest):
 
 class Tools(LarderTest):
     def test_the_reading_of_the_day(self) -> None:
-        self.post("/tools/uses", {"tool": "chinois", "item": "roast-shell-stock", "person": "NB"})
+        self.post("/tools/uses", {"tool": "chinois", "item": "roast-shell-stock"}, by="NB")
         day = self.post("/tools/uses", {"tool": "chinois", "item": "garden-stock"})
         traces = {trace["id"]: trace for trace in day["traces"]}
         self.assertIn("crustacean", traces["garden-stock"]["flags"])
@@ -344,22 +350,22 @@ class Free(LarderTest):
         [held] = [row for row in self.get("/unchecked")["held"] if row["item"] == "walnuts"]
         self.assertEqual(held["settle"], "mark_plain")
         self.assertEqual(held["plain"]["sentence"], "walnut: contains, everything else free")
-        change = {"change": "plain_food", "product": "walnuts", "person": "NB"}
-        self.change(change, held["version"])
+        change = {"change": "plain_food", "product": "walnuts"}
+        self.change(change, held["version"], by="NB")
         self.assertEqual(self.level("walnuts", "walnut"), Level.CONTAINS)
         self.assertEqual(self.level("walnuts", "milk"), Level.FREE)
         jar = next(jar for jar in self.get("/products")["entries"] if jar["id"] == "walnuts")
         self.assertEqual((jar["class_name"], jar["class_proposed"]), ("walnut", True))
 
     def test_a_powder_without_a_label_is_none(self) -> None:
-        change = {"change": "plain_food", "product": "stock-powder", "person": "NB"}
-        refused = self.change(change, status=422)
+        change = {"change": "plain_food", "product": "stock-powder"}
+        refused = self.change(change, status=422, by="NB")
         self.assertIn("read its label", refused["detail"])
         [held] = [row for row in self.get("/unchecked")["held"] if row["item"] == "stock-powder"]
         self.assertIsNone(held["plain"])
 
     def test_the_history_names_nobody_who_was_not_there(self) -> None:
-        self.change({"change": "plain_food", "product": "leek", "person": "MK"})
+        self.change({"change": "plain_food", "product": "leek"}, by="MK")
         leek = {**self.get("/products/leek")["product"], "pack": "a box"}
         self.change({"change": "product", "product": leek}, self.ledger.now.versions["leek"])
         last, before = self.get("/history", item="leek")[:2]
@@ -385,7 +391,7 @@ class History(LarderTest):
 
     def test_who_when_what_before_and_why(self) -> None:
         change = self.statement("butter", "soy", "contains")
-        self.change(change, person="MK", why="the new box says so")
+        self.change(change, by="MK", why="the new box says so")
         [entry] = self.get("/history", item="butter")
         self.assertEqual((entry["person"], entry["why"]), ("MK", "the new box says so"))
         self.assertIn("soy contains (was free)", entry["told"])
@@ -396,14 +402,14 @@ class History(LarderTest):
         self.change(self.statement("butter", "soy", "contains"))
         self.change(self.statement("butter", "egg", "contains"), 2)
         last, first = self.get("/history", item="butter")
-        problem = self.post(f"/history/{first['id']}/undo", {"person": "NB"}, 422)
+        problem = self.post(f"/history/{first['id']}/undo", {}, 422, by="NB")
         self.assertIn("undo the later change first", problem["detail"])
-        self.post(f"/history/{last['id']}/undo", {"person": "NB", "why": "wrong box"})
+        self.post(f"/history/{last['id']}/undo", {"why": "wrong box"}, by="NB")
         self.assertEqual(self.level("butter", "egg"), Level.FREE)
         newest, undone, _ = self.get("/history", item="butter")
         self.assertEqual((newest["undoes"], undone["undone_by"]), (last["id"], newest["id"]))
         self.post("/history/9999/undo", {}, 404)
-        self.post(f"/history/{10**30}/undo", {"person": "NB", "why": "wrong box"}, 422)
+        self.post(f"/history/{10**30}/undo", {"why": "wrong box"}, 422, by="NB")
         self.post(f"/notices/{10**30}/decide", {"decision": "accept", "seen": 1}, 422)
 
     def test_what_lowers_a_flag_wants_a_person_and_a_reason(self) -> None:
@@ -412,11 +418,11 @@ class History(LarderTest):
         told = self.post(f"/history/{entry['id']}/undo/preview", {})
         self.assertTrue(told["lowers"])
         self.assertGreater(told["impact"]["pots"], 3)
-        for body in ({}, {"person": "NB"}, {"why": "wrong box"}):
-            problem = self.post(f"/history/{entry['id']}/undo", body, 422)
+        for body, by in (({}, None), ({}, "NB"), ({"why": "wrong box"}, None)):
+            problem = self.post(f"/history/{entry['id']}/undo", body, 422, by=by)
             self.assertIn("say who you are, and why", problem["detail"])
         self.assertEqual(self.level("butter", "soy"), Level.CONTAINS)
-        self.post(f"/history/{entry['id']}/undo", {"person": "NB", "why": "wrong box"})
+        self.post(f"/history/{entry['id']}/undo", {"why": "wrong box"}, by="NB")
         self.assertEqual(self.level("butter", "soy"), Level.FREE)
         raised = self.get("/history", item="butter")[0]
         told = self.post(f"/history/{raised['id']}/undo/preview", {})
@@ -428,10 +434,10 @@ class History(LarderTest):
         product = {"id": "tub", "name": "A tub", "class": "other"}
         self.change({"change": "product", "product": product}, None)
         [entry] = self.get("/history", item="tub")
-        self.post(f"/history/{entry['id']}/undo", {"person": "NB", "why": "wrong box"})
+        self.post(f"/history/{entry['id']}/undo", {"why": "wrong box"}, by="NB")
         self.assertNotIn("tub", self.ledger.now.versions)
         [gone, _] = self.get("/history", item="tub")
-        self.post(f"/history/{gone['id']}/undo", {"person": "NB", "why": "wrong box"})
+        self.post(f"/history/{gone['id']}/undo", {"why": "wrong box"}, by="NB")
         self.assertIn("tub", self.ledger.now.versions)
 
 
@@ -475,7 +481,7 @@ class WhatItIs(LarderTest):
         self.assertEqual((asked["product"]["id"], asked["likely"][0]), ("tub", "oat-cream"))
         self.assertGreater(asked["plates"], 0)
         change = {"change": "class", "item": "tub", "class": "soy-cream"}
-        self.post("/changes", {"change": change, "seen": asked["version"], "person": "MK"})
+        self.post("/changes", {"change": change, "seen": asked["version"]}, by="MK")
         self.assertEqual(self.get("/unchecked")["class_questions"], [])
         self.assertEqual(self.ledger.now.reading.book.products["tub"].class_, "soy-cream")
         self.post("/changes", {"change": change, "seen": asked["version"]}, 409)
@@ -516,9 +522,7 @@ class Clock(ApiTest):
         self.ledger.replace_book(demo_book())
         self.assertEqual(len(self.get("/larder/as-of", at="2026-11-24")["products"]), 81)
         [entry] = self.get("/history", item="")
-        problem = self.post(
-            f"/history/{entry['id']}/undo", {"person": "NB", "why": "wrong box"}, 422
-        )
+        problem = self.post(f"/history/{entry['id']}/undo", {"why": "wrong box"}, 422, by="NB")
         self.assertIn("put back by importing it", problem["detail"])
 
     def test_a_certificate_runs_out_overnight(self) -> None:
@@ -560,14 +564,14 @@ class Clock(ApiTest):
         self.assertIsNone(self.get("/preparations/milk-sauce")["sign_off"]["stale_by"])
         self.time += timedelta(days=1)
         change = self.statement("plain-flour", "egg", "may_contain")
-        self.post("/changes", {"change": change, "seen": 1, "person": "NB"})
+        self.post("/changes", {"change": change, "seen": 1}, by="NB")
         signed = self.get("/preparations/milk-sauce")["sign_off"]
         self.assertEqual((signed["date"], signed["stale_since"]), ("2026-11-24", "2026-11-25"))
         self.assertIn("egg may contain (was free) (NB)", signed["stale_by"])
         self.assertEqual(self.ledger.now.reading.book.sign_offs["garden-stock"].holds, True)
         self.sign("milk-sauce", "TO")
         self.assertIsNone(self.get("/preparations/milk-sauce")["sign_off"]["stale_by"])
-        self.post("/preparations/nothing/sign-off", {"person": "TO", "seen": 1}, 404)
+        self.post("/preparations/nothing/sign-off", {"seen": 1}, 404)
         exported = write_book(self.ledger.now.reading.book)
         self.assertIn(b'"preparation": "milk-sauce"', exported)
 

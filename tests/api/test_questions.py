@@ -37,7 +37,7 @@ class Questions(ApiTest):
     def answer(self, levels: dict[str, str], status: int = 200, **more: Any) -> Any:
         change = {"change": "maker_answers", "product": "pier-sauce", "levels": levels, **more}
         seen = self.get("/products/pier-sauce")["version"]
-        return self.post("/changes", {"change": {"person": "MK", **change}, "seen": seen}, status)
+        return self.post("/changes", {"change": change, "seen": seen}, status, by="MK")
 
     def test_what_a_label_leaves_open_is_asked_in_words_that_can_be_sent(self) -> None:
         self.record(self.sauce)

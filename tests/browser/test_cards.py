@@ -219,10 +219,10 @@ class Writing(CardBrowserTest):
         self.assertEqual((line.quantity, line.unit), (1, "lb"))
 
     def test_somebody_else_on_the_card_is_told_of(self) -> None:
-        body = json.dumps({"page": "another", "person": "NB"}).encode()
+        body = json.dumps({"page": "another"}).encode()
         address = f"{self.served.address}/api/v1/cards/white-roux/here"
-        kind = {"Content-Type": "application/json"}
-        urlopen(Request(address, body, kind)).close()
+        headers = {"Content-Type": "application/json", "X-Person": "NB"}
+        urlopen(Request(address, body, headers)).close()
         self.open("/pots/white-roux/edit", "[data-others]")
         self.shows("NB has this card open as well.", "[data-others]")
 

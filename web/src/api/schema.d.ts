@@ -1817,8 +1817,6 @@ export interface components {
             bag: string;
             /** Item */
             item: string;
-            /** Person */
-            person?: string | null;
         };
         /**
          * AdditionPiece
@@ -1974,8 +1972,6 @@ export interface components {
             names: {
                 [key: string]: string;
             };
-            /** Person */
-            person?: string | null;
             /** Seen */
             seen: {
                 [key: string]: number;
@@ -2143,8 +2139,6 @@ export interface components {
              * @default []
              */
             plain: string[];
-            /** Person */
-            person?: string | null;
             /**
              * Products
              * @default []
@@ -2508,8 +2502,6 @@ export interface components {
              * @enum {string}
              */
             decision: "accept" | "keep_apart";
-            /** Person */
-            person?: string | null;
             /**
              * Why
              * @default
@@ -2740,8 +2732,6 @@ export interface components {
             bag: string;
             /** Washed */
             washed: boolean;
-            /** Person */
-            person?: string | null;
         };
         /**
          * EntryOut
@@ -3277,16 +3267,11 @@ export interface components {
         };
         /**
          * HereIn
-         * @description Which page has the card open, and for whom; `leaving` as it closes.
+         * @description Which page has the card open; `leaving` as it closes.
          */
         HereIn: {
             /** Page */
             page: string;
-            /**
-             * Person
-             * @default somebody
-             */
-            person: string;
             /**
              * Leaving
              * @default false
@@ -3305,13 +3290,11 @@ export interface components {
         };
         /**
          * HouseFlagIn
-         * @description A flag's name, and who gives it.
+         * @description A flag's name.
          */
         HouseFlagIn: {
             /** Name */
             name: string;
-            /** Person */
-            person?: string | null;
         };
         /**
          * ImpactOut
@@ -3965,8 +3948,6 @@ export interface components {
             levels: {
                 [key: string]: "free" | "may_contain" | "unchecked" | "contains";
             };
-            /** Person */
-            person: string;
         };
         /**
          * MakerChange
@@ -4800,8 +4781,6 @@ export interface components {
             change: "plain_food";
             /** Product */
             product: string;
-            /** Person */
-            person: string;
         };
         /**
          * PlainOut
@@ -5409,8 +5388,8 @@ export interface components {
          * RecordIn
          * @description A change with the version that its writer saw, null for something new.
          *
-         *     `seen_each` names the versions one by one where a change touches several things. `person` and
-         *     `why` are kept in the history.
+         *     `seen_each` names the versions one by one where a change touches several things. `why` is kept
+         *     in the history, with the person whom the request names.
          * @example {
          *       "change": {
          *         "change": "statement",
@@ -5435,8 +5414,6 @@ export interface components {
             seen_each?: {
                 [key: string]: number | null;
             } | null;
-            /** Person */
-            person?: string | null;
             /**
              * Why
              * @default
@@ -5861,11 +5838,9 @@ export interface components {
         };
         /**
          * SignIn
-         * @description Who checked the pot, by initials or name; `seen` is its `standing` as the person saw it.
+         * @description `seen` is the pot's `standing` as the person saw it.
          */
         SignIn: {
-            /** Person */
-            person: string;
             /** Seen */
             seen: number;
         };
@@ -6176,11 +6151,9 @@ export interface components {
         };
         /**
          * TakeBackIn
-         * @description Who takes a plan back, and why.
+         * @description Why a plan is taken back.
          */
         TakeBackIn: {
-            /** Person */
-            person?: string | null;
             /**
              * Why
              * @default
@@ -6403,11 +6376,9 @@ export interface components {
         };
         /**
          * UndoIn
-         * @description Who takes a change back, and why.
+         * @description Why a change is taken back.
          */
         UndoIn: {
-            /** Person */
-            person?: string | null;
             /**
              * Why
              * @default
@@ -6442,8 +6413,6 @@ export interface components {
             tool: string;
             /** Item */
             item: string | null;
-            /** Person */
-            person?: string | null;
         };
         /**
          * UseOut
@@ -9492,9 +9461,7 @@ export interface operations {
     };
     drop_api_v1_kitchen_flags__id__delete: {
         parameters: {
-            query?: {
-                person?: string | null;
-            };
+            query?: never;
             header?: never;
             path: {
                 id: string;
@@ -16396,9 +16363,7 @@ export interface operations {
     };
     look_at_table_api_v1_intake_table_post: {
         parameters: {
-            query?: {
-                person?: string | null;
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;
@@ -16522,9 +16487,7 @@ export interface operations {
     };
     look_at_sheet_api_v1_intake_sheet_post: {
         parameters: {
-            query?: {
-                person?: string | null;
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;

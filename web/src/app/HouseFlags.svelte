@@ -1,7 +1,6 @@
 <script lang="ts">
   import { answer, api, type Schema } from '../api/client';
   import { Write } from '../api/write.svelte';
-  import { currentUser } from '../features/people/currentUser.svelte';
   import Button from '../ui/Button.svelte';
   import ErrorText from '../ui/ErrorText.svelte';
 
@@ -11,18 +10,16 @@
   const own = $derived(flags.filter((flag) => flag.group === 'house'));
   let name = $state('');
   let reach = $state.raw<Schema['ReachOut'] | null>(null);
-  const person = () => currentUser.initials;
 
   const adding = new Write(
-    (name: string) =>
-      answer(api.POST('/api/v1/kitchen/flags', { body: { name, person: person() } })),
+    (name: string) => answer(api.POST('/api/v1/kitchen/flags', { body: { name } })),
     { says: (flag) => `${flag.name} is a flag from now on.` }
   );
   const naming = new Write(({ id, name }: { id: string; name: string }) =>
     answer(
       api.PUT('/api/v1/kitchen/flags/{id}', {
         params: { path: { id } },
-        body: { name, person: person() }
+        body: { name }
       })
     )
   );
@@ -30,7 +27,7 @@
     (id: string) =>
       answer(
         api.DELETE('/api/v1/kitchen/flags/{id}', {
-          params: { path: { id }, query: { person: person() } }
+          params: { path: { id } }
         })
       ),
     { says: () => 'The flag was dropped.' }

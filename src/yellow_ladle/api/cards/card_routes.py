@@ -10,7 +10,7 @@ from yellow_ladle.api.cards.figures import figures_out
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.cards.scaled_card import ScaledOut, scaled_out
-from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
+from yellow_ladle.api.dependencies import TheActor, TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.schemas.answer_forms import named
 from yellow_ladle.api.schemas.figure_forms import FiguresOut
 from yellow_ladle.core.amounts.grammar import understand
@@ -36,7 +36,7 @@ from yellow_ladle.core.reading.update import Change
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.models import PreparationPiece
-from yellow_ladle.files.book.piece import Id, Name, Short
+from yellow_ladle.files.book.piece import Id, Short
 from yellow_ladle.store.documents import Now, refuse_unsound
 
 router = APIRouter(prefix="/cards", tags=["cards"])
@@ -118,10 +118,9 @@ class MergedOut(BaseModel):
 
 
 class HereIn(BaseModel):
-    """Which page has the card open, and for whom; `leaving` as it closes."""
+    """Which page has the card open; `leaving` as it closes."""
 
     page: Annotated[str, Field(min_length=1, max_length=80)]
-    person: Name = "somebody"
     leaving: bool = False
 
 
@@ -208,14 +207,14 @@ def merge(id: str, wanted: MergeIn, ledger: TheLedger) -> MergedOut:
 
 
 @router.post("/{id}/here")
-def here(id: str, wanted: HereIn, request: Request, now: TheBook) -> HereOut:
+def here(id: str, wanted: HereIn, request: Request, now: TheBook, actor: TheActor) -> HereOut:
     """Says that a page has a card open; answers who else has."""
     presence: Presence = request.app.state.presence
     others: list[str] = []
     if wanted.leaving:
         presence.leave(id, wanted.page)
     else:
-        others = presence.say(id, wanted.page, wanted.person)
+        others = presence.say(id, wanted.page, actor.person or "somebody")
     return HereOut(others=others, version=now.versions.get(id))
 
 

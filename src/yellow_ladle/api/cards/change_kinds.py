@@ -64,11 +64,12 @@ Form = TypeVar("Form", bound=BaseModel)
 class ChangeKind:
     """A kind of change: its form, and the core's change that a request in it describes.
 
-    `by_hand`: what a person states, whose claims of free are held against other records.
+    `makes` takes the book, the form and the person behind the request. `by_hand`: what a person
+    states, whose claims of free are held against other records.
     """
 
     form: type[BaseModel]
-    makes: Callable[[Now, Any], Change]
+    makes: Callable[[Now, Any, str | None], Change]
     by_hand: bool = False
 
 
@@ -82,6 +83,22 @@ def makes(
     """Enters a function as what makes the change of a form."""
 
     def enter(make: Callable[[Now, Form], Change]) -> Callable[[Now, Form], Change]:
+        CHANGE_KINDS[form] = ChangeKind(form, lambda now, wanted, _: make(now, wanted), by_hand)
+        return make
+
+    return enter
+
+
+def makes_signed(
+    form: type[Form], *, by_hand: bool = False
+) -> Callable[
+    [Callable[[Now, Form, str | None], Change]], Callable[[Now, Form, str | None], Change]
+]:
+    """Enters a function that writes the person behind the request into the book as well."""
+
+    def enter(
+        make: Callable[[Now, Form, str | None], Change],
+    ) -> Callable[[Now, Form, str | None], Change]:
         CHANGE_KINDS[form] = ChangeKind(form, make, by_hand)
         return make
 
@@ -100,12 +117,10 @@ def _preparation_change(now: Now, wanted: PreparationChange) -> Change:
     return Change(preparations=(stated_by_words(now.reading, made, now.reading.on),))
 
 
-@makes(PlainFoodChange, by_hand=True)
-def _plain_food_change(now: Now, wanted: PlainFoodChange) -> Change:
+@makes_signed(PlainFoodChange, by_hand=True)
+def _plain_food_change(now: Now, wanted: PlainFoodChange, person: str | None) -> Change:
     product = product_or_missing(now, wanted.product)
-    with refused_as("product", NotPlain):
-        plain = as_plain(product, now.reading.book.flags, wanted.person, str(now.reading.on))
-    return Change(products=(plain,))
+    return Change(products=(_plain(now, product, person, "product"),))
 
 
 @makes(StatementChange, by_hand=True)
@@ -191,9 +206,13 @@ def _product_merging(now: Now, wanted: ProductMerging) -> Change:
     return merged_into(now.reading, wanted.keep, wanted.gone)
 
 
-@makes(BringIn)
-def _bring_in(now: Now, wanted: BringIn) -> Change:
-    products = tuple(_taken_in(now, wanted, as_value(Product, p)) for p in wanted.products)
+@makes_signed(BringIn)
+def _bring_in(now: Now, wanted: BringIn, person: str | None) -> Change:
+    given = [as_value(Product, piece) for piece in wanted.products]
+    products = tuple(
+        _plain(now, product, person, "plain") if product.id in wanted.plain else product
+        for product in given
+    )
     made = tuple(as_value(Preparation, piece) for piece in wanted.preparations)
     for each in made:
         refuse_too_long(each)
@@ -224,8 +243,8 @@ def _maker_dropped(now: Now, wanted: MakerDropped) -> Change:
     return Change(products=(without_maker(product, wanted.maker),))
 
 
-@makes(MakerAnswers, by_hand=True)
-def _maker_answers(now: Now, wanted: MakerAnswers) -> Change:
+@makes_signed(MakerAnswers, by_hand=True)
+def _maker_answers(now: Now, wanted: MakerAnswers, person: str | None) -> Change:
     product = product_or_missing(now, wanted.product)
     known_makers: list[str | None] = [maker.id for maker in product.makers]
     if wanted.maker not in (known_makers or [None]):
@@ -234,7 +253,7 @@ def _maker_answers(now: Now, wanted: MakerAnswers) -> Change:
     for flag in wanted.levels:
         _known_flag(now, flag)
     stated = {flag: Level.of(level) for flag, level in wanted.levels.items()}
-    why = Evidence("supplier", str(now.reading.on), wanted.person)
+    why = Evidence("supplier", str(now.reading.on), _named(person, "an answer"))
     return Change(products=(accepted(product, wanted.maker or "", stated, why, ""),))
 
 
@@ -244,19 +263,19 @@ def _maker_in_use(now: Now, wanted: MakerInUse) -> Change:
     return Change(products=(replace(product, in_use=wanted.maker),))
 
 
-@makes(AdditionChange)
-def _addition_change(now: Now, wanted: AdditionChange) -> Change:
+@makes_signed(AdditionChange)
+def _addition_change(now: Now, wanted: AdditionChange, person: str | None) -> Change:
     _known_item(now, wanted.item)
     product_or_missing(now, wanted.bag)
-    reading, day, who = now.reading, str(now.reading.on), wanted.person
-    return _of_a_bag(lambda: added(reading, wanted.bag, wanted.item, day, who))
+    reading, day = now.reading, str(now.reading.on)
+    return _of_a_bag(lambda: added(reading, wanted.bag, wanted.item, day, person))
 
 
-@makes(EmptyingChange)
-def _emptying_change(now: Now, wanted: EmptyingChange) -> Change:
+@makes_signed(EmptyingChange)
+def _emptying_change(now: Now, wanted: EmptyingChange, person: str | None) -> Change:
     product_or_missing(now, wanted.bag)
     day, washed = str(now.reading.on), wanted.washed
-    return _of_a_bag(lambda: emptied(now.reading, wanted.bag, day, wanted.person, washed=washed))
+    return _of_a_bag(lambda: emptied(now.reading, wanted.bag, day, person, washed=washed))
 
 
 @makes(Removal)
@@ -275,15 +294,19 @@ def refused_as(place: str, error: type[ValueError]) -> Iterator[None]:
         raise BookRefused([Fault(place, str(refusal))]) from refusal
 
 
-def _taken_in(now: Now, wanted: BringIn, product: Product) -> Product:
-    """A new product as it is, or as the plain single food that a person takes it for."""
-    if product.id not in wanted.plain:
-        return product
-    if wanted.person is None:
-        why = "say at the top who you are: free wants the person behind it"
+def _plain(now: Now, product: Product, person: str | None, place: str) -> Product:
+    """A product as the plain single food that a person takes it for."""
+    who = _named(person, "free")
+    with refused_as(place, NotPlain):
+        return as_plain(product, now.reading.book.flags, who, str(now.reading.on))
+
+
+def _named(person: str | None, what: str) -> str:
+    """The person behind a request; refuses one that names nobody."""
+    if person is None:
+        why = f"say at the top who you are: {what} wants the person behind it"
         raise BookRefused([Fault("person", why)])
-    with refused_as("plain", NotPlain):
-        return as_plain(product, now.reading.book.flags, wanted.person, str(now.reading.on))
+    return person
 
 
 def _evidence(piece: EvidencePiece | None) -> Evidence | None:

@@ -1,13 +1,14 @@
 """What a change would do, and recording it."""
 
 from collections.abc import Mapping
+from dataclasses import replace
 
 from fastapi import APIRouter
 from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
-from yellow_ladle.api.cards.requested_changes import change_of, labels_of, signer
+from yellow_ladle.api.cards.requested_changes import change_of, labels_of
 from yellow_ladle.api.dependencies import TheActor, TheLedger, TheTextWorkers
 from yellow_ladle.api.schemas.change_forms import AnyChange, ProductMerging, RecordIn
 from yellow_ladle.core.labels.label_reading import LabelReading
@@ -37,13 +38,15 @@ class RecordedOut(BaseModel):
 
 
 @router.post("/preview")
-async def preview(wanted: PreviewIn, ledger: TheLedger, workers: TheTextWorkers) -> ImpactOut:
+async def preview(
+    wanted: PreviewIn, ledger: TheLedger, workers: TheTextWorkers, actor: TheActor
+) -> ImpactOut:
     """What a change would do to pots and plates, flag by flag. Nothing is recorded."""
     now = ledger.now
     labels = await labels_of(now, wanted.change, workers)
 
     def looked_at() -> ImpactOut:
-        return impact_out(ledger.preview(change_of(now, wanted.change, labels)))
+        return impact_out(ledger.preview(change_of(now, wanted.change, actor.person, labels)))
 
     return await run_in_threadpool(looked_at)
 
@@ -61,8 +64,8 @@ def _record(
     wanted: RecordIn, ledger: Ledger, labels: Mapping[str, LabelReading], actor: Act
 ) -> RecordedOut:
     now = ledger.now
-    change = change_of(now, wanted.change, labels)
-    act = Act(wanted.person or signer(wanted.change) or actor.person, wanted.why)
+    change = change_of(now, wanted.change, actor.person, labels)
+    act = replace(actor, why=wanted.why)
     seen, beside = wanted.versions(change), None
     if isinstance(wanted.change, ProductMerging):
         # Its writer saw the two goods; that what names them is as it was, the book says.

@@ -1,5 +1,6 @@
 """What was changed, by whom and why; and taking it back by a new change."""
 
+from dataclasses import replace
 from datetime import UTC, date, datetime, time, timedelta
 from typing import Annotated, Any
 
@@ -16,8 +17,7 @@ from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece
 from yellow_ladle.files.book.models import ProductPiece
-from yellow_ladle.files.book.piece import Name
-from yellow_ladle.store.history import Act, Entry
+from yellow_ladle.store.history import Entry
 
 router = APIRouter(tags=["history"])
 
@@ -48,9 +48,8 @@ class UndoPreviewOut(BaseModel):
 
 
 class UndoIn(BaseModel):
-    """Who takes a change back, and why."""
+    """Why a change is taken back."""
 
-    person: Name | None = None
     why: Annotated[str, Field(max_length=1_000)] = ""
 
 
@@ -88,7 +87,7 @@ def preview_undo(id: RowId, ledger: TheLedger) -> UndoPreviewOut:
 def undo(id: RowId, wanted: UndoIn, ledger: TheLedger, actor: TheActor) -> ImpactOut:
     """Takes one change back, as a new change with a history of its own."""
     try:
-        return impact_out(ledger.undo(id, Act(wanted.person or actor.person, wanted.why)).impact)
+        return impact_out(ledger.undo(id, replace(actor, why=wanted.why)).impact)
     except KeyError as error:
         raise Missing("change", str(id)) from error
 

@@ -13,17 +13,17 @@ from yellow_ladle.api.cards.carried import (
     declared,
     suits,
 )
-from yellow_ladle.api.dependencies import TheBook, TheLedger, preparation_or_missing
+from yellow_ladle.api.dependencies import TheActor, TheBook, TheLedger, preparation_or_missing
 from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.paging import Offset, Page, Size, page
 from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.core.book.book import Preparation, by_product_item, owner_of
+from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.files.book.conversion import as_piece, content
 from yellow_ladle.files.book.models import LinePiece, PreparationPiece, SignOffPiece
-from yellow_ladle.files.book.piece import Name
 from yellow_ladle.store.documents import Now
 from yellow_ladle.store.kitchen_settings import sign
 from yellow_ladle.store.optimistic_lock import standing
@@ -143,17 +143,19 @@ def _pot(now: Now, id: str) -> PotOut:
 
 
 class SignIn(BaseModel):
-    """Who checked the pot, by initials or name; `seen` is its `standing` as the person saw it."""
+    """`seen` is the pot's `standing` as the person saw it."""
 
-    person: Name
     seen: int
 
 
 @router.post("/{id}/sign-off")
-def sign_off(id: str, wanted: SignIn, ledger: TheLedger) -> SignOffPiece:
+def sign_off(id: str, wanted: SignIn, ledger: TheLedger, actor: TheActor) -> SignOffPiece:
     """Signs a pot off as it stands now. A change from above makes that stale, visibly."""
     preparation_or_missing(ledger.now, id)
-    return _signed(id, sign(ledger, id, wanted.person, wanted.seen))
+    if actor.person is None:
+        why = "say at the top who you are: a pot is signed off by a person"
+        raise BookRefused([Fault("person", why)])
+    return _signed(id, sign(ledger, id, actor.person, wanted.seen))
 
 
 def _signed(preparation: str, made: SignOff) -> SignOffPiece:

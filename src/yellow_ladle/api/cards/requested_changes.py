@@ -7,7 +7,6 @@ from yellow_ladle.api.schemas.change_forms import (
     AnyChange,
     MakerChange,
     ProductChange,
-    StatementChange,
 )
 from yellow_ladle.api.text_workers import MAX_HERE, TextWorkers
 from yellow_ladle.core.book.fault import BookRefused
@@ -39,23 +38,19 @@ async def labels_of(now: Now, wanted: AnyChange, workers: TextWorkers) -> dict[s
 
 
 def change_of(
-    now: Now, wanted: AnyChange, labels: Mapping[str, LabelReading] | None = None
+    now: Now,
+    wanted: AnyChange,
+    person: str | None,
+    labels: Mapping[str, LabelReading] | None = None,
 ) -> Change:
     """The core's change for a request's; Missing or BookRefused where it names what is not.
 
-    What a person newly says free of a label is refused where another record says otherwise. Tables
-    and suppliers' sheets are taken as they are, and raised where they contradict themselves.
+    `person` is who asks, by initials. What a person newly says free of a label is refused where
+    another record says otherwise. Tables and suppliers' sheets are taken as they are, and raised
+    where they contradict themselves.
     """
     kind = CHANGE_KINDS[type(wanted)]
-    change: Change = kind.makes(now, wanted)
+    change: Change = kind.makes(now, wanted, person)
     if kind.by_hand and (faults := free_claim_faults(now.reading.book, change, labels)):
         raise BookRefused(faults)
     return change
-
-
-def signer(wanted: AnyChange) -> str | None:
-    """Who makes a change, by its own word. What others read before speaks for nobody here."""
-    if isinstance(wanted, StatementChange):
-        return wanted.evidence.person if wanted.evidence else None
-    named: str | None = getattr(wanted, "person", None)
-    return named

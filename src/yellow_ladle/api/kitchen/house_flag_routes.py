@@ -8,8 +8,7 @@ from pydantic import BaseModel, Field
 from yellow_ladle.api.dependencies import TheActor, TheBook, TheLedger
 from yellow_ladle.core.larder.house_flags import unchecked_for
 from yellow_ladle.core.vocabulary.flags import Flag
-from yellow_ladle.files.book.piece import FlagId, Name
-from yellow_ladle.store.history import Act
+from yellow_ladle.files.book.piece import FlagId
 from yellow_ladle.store.house_flags import add_house_flag, drop_house_flag, rename_house_flag
 
 router = APIRouter(prefix="/kitchen/flags", tags=["kitchen"])
@@ -19,10 +18,9 @@ NEW = "a new flag"
 
 
 class HouseFlagIn(BaseModel):
-    """A flag's name, and who gives it."""
+    """A flag's name."""
 
     name: Annotated[str, Field(min_length=1, max_length=80)]
-    person: Name | None = None
 
 
 class ReachOut(BaseModel):
@@ -42,18 +40,18 @@ def reach(now: TheBook) -> ReachOut:
 @router.post("")
 def add(wanted: HouseFlagIn, ledger: TheLedger, actor: TheActor) -> Flag:
     """Adds a flag of the kitchen's own. Nothing is free of it until somebody has looked."""
-    return add_house_flag(ledger, wanted.name, Act(wanted.person or actor.person))
+    return add_house_flag(ledger, wanted.name, actor)
 
 
 @router.put("/{id}")
 def rename(id: FlagId, wanted: HouseFlagIn, ledger: TheLedger, actor: TheActor) -> list[Flag]:
     """Gives a flag another name. What is recorded of it stays."""
-    rename_house_flag(ledger, id, wanted.name, Act(wanted.person or actor.person))
+    rename_house_flag(ledger, id, wanted.name, actor)
     return list(ledger.now.reading.book.house_flags)
 
 
 @router.delete("/{id}")
-def drop(id: FlagId, ledger: TheLedger, actor: TheActor, person: str | None = None) -> list[Flag]:
+def drop(id: FlagId, ledger: TheLedger, actor: TheActor) -> list[Flag]:
     """Takes a flag out, unless something is said to contain it or a guest avoids it."""
-    drop_house_flag(ledger, id, Act(person or actor.person))
+    drop_house_flag(ledger, id, actor)
     return list(ledger.now.reading.book.house_flags)

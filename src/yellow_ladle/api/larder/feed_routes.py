@@ -1,5 +1,6 @@
 """The supplier's feed: new sheets against what is recorded, and codes that open a product."""
 
+from dataclasses import replace
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query, Request
@@ -26,10 +27,8 @@ from yellow_ladle.core.vocabulary.gs1_elements import Scanned, doubt_about, scan
 from yellow_ladle.core.vocabulary.levels import LevelWord
 from yellow_ladle.devices.code_reader import codes_in
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
-from yellow_ladle.files.book.piece import Name
 from yellow_ladle.files.picture import MAX_BYTES
 from yellow_ladle.files.supplier_sheet import GoodPart, Sheet, levels_of, sheet_of, stated_by
-from yellow_ladle.store.history import Act
 from yellow_ladle.store.label_changes import Notice, add_notice, decided_on, notice, open_notices
 from yellow_ladle.store.ledger import Ledger
 
@@ -79,7 +78,6 @@ class DecisionIn(BaseModel):
 
     seen: int
     decision: Literal["accept", "keep_apart"]
-    person: Name | None = None
     why: Annotated[str, Field(max_length=1_000)] = ""
 
 
@@ -140,12 +138,12 @@ def decided(id: RowId, wanted: DecisionIn, ledger: TheLedger, actor: TheActor) -
     if entry is None or entry.decided is not None:
         raise Missing("open notice", str(id))
     product = product_or_missing(ledger.now, entry.product)
-    made = _accepted(entry, product, wanted.person)
+    made = _accepted(entry, product, actor.person)
     if wanted.decision == "keep_apart":
-        made = _apart(entry, product, wanted.person)
+        made = _apart(entry, product, actor.person)
     why = wanted.why or f"new sheet, {wanted.decision.replace('_', ' ')}"
     seen = {product.id: wanted.seen}
-    act = Act(wanted.person or actor.person, why)
+    act = replace(actor, why=why)
     decision = decided_on(ledger, id, wanted.decision)
     return impact_out(ledger.record(Change(products=(made,)), seen, act, decision).impact)
 

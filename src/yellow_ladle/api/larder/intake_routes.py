@@ -7,7 +7,7 @@ from fastapi import APIRouter, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
-from yellow_ladle.api.dependencies import TheBook, TheLedger
+from yellow_ladle.api.dependencies import TheActor, TheBook, TheLedger
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.maker import Evidence
@@ -60,21 +60,17 @@ class IntakeOut(BaseModel):
 
 
 @router.post("/table", openapi_extra=BODY)
-async def look_at_table(
-    request: Request, ledger: TheLedger, person: str | None = None
-) -> IntakeOut:
+async def look_at_table(request: Request, ledger: TheLedger, actor: TheActor) -> IntakeOut:
     """Reads a CSV or XLSX table: its columns by name, its products, its faults. Records nothing."""
     content = await whole_body(request, spreadsheet.MAX_BYTES)
-    return await run_in_threadpool(_table, content, ledger.now, person)
+    return await run_in_threadpool(_table, content, ledger.now, actor.person)
 
 
 @router.post("/sheet", openapi_extra=BODY)
-async def look_at_sheet(
-    request: Request, ledger: TheLedger, person: str | None = None
-) -> IntakeOut:
+async def look_at_sheet(request: Request, ledger: TheLedger, actor: TheActor) -> IntakeOut:
     """Reads a supplier's sheet with allergen codes. A code that is not known is a fault."""
     content = await whole_body(request, MAX_BYTES)
-    return await run_in_threadpool(_sheet, content, ledger.now, person)
+    return await run_in_threadpool(_sheet, content, ledger.now, actor.person)
 
 
 @router.get("/template.{form}", response_class=Response, responses={200: FILE})

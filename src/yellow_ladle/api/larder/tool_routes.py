@@ -38,7 +38,6 @@ class UseIn(BaseModel):
 
     tool: Name
     item: ItemId | None
-    person: Name | None = None
 
 
 class ToolUseOut(BaseModel):
@@ -153,7 +152,7 @@ def use(wanted: UseIn, ledger: TheLedger, actor: TheActor) -> DayOut:
     name = by_key.get(box.key(wanted.tool))
     if name is None:
         raise BookRefused([Fault("tool", unknown("tool", wanted.tool, known))])
-    add_use(ledger, name, wanted.item, wanted.person or actor.person)
+    add_use(ledger, name, wanted.item, actor.person)
     return _day(ledger, ledger.today)
 
 

@@ -36,7 +36,6 @@ class PlainFoodChange(BaseModel):
 
     change: Literal["plain_food"]
     product: Id
-    person: Name
 
 
 class StatementChange(BaseModel):
@@ -137,7 +136,6 @@ class BringIn(BaseModel):
 
     change: Literal["bring_in"]
     plain: Annotated[list[Id], Field(max_length=2_000)] = []
-    person: Name | None = None
     products: Annotated[list[ProductPiece], Field(max_length=2_000)] = []
     preparations: Annotated[list[PreparationPiece], Field(min_length=1, max_length=500)]
 
@@ -188,7 +186,6 @@ class MakerAnswers(BaseModel):
     product: Id
     maker: Id | None = None
     levels: Annotated[dict[FlagId, LevelWord], Field(min_length=1, max_length=100)]
-    person: Name
 
 
 class MakerInUse(BaseModel):
@@ -205,7 +202,6 @@ class AdditionChange(BaseModel):
     change: Literal["addition"]
     bag: Id
     item: ItemId
-    person: Name | None = None
 
 
 class EmptyingChange(BaseModel):
@@ -214,7 +210,6 @@ class EmptyingChange(BaseModel):
     change: Literal["emptying"]
     bag: Id
     washed: bool
-    person: Name | None = None
 
 
 AnyChange = Annotated[
@@ -247,8 +242,8 @@ AnyChange = Annotated[
 class RecordIn(BaseModel):
     """A change with the version that its writer saw, null for something new.
 
-    `seen_each` names the versions one by one where a change touches several things. `person` and
-    `why` are kept in the history.
+    `seen_each` names the versions one by one where a change touches several things. `why` is kept
+    in the history, with the person whom the request names.
     """
 
     model_config = ConfigDict(
@@ -269,7 +264,6 @@ class RecordIn(BaseModel):
     change: AnyChange
     seen: int | None = None
     seen_each: dict[Id, int | None] | None = None
-    person: Name | None = None
     why: Annotated[str, Field(max_length=1_000)] = ""
 
     def versions(self, change: Change) -> dict[str, int | None]:

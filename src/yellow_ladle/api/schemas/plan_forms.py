@@ -299,7 +299,6 @@ class ApplyIn(BaseModel):
     as_: AppliedAs = Field(alias="as")
     name: Name | None = None
     names: dict[Id, Name] = {}
-    person: Name | None = None
     seen: dict[str, int]
 
 
@@ -329,7 +328,6 @@ class AppliedPlanOut(BaseModel):
 
 
 class TakeBackIn(BaseModel):
-    """Who takes a plan back, and why."""
+    """Why a plan is taken back."""
 
-    person: Name | None = None
     why: Annotated[str, Field(max_length=1_000)] = ""

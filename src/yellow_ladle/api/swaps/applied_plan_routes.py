@@ -37,7 +37,6 @@ from yellow_ladle.core.swaps.search.several_items import carried_together
 from yellow_ladle.files.book.conversion import as_value
 from yellow_ladle.store.applied_plans import Applied, Applying, applied_plans, put_in, take_back
 from yellow_ladle.store.documents import Now
-from yellow_ladle.store.history import Act
 from yellow_ladle.store.optimistic_lock import Stale
 
 router = APIRouter(prefix="/plans", tags=["swaps"])
@@ -77,7 +76,7 @@ def apply(wanted: ApplyIn, ledger: TheLedger, actor: TheActor) -> AppliedOut:
     )
     seen: dict[str, int | None] = dict.fromkeys(cards)
     seen |= {id: version for id, version in wanted.seen.items() if id in change.ids}
-    act = Act(wanted.person or actor.person, sentence)
+    act = replace(actor, why=sentence)
     number, recorded = put_in(ledger, change, seen, applying, act)
     return AppliedOut(
         plan=number,
@@ -97,10 +96,10 @@ def applied(ledger: TheLedger) -> list[AppliedPlanOut]:
 
 
 @router.post("/applied/{id}/take-back")
-def take_it_back(id: RowId, who: TakeBackIn, ledger: TheLedger, actor: TheActor) -> ImpactOut:
+def take_it_back(id: RowId, wanted: TakeBackIn, ledger: TheLedger, actor: TheActor) -> ImpactOut:
     """Takes a plan out of the book as a whole; refused where a card of it was changed since."""
     try:
-        return impact_out(take_back(ledger, id, Act(who.person or actor.person, who.why)).impact)
+        return impact_out(take_back(ledger, id, replace(actor, why=wanted.why)).impact)
     except KeyError:
         raise Missing("applied plan", str(id)) from None
 

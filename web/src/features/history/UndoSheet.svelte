@@ -29,7 +29,7 @@
 
   async function takeBack() {
     const told = `taken back: ${entry.told}`;
-    const body = { person: currentUser.initials, why: `${why.trim() || told}`.slice(0, 1000) };
+    const body = { why: `${why.trim() || told}`.slice(0, 1000) };
     if (await undoing.send(body)) onclose();
   }
 </script>

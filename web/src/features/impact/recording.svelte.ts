@@ -1,6 +1,7 @@
 import { answer, api, Refused, type Schema, type Standing } from '../../api/client';
 import { Write } from '../../api/write.svelte';
 import { AsyncState } from '../../lib/asyncState.svelte';
+import { currentUser } from '../people/currentUser.svelte';
 
 export type Change = Schema['RecordIn']['change'];
 export type Impact = Schema['ImpactOut'];
@@ -60,6 +61,8 @@ export class Recording {
   /** Asks what a change would do; only the newest question is asked, its answer alone is shown. */
   preview(wanted: Change | null | (() => Change | Promise<Change>)) {
     this.forget();
+    // What the server answers depends on who asks: some changes need a person behind them.
+    void currentUser.initials;
     if (wanted === null) {
       this.#preview.clear();
       return;
@@ -78,15 +81,14 @@ export class Recording {
     change: Change,
     seen: number | null,
     act: {
-      person?: string | null;
       why?: string;
       seen_each?: Record<string, number | null>;
       stands?: () => void;
     } = {}
   ): Promise<boolean> {
-    const { person = null, why = '', seen_each = null } = act;
+    const { why = '', seen_each = null } = act;
     this.#stands = act.stands;
-    const body = { change, seen: this.overtaken?.version ?? seen, person, why, seen_each };
+    const body = { change, seen: this.overtaken?.version ?? seen, why, seen_each };
     if (await this.#write.send(body)) {
       this.overtaken = null;
       this.#preview.clear();

@@ -3,7 +3,6 @@
   import Scroll from '../../ui/Scroll.svelte';
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
-  import { currentUser } from '../people/currentUser.svelte';
   import RecordFoot from '../impact/RecordFoot.svelte';
   import { Recording } from '../impact/recording.svelte';
   import { navigate } from '../../app/routes';
@@ -28,7 +27,6 @@
     const first = change.preparations[0]?.id ?? '';
     const alone = change.preparations.length === 1;
     const act = {
-      person: currentUser.initials,
       why: `from ${recipes.sources.join(', ')}`,
       stands: () => recipes.clear()
     };

@@ -1,5 +1,4 @@
 import { answer, api, fileBody, type Schema } from '../../api/client';
-import { currentUser } from '../people/currentUser.svelte';
 import { pastedPutAway, forgetPutAway, keepPasted, keptPasted, putAway } from './keptPasted';
 
 export type Reviewed = Schema['ReviewedOut'];
@@ -186,7 +185,6 @@ export class Recipes {
           change: 'bring_in' as const,
           products: this.products,
           plain: this.products.map((each) => each.id).filter((id) => this.plain[id]),
-          person: currentUser.initials,
           preparations: this.wanted.map((each) => each.preparation)
         }
   );

@@ -6,7 +6,6 @@
   import Button from '../../ui/Button.svelte';
   import ItemBox from '../../ui/ItemBox.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
-  import { currentUser } from '../people/currentUser.svelte';
 
   /** One tool: whose it is, what is in it today, and what goes through next. */
   let {
@@ -23,7 +22,7 @@
 
   const noting = new Write(
     (through: string | null) => {
-      const body = { tool: tool.name, item: through, person: currentUser.initials };
+      const body = { tool: tool.name, item: through };
       return answer(api.POST('/api/v1/tools/uses', { body }));
     },
     {

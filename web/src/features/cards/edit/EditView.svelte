@@ -4,7 +4,6 @@
   import { identified } from '../../../api/ids';
   import { kitchenQuery } from '../../../api/queries';
   import Figures from '../figures/Figures.svelte';
-  import { currentUser } from '../../people/currentUser.svelte';
   import QuietWarnings from '../pot/QuietWarnings.svelte';
   import RecordFoot from '../../impact/RecordFoot.svelte';
   import { Recording, type Change } from '../../impact/recording.svelte';
@@ -60,7 +59,7 @@
     if ((await amountsRead()) || !draft.ready || draft.wants) return;
     const preparation = await identified(draft.ready);
     const change: Change = { change: 'preparation', preparation };
-    const act = { person: currentUser.initials, stands: () => draft.drop() };
+    const act = { stands: () => draft.drop() };
     if (!(await recording.record(change, draft.version, act))) {
       presence.standing = recording.overtaken?.version ?? presence.standing;
       return;

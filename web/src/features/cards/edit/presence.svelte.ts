@@ -1,6 +1,5 @@
 import { answer, api } from '../../../api/client';
 import { PAGE } from '../../../api/page';
-import { currentUser } from '../../people/currentUser.svelte';
 
 const EVERY = 10_000;
 
@@ -25,7 +24,7 @@ export class Presence {
   async #say(leaving: boolean) {
     try {
       const params = { path: { id: this.id } };
-      const body = { page: PAGE, person: currentUser.initials ?? 'somebody', leaving };
+      const body = { page: PAGE, leaving };
       const here = await answer(api.POST('/api/v1/cards/{id}/here', { params, body }));
       this.others = here.others;
       this.standing = here.version;

@@ -12,17 +12,13 @@
 
   const signed = $derived(pot.sign_off);
   const signing = new Write(
-    (person: string) => {
+    () => {
       const params = { path: { id: pot.preparation.id } };
-      return answer(
-        api.POST('/api/v1/preparations/{id}/sign-off', {
-          params,
-          body: { person, seen: pot.standing }
-        })
-      );
+      const body = { seen: pot.standing };
+      return answer(api.POST('/api/v1/preparations/{id}/sign-off', { params, body }));
     },
     {
-      says: (_, person) => `${pot.preparation.name} is signed off by ${person}.`,
+      says: (signed) => `${pot.preparation.name} is signed off by ${signed.person}.`,
       reaches: 'sign_off'
     }
   );
@@ -42,9 +38,8 @@
   {/if}
   <div class="mt-1 flex flex-wrap items-end gap-3">
     <WriterNote />
-    <Button
-      disabled={currentUser.person.trim() === '' || signing.busy}
-      onclick={() => signing.send(currentUser.person.trim())}>Sign it off</Button
+    <Button disabled={!currentUser.initials || signing.busy} onclick={() => signing.send(undefined)}
+      >Sign it off</Button
     >
   </div>
   <ErrorText error={signing.error} />

@@ -5,7 +5,6 @@
   import Button from '../../../ui/Button.svelte';
   import ItemBox from '../../../ui/ItemBox.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import { currentUser } from '../../people/currentUser.svelte';
   import { Recording, type Change } from '../../impact/recording.svelte';
   import { p } from '../../../app/routes';
 
@@ -22,7 +21,7 @@
 
   async function act(change: Change) {
     if (!bag.data) return;
-    if (await recording.record(change, bag.data.version, { person: currentUser.initials })) {
+    if (await recording.record(change, bag.data.version)) {
       item = '';
       round += 1;
     }
@@ -30,12 +29,10 @@
 
   // Choosing something puts it in: the second tap is the name itself.
   $effect(() => {
-    if (item !== '')
-      untrack(() => void act({ change: 'addition', bag: id, item, person: currentUser.initials }));
+    if (item !== '') untrack(() => void act({ change: 'addition', bag: id, item }));
   });
 
-  const empty = (washed: boolean) =>
-    act({ change: 'emptying', bag: id, washed, person: currentUser.initials });
+  const empty = (washed: boolean) => act({ change: 'emptying', bag: id, washed });
 </script>
 
 {#if bag.data}

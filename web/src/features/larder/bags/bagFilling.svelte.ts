@@ -2,7 +2,6 @@ import { answer, api, sentence, type Schema } from '../../../api/client';
 import { jarsQuery } from '../../../api/queries';
 import { announcements } from '../../../app/announce.svelte';
 import { Recording } from '../../impact/recording.svelte';
-import { currentUser } from '../../people/currentUser.svelte';
 
 /** Two taps from a pot or a product: into which bag it, or what is left of it, goes. */
 export class BagFilling {
@@ -27,8 +26,7 @@ export class BagFilling {
     const params = { path: { id: bag } };
     try {
       const { version } = await answer(api.GET('/api/v1/products/{id}', { params }));
-      const person = currentUser.initials;
-      await this.#recording.record({ change: 'addition', bag, item, person }, version, { person });
+      await this.#recording.record({ change: 'addition', bag, item }, version);
       if (this.#recording.error) announcements.say(sentence(this.#recording.error));
     } catch (refusal) {
       announcements.say(sentence(refusal));

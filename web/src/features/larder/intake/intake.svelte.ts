@@ -1,6 +1,5 @@
 import { answer, api, fileBody, type Schema } from '../../../api/client';
 import { Write } from '../../../api/write.svelte';
-import { currentUser } from '../../people/currentUser.svelte';
 
 type Looked = Schema['IntakeOut'];
 
@@ -31,8 +30,7 @@ export class Intake {
     this.#looking = true;
     try {
       const form = file.name.toLowerCase().endsWith('.json') ? 'sheet' : 'table';
-      const query = currentUser.initials ? { person: currentUser.initials } : {};
-      const sent = { params: { query }, ...fileBody(file) };
+      const sent = fileBody(file);
       this.looked = await answer(
         form === 'sheet'
           ? api.POST('/api/v1/intake/sheet', sent)
@@ -57,7 +55,7 @@ export class Intake {
     );
     const why = `taken in from ${this.name}`.slice(0, 1000);
     const change = this.#change(looked);
-    const body = { change, seen: null, seen_each, person: currentUser.initials, why };
+    const body = { change, seen: null, seen_each, why };
     if (await this.#recording.send(body)) this.looked = this.impact = null;
   }
 

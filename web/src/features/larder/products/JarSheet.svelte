@@ -7,7 +7,6 @@
   import Sheet from '../../../ui/Sheet.svelte';
   import RecordFoot from '../../impact/RecordFoot.svelte';
   import { Recording, type Change } from '../../impact/recording.svelte';
-  import { currentUser } from '../../people/currentUser.svelte';
 
   /** Puts a jar away, puts another jar into it that is the same good, or removes it. */
   let { known, onclose }: { known: Schema['ProductOut']; onclose: () => void } = $props();
@@ -43,8 +42,7 @@
 
   async function record() {
     if (!change) return;
-    const person = currentUser.initials;
-    if (!(await recording.record(change, seen, { person, seen_each: await versions() }))) return;
+    if (!(await recording.record(change, seen, { seen_each: await versions() }))) return;
     onclose();
     if (act === 'remove') void navigate('/larder');
   }

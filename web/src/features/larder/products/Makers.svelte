@@ -5,7 +5,6 @@
   import { KeptForm } from '../../../lib/keptForm.svelte';
   import LevelLists from '../../../ui/marks/LevelLists.svelte';
   import Button from '../../../ui/Button.svelte';
-  import { currentUser } from '../../people/currentUser.svelte';
   import RecordFoot from '../../impact/RecordFoot.svelte';
   import { Recording, type Change } from '../../impact/recording.svelte';
 
@@ -59,7 +58,7 @@
 
   async function record() {
     if (!wanted) return;
-    if (await recording.record(wanted, known.version, { person: currentUser.initials })) {
+    if (await recording.record(wanted, known.version)) {
       if (wanted.change === 'maker') form.clear();
       wanted = null;
     }

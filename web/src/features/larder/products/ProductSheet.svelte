@@ -5,7 +5,6 @@
   import { answer, api, type Schema } from '../../../api/client';
   import { identified } from '../../../api/ids';
   import IntoBag from '../bags/IntoBag.svelte';
-  import { currentUser } from '../../people/currentUser.svelte';
   import RecordFoot from '../../impact/RecordFoot.svelte';
   import { Recording, type Change } from '../../impact/recording.svelte';
   import { p } from '../../../app/routes';
@@ -92,9 +91,7 @@
     draft.label.waiting?.();
     if (!draft.piece) return;
     const product = await identified(draft.piece);
-    const done = await recording.record({ change: 'product', product }, seen, {
-      person: currentUser.initials
-    });
+    const done = await recording.record({ change: 'product', product }, seen);
     if (done) kept.forget();
     if (!done) {
       if (recording.overtaken?.content) await mergeWithTheirs(product);

@@ -6,7 +6,6 @@
   import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import { currentUser } from '../../people/currentUser.svelte';
   import ImpactView from '../../impact/ImpactView.svelte';
   import { p } from '../../../app/routes';
 
@@ -17,7 +16,7 @@
     (decision: 'accept' | 'keep_apart') => {
       const params = { path: { id: notice.id } };
       const { version: seen } = notice;
-      const body = { decision, seen, person: currentUser.initials, why: '' };
+      const body = { decision, seen, why: '' };
       return answer(api.POST('/api/v1/notices/{id}/decide', { params, body }));
     },
     { says: (done) => `Recorded. ${done.sentence}` }

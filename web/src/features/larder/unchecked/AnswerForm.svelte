@@ -27,17 +27,16 @@
   const open = $derived(question.flags.filter((flag) => !levels[flag]));
 
   const change = $derived.by((): Change | null => {
-    const person = currentUser.initials;
-    if (!any || !person) return null;
+    if (!any || !currentUser.initials) return null;
     const { product, maker } = question;
-    return { change: 'maker_answers', product: product.id, maker, levels: answered, person };
+    return { change: 'maker_answers', product: product.id, maker, levels: answered };
   });
   $effect(() => recording.preview(change));
 
   async function record() {
     if (!change) return;
-    const act = { person: currentUser.initials, why: 'the maker answered' };
-    if (await recording.record(change, question.version, act)) form.clear();
+    const why = 'the maker answered';
+    if (await recording.record(change, question.version, { why })) form.clear();
   }
 </script>
 

@@ -6,7 +6,6 @@
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { asWords } from '../../../ui/marks/levels';
-  import { currentUser } from '../../people/currentUser.svelte';
 
   /** Goods of which nobody knows what they are: no swap is proposed for them until somebody says. */
   let { asked }: { asked: Schema['ClassQuestionOut'][] } = $props();
@@ -15,8 +14,7 @@
   const saying = new Write(
     ({ entry, said }: { entry: Schema['ClassQuestionOut']; said: string }) => {
       const change = { change: 'class' as const, item: entry.product.id, class: said };
-      const person = currentUser.initials || undefined;
-      const body = { change, seen: entry.version, person, why: '' };
+      const body = { change, seen: entry.version, why: '' };
       return answer(api.POST('/api/v1/changes', { body }));
     },
     { says: (_, { entry, said }) => `${entry.product.name} is taken as ${asWords(said)}.` }

@@ -13,16 +13,14 @@
   const recording = new Recording();
   const emptying = untrack(() => entry.settle === 'empty_bag');
   const change = $derived.by((): Change | null => {
-    const person = currentUser.initials;
-    if (emptying) return { change: 'emptying', bag: entry.item, washed: true, person };
-    return person ? { change: 'plain_food', product: entry.item, person } : null;
+    if (emptying) return { change: 'emptying', bag: entry.item, washed: true };
+    return currentUser.initials ? { change: 'plain_food', product: entry.item } : null;
   });
 
   $effect(() => recording.preview(change));
 
   async function record() {
-    if (change && (await recording.record(change, entry.version, { person: currentUser.initials })))
-      onclose();
+    if (change && (await recording.record(change, entry.version))) onclose();
   }
 </script>
 
