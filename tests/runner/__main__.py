@@ -85,7 +85,8 @@ def chosen(asked: argparse.Namespace, remembered: Remembered) -> list[Suite | ob
         return [*suites, *checks]
     stages = [word for word in asked.names if word in SUITES or of_checks(word)]
     words = [word for word in asked.names if word not in stages]
-    measured = set(MEASURED) <= set(stages)
+    # Measuring doubles what a test of the core takes, so only the thorough run does.
+    measured = asked.thorough and not words and (not stages or set(MEASURED) <= set(stages))
     checks = [
         check
         for check in CHECKS
@@ -96,7 +97,7 @@ def chosen(asked: argparse.Namespace, remembered: Remembered) -> list[Suite | ob
             name,
             lambda test: not words or any(word in test for word in words),
             modules_of(name, words),
-            coverage=name in MEASURED and not words and (not stages or measured),
+            coverage=measured and name in MEASURED,
         )
         for name in SUITES
         if not stages or name in stages
