@@ -42,9 +42,7 @@ class Remembered:
         """With a run added: what it did not try stays failed."""
         outcomes = list(outcomes)
         ran = {outcome.name: outcome.status for outcome in outcomes}
-        seconds = self.seconds | {
-            outcome.name: round(outcome.seconds, 1) for outcome in outcomes
-        }
+        seconds = self.seconds | {outcome.name: round(outcome.seconds, 1) for outcome in outcomes}
         failed = [name for name in self.failed if name not in ran]
         failed += [name for name, status in ran.items() if status == "failed"]
         return Remembered(tuple(failed), thorough, seed, seconds)

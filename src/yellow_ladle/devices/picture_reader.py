@@ -170,7 +170,14 @@ def _found(seen: "Image.Image", language: str, turn: int, *, by_line: bool) -> P
     text, words = _joined(rows, picture.size, by_line=by_line)
     if sum(word.certain for word in words) < MIN_CERTAIN_SHARE * max(len(words), 1) or not words:
         return None
-    return PictureText(text, words, spoken, _unread(picture, rows), _shown(seen), turn)
+    return PictureText(
+        text=text,
+        words=words,
+        language=spoken,
+        unread=_unread(picture, rows),
+        picture=_shown(seen),
+        turn=turn,
+    )
 
 
 @dataclass(frozen=True, slots=True)
@@ -229,7 +236,15 @@ def _rows(table: str) -> Iterator[_Row]:
             continue
         line = (int(row["block_num"]), int(row["par_num"]), int(row["line_num"]))
         left, top, width, height = (int(row[key]) for key in ("left", "top", "width", "height"))
-        yield _Row(line, left, top, width, height, float(row["conf"]), row["text"].strip())
+        yield _Row(
+            line=line,
+            left=left,
+            top=top,
+            width=width,
+            height=height,
+            certainty=float(row["conf"]),
+            text=row["text"].strip(),
+        )
 
 
 def _joined(
@@ -250,7 +265,11 @@ def _joined(
             row.left / width, row.top / height, row.width / width, row.height / height
         )
         certainty = 0.0 if BAR.search(row.text) else row.certainty
-        words.append(ReadWord(parts[-1], at, at + len(row.text), certainty, place))
+        words.append(
+            ReadWord(
+                text=parts[-1], start=at, end=at + len(row.text), certainty=certainty, place=place
+            )
+        )
         at += len(row.text)
     return "".join(parts), tuple(words)
 

@@ -127,11 +127,11 @@ def product_of(sheet: Sheet, good: GoodPart, id: str, person: str | None) -> Pro
     """A product as the sheet tells it; what it does not speak of stays unchecked."""
     stated = stated_by(good)
     return Product(
-        id,
-        good.name,
-        good.class_,
-        stated,
-        Level.UNCHECKED,
+        id=id,
+        name=good.name,
+        class_=good.class_,
+        statements=stated,
+        otherwise=Level.UNCHECKED,
         evidence=dict.fromkeys(stated, Evidence("supplier", sheet.issued, person)),
         label=good.ingredients,
         pack=good.pack,

@@ -161,17 +161,17 @@ def _name(piece: Mapping[str, Any]) -> str:
 
 def _applied(row: AppliedRow) -> Applied:
     return Applied(
-        row.id,
-        row.at,
-        row.item,
-        row.how,
-        row.until,
-        row.goals,
-        tuple(row.swaps),
-        row.sentence,
-        _ids(row.before, made=True),
-        _ids(row.before, made=False),
-        row.ended,
+        id=row.id,
+        at=row.at,
+        item=row.item,
+        how=row.how,
+        until=row.until,
+        goals=row.goals,
+        swaps=tuple(row.swaps),
+        sentence=row.sentence,
+        made=_ids(row.before, made=True),
+        changed=_ids(row.before, made=False),
+        ended=row.ended,
     )
 
 

@@ -87,14 +87,14 @@ def load(session: Session, on: str, path: Path | None = None, kinds: Sequence[Ki
     for kind, values in documents:
         bare = kind.holding(bare, values)
     loose = Pieces(
-        bare.kitchen,
-        list(bare.house_flags),
-        products,
-        pots,
-        bare.tools,
-        bare.needs,
-        dict(bare.sign_offs),
-        bare.rulings,
+        kitchen=bare.kitchen,
+        house_flags=list(bare.house_flags),
+        products=products,
+        preparations=pots,
+        tools=bare.tools,
+        needs=bare.needs,
+        sign_offs=dict(bare.sign_offs),
+        rulings=bare.rulings,
     )
     refuse_unreadable(path or Path("the file"), loose)
     book = loose.book()
@@ -102,7 +102,13 @@ def load(session: Session, on: str, path: Path | None = None, kinds: Sequence[Ki
         if kind.slot is None:
             book = kind.holding(book, values)
     counter, appended = (whole.counter, whole.appended) if whole else (0, 0)
-    return Now(read(book, on), versions, counter, setting_versions, appended)
+    return Now(
+        reading=read(book, on),
+        versions=versions,
+        counter=counter,
+        setting_versions=setting_versions,
+        appended=appended,
+    )
 
 
 def write(session: Session, change: Change, version: int) -> None:

@@ -189,14 +189,14 @@ def restored(entry: Entry, kinds: Sequence[Kind] = KINDS) -> Change:
 
 def _entry(row: HistoryRow) -> Entry:
     return Entry(
-        row.id,
-        row.at,
-        row.person,
-        row.why,
-        row.told,
-        row.kind,
-        row.item,
-        row.before,
-        row.after,
-        row.undoes,
+        id=row.id,
+        at=row.at,
+        person=row.person,
+        why=row.why,
+        told=row.told,
+        kind=row.kind,
+        item=row.item,
+        before=row.before,
+        after=row.after,
+        undoes=row.undoes,
     )

@@ -70,4 +70,11 @@ def decided_on(ledger: Ledger, id: int, decision: str) -> Callable[[Session], No
 
 
 def _notice(row: NoticeRow) -> Notice:
-    return Notice(row.id, row.product_id, row.maker_id or "", row.received, row.sheet, row.decided)
+    return Notice(
+        id=row.id,
+        product=row.product_id,
+        maker=row.maker_id or "",
+        received=row.received,
+        sheet=row.sheet,
+        decided=row.decided,
+    )

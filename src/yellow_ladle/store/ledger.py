@@ -56,7 +56,13 @@ class Ledger(Transactions):
             session, version = writing.session, writing.version
             if writing.before.versions:
                 append(session, [replaced(writing.before.reading.book, act, writing.moment)])
-            write_whole(session, writing.before.reading.book, book, version, self.kinds)
+            write_whole(
+                session=session,
+                was=writing.before.reading.book,
+                book=book,
+                version=version,
+                kinds=self.kinds,
+            )
             writing.told, writing.person = "The whole book was replaced", act.person or ""
             writing.after = load(session, self.today, self.path, self.kinds)
         return Recorded(writing.before, self._now, Impact(()))
@@ -90,7 +96,12 @@ class Ledger(Transactions):
             refuse_unsound(before.reading.book, change)
             after, impact = impact_of(before.reading, change)
             told = summary.told(before.reading, after, change)
-            append(session, snapshot(before.reading.book, change, told, act, writing.moment))
+            append(
+                session,
+                snapshot(
+                    before=before.reading.book, change=change, told=told, act=act, at=writing.moment
+                ),
+            )
             writing.touched, writing.person = tuple(change.ids), act.person or ""
             writing.told, writing.reaches = _in_a_line(change, told), _reached_by(change)
             if beside is not None:

@@ -56,7 +56,7 @@ def unwashed_before(ledger: Ledger, day: str) -> list[Used]:
 
 
 def _used(row: ToolUseRow) -> Used:
-    return Used(row.id, row.at, row.tool, row.item, row.person)
+    return Used(id=row.id, at=row.at, tool=row.tool, item=row.item, person=row.person)
 
 
 def add_use(ledger: Ledger, tool: str, item: str | None, person: str | None) -> None:

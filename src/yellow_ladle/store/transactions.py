@@ -243,7 +243,13 @@ class Transactions(ABC):
                 version = before.counter if appends else next_version(session)
                 appended = next_appended(session) if appends else before.appended
                 after = replace(before, counter=version, appended=appended)
-                made = Writing(session, before, after, version, self._next_moment())
+                made = Writing(
+                    session=session,
+                    before=before,
+                    after=after,
+                    version=version,
+                    moment=self._next_moment(),
+                )
                 yield made
                 session.commit()
             except BaseException:
@@ -252,13 +258,13 @@ class Transactions(ABC):
             self._now, self._moment = made.after, made.moment
             self.announcements.announce(
                 Announced(
-                    version,
-                    made.reaches,
-                    made.touched,
-                    made.told,
-                    made.person,
-                    WRITER.get(),
-                    made.after.appended,
+                    counter=version,
+                    reaches=made.reaches,
+                    touched=made.touched,
+                    told=made.told,
+                    person=made.person,
+                    page=WRITER.get(),
+                    appended=made.after.appended,
                 )
             )
 

@@ -234,7 +234,13 @@ def _factor(now: Now, balance: Balance, made: Preparation, wanted: ScaleIn) -> f
         case "line":
             if wanted.line >= len(made.lines):
                 raise BookRefused([Fault("line", f"the card has no line {wanted.line + 1}")])
-            return to_what_is_there(balance, made.id, wanted.line, found.quantity, found.unit)
+            return to_what_is_there(
+                balance=balance,
+                preparation=made.id,
+                index=wanted.line,
+                quantity=found.quantity,
+                unit=found.unit,
+            )
         case "factor":
             bare = found.unit == "piece" and found.item.lower() in ("", "times", "x")
             if not bare or not 0 < found.quantity < 10_000:

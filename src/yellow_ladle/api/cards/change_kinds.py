@@ -130,7 +130,9 @@ def _statement_change(now: Now, wanted: StatementChange) -> Change:
         preparation_or_missing(now, wanted.item)
     level = None if wanted.level is None else Level.of(wanted.level)
     evidence = _evidence(wanted.evidence)
-    return stating(now.reading.book, wanted.item, wanted.flag, level, evidence)
+    return stating(
+        book=now.reading.book, item=wanted.item, flag=wanted.flag, level=level, evidence=evidence
+    )
 
 
 @makes(ClassChange)
@@ -172,7 +174,14 @@ def _thickening(now: Now, wanted: Thickening) -> Change:
     if thickener is None:
         raise BookRefused([Fault("product", f"{product.name} is no thickener that is known here")])
     fat = (wanted.fat, wanted.fat_grams) if wanted.fat and wanted.fat_grams else None
-    after = put_in(made, thickener, product.id, wanted.grams, wanted.minutes, fat)
+    after = put_in(
+        made=made,
+        thickener=thickener,
+        product=product.id,
+        grams=wanted.grams,
+        minutes=wanted.minutes,
+        fat=fat,
+    )
     return Change(preparations=(after,))
 
 
@@ -254,7 +263,11 @@ def _maker_answers(now: Now, wanted: MakerAnswers, person: str | None) -> Change
         _known_flag(now, flag)
     stated = {flag: Level.of(level) for flag, level in wanted.levels.items()}
     why = Evidence("supplier", str(now.reading.on), _named(person, "an answer"))
-    return Change(products=(accepted(product, wanted.maker or "", stated, why, ""),))
+    return Change(
+        products=(
+            accepted(product=product, maker=wanted.maker or "", stated=stated, why=why, label=""),
+        )
+    )
 
 
 @makes(MakerInUse)
@@ -268,7 +281,9 @@ def _addition_change(now: Now, wanted: AdditionChange, person: str | None) -> Ch
     _known_item(now, wanted.item)
     product_or_missing(now, wanted.bag)
     reading, day = now.reading, str(now.reading.on)
-    return _of_a_bag(lambda: added(reading, wanted.bag, wanted.item, day, person))
+    return _of_a_bag(
+        lambda: added(reading=reading, bag=wanted.bag, item=wanted.item, date=day, person=person)
+    )
 
 
 @makes_signed(EmptyingChange)

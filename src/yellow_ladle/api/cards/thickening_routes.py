@@ -176,15 +176,21 @@ def thicken(wanted: ThickenIn, now: TheBook) -> list[OptionOut]:
     for name in wanted.thickeners:
         _known(name)
     _known_colour(wanted.colour)
-    liquid = Liquid(wanted.litres, wanted.already, wanted.minutes, wanted.sour, wanted.milk)
+    liquid = Liquid(
+        litres=wanted.litres,
+        already=wanted.already,
+        minutes=wanted.minutes,
+        sour=wanted.sour,
+        milk=wanted.milk,
+    )
     found = options(
-        now.reading,
-        liquid,
-        known[wanted.place],
-        wanted.thickeners or list(thickeners()),
-        tuple(wanted.goals),
-        wanted.fat,
-        wanted.colour,
+        reading=now.reading,
+        liquid=liquid,
+        place=known[wanted.place],
+        wanted=wanted.thickeners or list(thickeners()),
+        goals=tuple(wanted.goals),
+        fat=wanted.fat,
+        colour=wanted.colour,
         equal=wanted.equal,
     )
     return [_option(now.reading, option) for option in found]

@@ -222,14 +222,23 @@ def _one(sheet: Sheet, good: GoodPart) -> dict[str, object]:
 def _accepted(entry: Notice, product: Product, person: str | None) -> Product:
     sheet, good = _sheet(entry)
     why = Evidence("supplier", sheet.issued, person)
-    return accepted(product, entry.maker, stated_by(good), why, good.ingredients)
+    return accepted(
+        product=product, maker=entry.maker, stated=stated_by(good), why=why, label=good.ingredients
+    )
 
 
 def _apart(entry: Notice, product: Product, person: str | None) -> Product:
     sheet, good = _sheet(entry)
     why = Evidence("supplier", sheet.issued, person)
     name = f"{sheet.supplier}, sheet of {sheet.issued}"
-    return kept_apart(product, entry.maker, name, stated_by(good), why, good.ingredients)
+    return kept_apart(
+        product=product,
+        maker=entry.maker,
+        name=name,
+        stated=stated_by(good),
+        why=why,
+        label=good.ingredients,
+    )
 
 
 def _sheet(entry: Notice) -> tuple[Sheet, GoodPart]:

@@ -105,11 +105,11 @@ def give_out(form: Literal["csv", "xlsx", "json"], now: TheBook) -> Response:
 def _table(content: bytes, now: Now, person: str | None) -> IntakeOut:
     book = now.reading.book
     found = goods_table.read_goods(
-        spreadsheet.read_table(content),
-        book.flags,
-        book.products,
-        now.versions,
-        Evidence("supplier", now.reading.on, person),
+        table=spreadsheet.read_table(content),
+        flags=book.flags,
+        products=book.products,
+        taken=now.versions,
+        evidence=Evidence("supplier", now.reading.on, person),
     )
     return IntakeOut(
         columns=[HeadingOut(heading=c.heading, field=c.field) for c in found.columns],

@@ -112,7 +112,11 @@ async def products(
     size: Size = 500,
 ) -> Response:
     """The larder, what nobody has checked first."""
-    return await kept.answer(request, now, lambda: _jars(now, find, unchecked_only, offset, size))
+    return await kept.answer(
+        request,
+        now,
+        lambda: _jars(now=now, find=find, unchecked_only=unchecked_only, offset=offset, size=size),
+    )
 
 
 def _jars(now: Now, find: str, unchecked_only: bool, offset: int, size: int) -> Page[JarOut]:

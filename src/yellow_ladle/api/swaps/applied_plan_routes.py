@@ -56,7 +56,9 @@ def apply(wanted: ApplyIn, ledger: TheLedger, actor: TheActor) -> AppliedOut:
     swaps, cleaned = _swaps(now, wanted.swaps, rules), _cleaned(now, wanted.cleaned)
     if not swaps and not cleaned:
         raise BookRefused([Fault("swaps", "the plan changes nothing; ask for the plans again")])
-    plan = carried_together(now.reading, items, goals, swaps, cleaned)
+    plan = carried_together(
+        reading=now.reading, items=items, goals=goals, swaps=swaps, cleaned=cleaned
+    )
     if plan is None:
         raise BookRefused([Fault("swaps", "these swaps would put a pot into itself")])
     _refuse_stale(now, plan, wanted)
@@ -67,17 +69,17 @@ def apply(wanted: ApplyIn, ledger: TheLedger, actor: TheActor) -> AppliedOut:
     change = replace(change, preparations=(*library.cards(cards), *change.preparations))
     sentence = floor_sentence(now.reading, plan, goals)
     applying = Applying(
-        wanted.item,
-        wanted.as_,
-        ledger.today if wanted.as_ == "today" else None,
-        wanted.goals.model_dump(),
-        tuple(piece.model_dump(by_alias=True) for piece in wanted.swaps),
-        sentence,
+        item=wanted.item,
+        how=wanted.as_,
+        until=ledger.today if wanted.as_ == "today" else None,
+        goals=wanted.goals.model_dump(),
+        swaps=tuple(piece.model_dump(by_alias=True) for piece in wanted.swaps),
+        sentence=sentence,
     )
     seen: dict[str, int | None] = dict.fromkeys(cards)
     seen |= {id: version for id, version in wanted.seen.items() if id in change.ids}
     act = replace(actor, why=sentence)
-    number, recorded = put_in(ledger, change, seen, applying, act)
+    number, recorded = put_in(ledger=ledger, change=change, seen=seen, applying=applying, act=act)
     return AppliedOut(
         plan=number,
         item=_where_to_look(change, wanted, beside),
@@ -147,13 +149,13 @@ def _swaps(now: Now, wanted: list[SwapPiece], rules: dict[str, SwapRule]) -> lis
         if unknown:
             raise BookRefused([Fault("swaps", f'no item "{unknown[0]}"; ask for the plans again')])
         swap = Swap(
-            piece.in_,
-            piece.line,
-            piece.from_,
-            piece.to,
-            piece.quantity,
-            piece.unit,
-            piece.rule,
+            in_=piece.in_,
+            line=piece.line,
+            from_=piece.from_,
+            to=piece.to,
+            quantity=piece.quantity,
+            unit=piece.unit,
+            rule=piece.rule,
             adds=tuple(as_value(Line, line) for line in piece.adds),
         )
         rule = rules.get(piece.rule)

@@ -88,7 +88,13 @@ def plans_for_a_guest(wanted: GuestPlansIn, now: TheBook) -> list[GuestPlanOut]:
     reading, goals = now.reading, goals_of(now, wanted.goals)
     plates = [plate for plate in wanted.plates if plate in reading.book.preparations]
     counted = goals_of_need(goals, wanted.strictness)
-    found = plans_for(reading, plates, goals, wanted.strictness, SECONDS_FOR_PLANS)
+    found = plans_for(
+        reading=reading,
+        plates=plates,
+        goals=goals,
+        strictness=wanted.strictness,
+        seconds=SECONDS_FOR_PLANS,
+    )
     return [
         GuestPlanOut(plate=p, sentence=plan and floor_sentence(reading, plan, counted))
         for p, plan in found

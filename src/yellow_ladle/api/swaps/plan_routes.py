@@ -93,7 +93,7 @@ def loosened(wanted: PlansIn, ledger: TheLedger) -> list[LoosenedOut]:
     goals = goals_of(now, wanted.goals)
     limits = limits_of(now, wanted.limits)
     return [
-        _loosened(now, items, fewer, looser, out)
+        _loosened(now=now, items=items, goals=fewer, limits=looser, out=out)
         for out, fewer, looser in _looser(now, goals, limits)
     ]
 

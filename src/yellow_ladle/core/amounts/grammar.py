@@ -118,21 +118,28 @@ class _Reader(AmountText):
             high = None if high is None else high + more
         item, note = self.rest()
         if not self.question:
-            self.question = doubt_of(self.plain, self.at, unit, item, self.known, self.words)
+            self.question = doubt_of(
+                plain=self.plain,
+                at=self.at,
+                unit=unit,
+                item=item,
+                known=self.known,
+                words=self.words,
+            )
         if unit == "stick" and item and not any(word in item.lower() for word in BUTTERS):
             unit = "piece"
         about = unit is not None and self.known[unit].about
         if self.question:
             return Understood(self.typed, item=item, note=note, question=self.question)
         return Understood(
-            self.typed,
-            quantity,
-            unit or "piece",
-            low if high is not None else None,
-            high,
-            item,
-            note,
-            approximate or about or self.about or high is not None,
+            text=self.typed,
+            quantity=quantity,
+            unit=unit or "piece",
+            low=low if high is not None else None,
+            high=high,
+            item=item,
+            note=note,
+            approximate=approximate or about or self.about or high is not None,
         )
 
     def _length(self, count: float = 1.0) -> Understood | None:

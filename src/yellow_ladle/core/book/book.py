@@ -261,14 +261,16 @@ class Book:
     ) -> "Book":
         """A book from loose pieces whose ids are known to be unique."""
         return cls(
-            kitchen,
-            tuple(house_flags),
-            {product.id: product for product in products},
-            {preparation.id: preparation for preparation in preparations},
-            tuple(tools),
-            tuple(needs),
-            dict(sign_offs or {}),
-            tuple(sorted(filter(attrgetter("says_something"), rulings), key=attrgetter("id"))),
+            kitchen=kitchen,
+            house_flags=tuple(house_flags),
+            products={product.id: product for product in products},
+            preparations={preparation.id: preparation for preparation in preparations},
+            tools=tuple(tools),
+            needs=tuple(needs),
+            sign_offs=dict(sign_offs or {}),
+            rulings=tuple(
+                sorted(filter(attrgetter("says_something"), rulings), key=attrgetter("id"))
+            ),
         )
 
     @cached_property

@@ -54,10 +54,18 @@ def _of_name(name: str) -> InherentFlags:
     usuals = [usual_of(class_) for class_ in classes]
     shared = frozenset.intersection(*(usual.has for usual in usuals))
     wine = all(class_ in grape_wine_classes() for class_ in classes)
-    return InherentFlags(classes, False, shared, shared, wine)
+    return InherentFlags(
+        classes=classes, recorded=False, inherent=shared, usual=shared, grape_wine=wine
+    )
 
 
 def _of_classes(classes: tuple[str, ...], *, recorded: bool) -> InherentFlags:
     usual = usual_of(classes[0]) if classes else Usual(frozenset(), frozenset())
     wine = bool(classes) and classes[0] in grape_wine_classes()
-    return InherentFlags(classes, recorded, usual.inherent, usual.has, wine)
+    return InherentFlags(
+        classes=classes,
+        recorded=recorded,
+        inherent=usual.inherent,
+        usual=usual.has,
+        grape_wine=wine,
+    )

@@ -179,15 +179,15 @@ def _rows() -> tuple[_Row, ...]:
 
 def _row(row: Mapping[str, Value]) -> _Row:
     return _Row(
-        str(row["class"]),
-        frozenset(words(row["kinds"])),
-        tuple(frozenset(expanded(words(part))) for part in _list(row.get("holds"))),
-        frozenset(words(row.get("flags"))),
-        frozenset(expanded(words(row.get("only")))),
-        frozenset(expanded(words(row.get("without")))),
-        frozenset(words(row.get("without_flags"))),
-        str(row.get("colour", "")),
-        bool(row.get("main", False)),
+        class_=str(row["class"]),
+        kinds=frozenset(words(row["kinds"])),
+        holds=tuple(frozenset(expanded(words(part))) for part in _list(row.get("holds"))),
+        flags=frozenset(words(row.get("flags"))),
+        only=frozenset(expanded(words(row.get("only")))),
+        without=frozenset(expanded(words(row.get("without")))),
+        without_flags=frozenset(words(row.get("without_flags"))),
+        colour=str(row.get("colour", "")),
+        main=bool(row.get("main", False)),
     )
 
 

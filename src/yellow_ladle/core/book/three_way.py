@@ -44,11 +44,11 @@ def merged_fields(
         here,
         **{
             entry.name: merged_value(
-                getattr(was, entry.name),
-                getattr(here, entry.name),
-                getattr(there, entry.name),
-                f"{word_of(entry)} of {of}",
-                conflicts,
+                was=getattr(was, entry.name),
+                here=getattr(here, entry.name),
+                there=getattr(there, entry.name),
+                what=f"{word_of(entry)} of {of}",
+                conflicts=conflicts,
             )
             for entry in fields(was)
             if entry.name not in apart

@@ -76,7 +76,13 @@ class TextRenaming:
                 gone.setdefault(name, told)
         coming = {name for new in to.values() if new for name in names_of(book, new)}
         coming |= {name for new in renamed.values() for name in called(new)}
-        return cls(spoken_in(made), gone, frozenset(stays), frozenset(coming), {**names, **renamed})
+        return cls(
+            spoken=spoken_in(made),
+            gone=gone,
+            stays=frozenset(stays),
+            new=frozenset(coming),
+            items={**names, **renamed},
+        )
 
     def new_name(self, use: str) -> str | None:
         """The name of what takes the place of an item that a step uses."""
@@ -104,7 +110,9 @@ class TextRenaming:
         )
 
     def _replaced(self, text: str, run: Sequence[Token], span: NameSpan) -> tuple[int, str]:
-        return in_place_of(text, run, span.first, span.end, self.gone[span.name])
+        return in_place_of(
+            text=text, run=run, first=span.first, end=span.end, new=self.gone[span.name]
+        )
 
     def names_what_is_gone(self, text: str) -> bool:
         """Whether a text still names something that went out, and does not take it back.

@@ -26,23 +26,49 @@ class Merge:
 def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
     """What both made of a card that they began from; nothing that either added is lost."""
     conflicts: list[str] = []
-    card = merged_fields(base, mine, theirs, "the card", conflicts, _APART)
+    card = merged_fields(
+        was=base, here=mine, there=theirs, of="the card", conflicts=conflicts, apart=_APART
+    )
     lines = _list(
-        base.lines, mine.lines, theirs.lines, lambda line: line.item, "the line", conflicts
+        base=base.lines,
+        mine=mine.lines,
+        theirs=theirs.lines,
+        ident=lambda line: line.item,
+        what="the line",
+        conflicts=conflicts,
     )
     method = _list(
-        base.method, mine.method, theirs.method, lambda step: step.text, "the step", conflicts
+        base=base.method,
+        mine=mine.method,
+        theirs=theirs.method,
+        ident=lambda step: step.text,
+        what="the step",
+        conflicts=conflicts,
     )
     parts = _list(
-        _placed(base, lines),
-        _placed(mine, lines),
-        _placed(theirs, lines),
-        lambda part: part.id,
-        "the by-product",
-        conflicts,
+        base=_placed(base, lines),
+        mine=_placed(mine, lines),
+        theirs=_placed(theirs, lines),
+        ident=lambda part: part.id,
+        what="the by-product",
+        conflicts=conflicts,
     )
-    ways = _list(base.ways, mine.ways, theirs.ways, lambda way: way.name, "the way", conflicts)
-    batches = _list(base.batches, mine.batches, theirs.batches, shown, "the batch", conflicts)
+    ways = _list(
+        base=base.ways,
+        mine=mine.ways,
+        theirs=theirs.ways,
+        ident=lambda way: way.name,
+        what="the way",
+        conflicts=conflicts,
+    )
+    batches = _list(
+        base=base.batches,
+        mine=mine.batches,
+        theirs=theirs.batches,
+        ident=shown,
+        what="the batch",
+        conflicts=conflicts,
+    )
     stated = merged_statements(base.statements, mine.statements, theirs.statements, conflicts)
     return Merge(
         replace(
@@ -86,7 +112,18 @@ def _list(
             if not any(entry == other for other in _new(theirs, their_origin)):
                 result.append((None, entry))
         elif at in their_place:
-            result.append((at, _fields(base[at], entry, theirs[their_place[at]], told, conflicts)))
+            result.append(
+                (
+                    at,
+                    _fields(
+                        was=base[at],
+                        here=entry,
+                        there=theirs[their_place[at]],
+                        what=told,
+                        conflicts=conflicts,
+                    ),
+                )
+            )
         elif entry != base[at]:
             conflicts.append(f"They took out {told}, which you changed: it was kept.")
             result.append((at, entry))
@@ -132,4 +169,4 @@ def _ordered(
 
 
 def _fields(was: Entry, here: Entry, there: Entry, what: str, conflicts: list[str]) -> Entry:
-    return merged_fields(was, here, there, what, conflicts)
+    return merged_fields(was=was, here=here, there=there, of=what, conflicts=conflicts)

@@ -45,7 +45,13 @@ def to_yield(balance: Balance, preparation: str, quantity: float, unit: str) -> 
     made = balance.book.preparations[preparation]
     if made.yield_ is not None and made.yield_.unit == unit:
         return _sound(quantity / made.yield_.quantity)
-    wanted = weigh(quantity, unit, made.density_g_per_ml or 1.0, None, balance.book.units).grams
+    wanted = weigh(
+        quantity=quantity,
+        unit=unit,
+        density=made.density_g_per_ml or 1.0,
+        unit_weight=None,
+        known=balance.book.units,
+    ).grams
     out = balance.of(preparation).grams
     if wanted is None or not out:
         raise CannotScale(
@@ -100,11 +106,11 @@ def scaled(balance: Balance, preparation: str, factor: float) -> Scaled:
         yields = rounded(made.yield_.quantity * factor, unit, units, book.kitchen, exact=False)
     portions = portions_of(made)
     return Scaled(
-        factor,
-        tuple(found),
-        yields,
-        None if portions is None else portions * factor,
-        tuple(_warnings(balance, made, factor)),
+        factor=factor,
+        lines=tuple(found),
+        yield_=yields,
+        portions=None if portions is None else portions * factor,
+        warnings=tuple(_warnings(balance, made, factor)),
     )
 
 

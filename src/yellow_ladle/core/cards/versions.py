@@ -16,12 +16,12 @@ class NoSuchWay(ValueError):
 def way_in_use(preparation: Preparation) -> RecipeVersion:
     """What the card shows and counts, as a way."""
     return RecipeVersion(
-        preparation.way or FIRST,
-        preparation.lines,
-        preparation.method,
-        preparation.colour,
-        preparation.yield_,
-        preparation.portions,
+        name=preparation.way or FIRST,
+        lines=preparation.lines,
+        method=preparation.method,
+        colour=preparation.colour,
+        yield_=preparation.yield_,
+        portions=preparation.portions,
     )
 
 

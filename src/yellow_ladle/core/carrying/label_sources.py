@@ -69,7 +69,16 @@ def label_sources(product: Product, on: str | None) -> list[LabelSource]:
     wine = inherent_flags(product).grape_wine
     own = held(product.certificates, product.papers, on)
     otherwise = Level.FREE if product.makers else product.otherwise
-    found = [LabelSource("", product.statements, otherwise, own, product.evidence, wine)]
+    found = [
+        LabelSource(
+            by="",
+            statements=product.statements,
+            otherwise=otherwise,
+            certificates=own,
+            evidence=product.evidence,
+            grape_wine=wine,
+        )
+    ]
     for maker in product.counted_makers:
         certificates = held(maker.certificates, maker.papers, on)
         label = (maker.statements, maker.otherwise, certificates, maker.evidence)
@@ -120,7 +129,14 @@ def _contradicted(product: Product, source: LabelSource, book: Book) -> Iterator
     for flag, field in measured.items():
         level = source.level(flag)
         if speaks and level < Level.CONTAINS:
-            yield Contradiction(product.id, source.by, flag, level, Level.CONTAINS, field)
+            yield Contradiction(
+                product=product.id,
+                by=source.by,
+                flag=flag,
+                level=level,
+                reads=Level.CONTAINS,
+                against=field,
+            )
     if speaks:
         yield from _against_class(product, source, book, frozenset(measured))
 
@@ -136,17 +152,36 @@ def _against_class(
         if flag in source.statements:
             if source.statements[flag] is Level.FREE:
                 yield Contradiction(
-                    product.id, source.by, flag, Level.FREE, Level.UNCHECKED, against
+                    product=product.id,
+                    by=source.by,
+                    flag=flag,
+                    level=Level.FREE,
+                    reads=Level.UNCHECKED,
+                    against=against,
                 )
         elif silent_free:
-            yield Contradiction(product.id, source.by, flag, Level.FREE, Level.CONTAINS, against)
+            yield Contradiction(
+                product=product.id,
+                by=source.by,
+                flag=flag,
+                level=Level.FREE,
+                reads=Level.CONTAINS,
+                against=against,
+            )
     rest = source.evidence.get("otherwise")
     if not silent_free or rest is None or rest.kind != PLAIN_FOOD:
         return
     spoken_of = {flag for entry in _additions(product) for flag in entry.statements}
     spoken_of |= {*source.statements, *measured, *by_class.inherent}
     for flag in sorted((by_class.usual & book.flag_ids) - spoken_of):
-        yield Contradiction(product.id, source.by, flag, Level.FREE, Level.UNCHECKED, against)
+        yield Contradiction(
+            product=product.id,
+            by=source.by,
+            flag=flag,
+            level=Level.FREE,
+            reads=Level.UNCHECKED,
+            against=against,
+        )
 
 
 def _additions(product: Product) -> tuple[Addition, ...]:
@@ -158,12 +193,12 @@ def _added(entry: Addition, book: Book) -> LabelSource:
     known = owner_of(entry.item) in book.products or owner_of(entry.item) in book.preparations
     item = book.products.get(entry.item)
     return LabelSource(
-        "",
-        entry.statements,
-        Level.FREE if known or entry.statements else Level.UNCHECKED,
-        entry.certificates,
-        {},
-        item is not None and item.class_ in grape_wine_classes(),
+        by="",
+        statements=entry.statements,
+        otherwise=Level.FREE if known or entry.statements else Level.UNCHECKED,
+        certificates=entry.certificates,
+        evidence={},
+        grape_wine=item is not None and item.class_ in grape_wine_classes(),
     )
 
 

@@ -49,14 +49,14 @@ class Pieces:
     def book(self) -> Book:
         """The book that the pieces make, once it is known that they make one."""
         return Book.of(
-            self.kitchen,
-            self.products,
-            self.preparations,
-            self.house_flags,
-            self.tools,
-            self.needs,
-            self.sign_offs,
-            self.rulings,
+            kitchen=self.kitchen,
+            products=self.products,
+            preparations=self.preparations,
+            house_flags=self.house_flags,
+            tools=self.tools,
+            needs=self.needs,
+            sign_offs=self.sign_offs,
+            rulings=self.rulings,
         )
 
 
@@ -69,7 +69,13 @@ def faults(pieces: Pieces) -> list[Fault]:
     product_ids = {product.id for product in pieces.products}
     for index, product in enumerate(pieces.products):
         place = f"products[{index}]"
-        found += _product_faults(place, product, known_flags, known_items, product_ids)
+        found += _product_faults(
+            place=place,
+            product=product,
+            known_flags=known_flags,
+            known_items=known_items,
+            products=product_ids,
+        )
     for index, preparation in enumerate(pieces.preparations):
         place = f"preparations[{index}]"
         found += _statement_faults(place, preparation, known_flags)
@@ -124,7 +130,13 @@ def change_faults(after: Book, change: Change) -> list[Fault]:
         )
         if product.id in after.preparations:
             found.append(Fault(f"{product.id}.id", f'a preparation has the id "{product.id}"'))
-        found += _product_faults(product.id, product, known_flags, known_items, set(after.products))
+        found += _product_faults(
+            place=product.id,
+            product=product,
+            known_flags=known_flags,
+            known_items=known_items,
+            products=set(after.products),
+        )
     for preparation in change.preparations:
         found += name_faults(preparation.id, preparation.name)
         named = [part.name for part in preparation.by_products]

@@ -68,7 +68,15 @@ def _product_faults(
             # Of another name, class or text all that is said free is to be looked at anew.
             new = _new_claims(label, None)
         if new:
-            yield from _label_faults(before, product, label, new, name, place, readings)
+            yield from _label_faults(
+                book=before,
+                product=product,
+                label=label,
+                claims=new,
+                name=name,
+                place=place,
+                readings=readings,
+            )
 
 
 def _new_claims(label: Product | Maker, was: Product | Maker | None) -> _Claims:
@@ -124,7 +132,16 @@ def _label_faults(
             f"{name} cannot be free of {named}: {what} says that it is {said}."
             f" State that it contains {named}, or say what else it is",
         )
-    yield from _against_words(book, label, says_free, set(against), words, name, place, readings)
+    yield from _against_words(
+        book=book,
+        label=label,
+        says_free=says_free,
+        told=set(against),
+        words=words,
+        name=name,
+        place=place,
+        readings=readings,
+    )
     rest = label.evidence.get(OTHERWISE)
     if claims.rest and rest is not None and rest.kind == PLAIN_FOOD:
         try:

@@ -78,7 +78,8 @@ def tried(
                 why = (
                     limit.why
                     for limit in structure_limits()
-                    if to is not None and limit.forbids(made, holding, role, from_, to)
+                    if to is not None
+                    and limit.forbids(made=made, holding=holding, role=role, from_=from_, to=to)
                 )
                 told = next(why, None)
                 yield None if told is None else StructureClaim(offer.swap, told)

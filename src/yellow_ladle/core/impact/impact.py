@@ -126,11 +126,11 @@ def _item(before: Reading, after: Reading, item: str) -> ItemImpact:
     holds = after.verdicts(item) if item in after.masks else {}
     verdicts = [DietImpact(diet, held.get(diet), holds.get(diet)) for diet in held or holds]
     return ItemImpact(
-        item,
-        book.name(item),
-        _kind(book, item),
-        tuple(flag for flag in flags if flag.before != flag.after),
-        tuple(verdict for verdict in verdicts if verdict.before != verdict.after),
+        item=item,
+        name=book.name(item),
+        kind=_kind(book, item),
+        flags=tuple(flag for flag in flags if flag.before != flag.after),
+        diets=tuple(verdict for verdict in verdicts if verdict.before != verdict.after),
     )
 
 

@@ -83,13 +83,15 @@ class Findings:
         ]
         questions += [*self._notes, *self._unknown(all_tokens)]
         return LabelReading(
-            language,
-            tuple(sorted(proposals, key=lambda made: (-made.level, made.because[0].start))),
-            tuple(dict.fromkeys(questions)),
-            tuple(self.claims),
-            tuple(self.listed),
-            tuple(sorted(self.unknown, key=lambda word: (word.start, word.end))),
-            self.language_known and self.ingredients_read,
+            language=language,
+            proposals=tuple(
+                sorted(proposals, key=lambda made: (-made.level, made.because[0].start))
+            ),
+            questions=tuple(dict.fromkeys(questions)),
+            claims=tuple(self.claims),
+            listed=tuple(self.listed),
+            unknown=tuple(sorted(self.unknown, key=lambda word: (word.start, word.end))),
+            understood=self.language_known and self.ingredients_read,
         )
 
     def _resolve_any_of(self) -> None:

@@ -134,7 +134,10 @@ def _within(lexicon: Lexicon, word: str, here: int) -> list[Hit]:
             found.append(Hit(meant, here, here, part))
     sourced = any(lexicon.has("sources", piece) for piece in _pieces(rest))
     if found:
-        return [Hit(hit.entry, here, here, hit.read_as, sourced) for hit in found]
+        return [
+            Hit(entry=hit.entry, first=here, last=here, read_as=hit.read_as, source=sourced)
+            for hit in found
+        ]
     for cut in range(3, len(word) - 2):
         left, right = (word[:cut],), (word[cut:],)
         if entry := lexicon.entries.get((*left, *right)):

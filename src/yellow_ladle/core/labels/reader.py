@@ -232,7 +232,7 @@ class _Reader:
         self.findings.recognised += len(entry.found)
         for number in range(len(entry.found)):
             if number not in without:
-                self._hit(words, entry, number, above, settled)
+                self._hit(words=words, entry=entry, number=number, above=above, settled=settled)
         self._stress(words, entry)
         for part in entry.parts:
             self._ingredient(words, part, entry)
@@ -345,7 +345,16 @@ class _Reader:
         first, last = entry.tokens[0], entry.tokens[-1]
         stressed = any(token.stressed for token in entry.tokens)
         text = self._text[first.start : last.end]
-        return [Listed(text, first.start, last.end, entry.percent, stressed, tuple(parts))]
+        return [
+            Listed(
+                text=text,
+                start=first.start,
+                end=last.end,
+                percent=entry.percent,
+                stressed=stressed,
+                parts=tuple(parts),
+            )
+        ]
 
 
 def _start(token: Token) -> int:

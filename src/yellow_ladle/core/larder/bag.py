@@ -25,7 +25,14 @@ def added(reading: Reading, bag: str, item: str, date: str, person: str | None) 
     live = not _goes_into(reading.graph, bag, item)
     statements = reading.layout.levels(mask)
     certificates = reading.layout.certified(mask)
-    entry = Addition(item, date, person, statements, certificates, live)
+    entry = Addition(
+        item=item,
+        date=date,
+        person=person,
+        statements=statements,
+        certificates=certificates,
+        live=live,
+    )
     return replace(product, bag=replace(product.bag, additions=(*product.bag.additions, entry)))
 
 

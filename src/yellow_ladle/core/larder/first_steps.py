@@ -53,13 +53,13 @@ def first_steps(reading: Reading) -> FirstSteps:
     first = _first(waiting, unread)
     freed = sum(blockers <= {*first} for blockers in waiting.values())
     return FirstSteps(
-        len(cards),
-        len(book.products),
-        len(unread),
-        first,
-        freed,
-        len(plates),
-        len(plates) - len(waiting),
+        recipes=len(cards),
+        products=len(book.products),
+        unread=len(unread),
+        first=first,
+        frees=freed,
+        plates=len(plates),
+        complete=len(plates) - len(waiting),
     )
 
 

@@ -117,14 +117,14 @@ def without_maker(product: Product, maker: str) -> Product:
 def as_maker(product: Product) -> Maker:
     """What a product without makers says, as the label of its first maker."""
     return Maker(
-        "as-before",
-        BEFORE,
-        product.statements,
-        product.otherwise,
-        product.certificates,
-        product.papers,
-        product.evidence,
-        product.label,
-        product.pack,
-        product.code,
+        id="as-before",
+        name=BEFORE,
+        statements=product.statements,
+        otherwise=product.otherwise,
+        certificates=product.certificates,
+        papers=product.papers,
+        evidence=product.evidence,
+        label=product.label,
+        pack=product.pack,
+        code=product.code,
     )

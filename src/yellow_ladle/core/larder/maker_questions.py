@@ -62,7 +62,13 @@ def _question(reading: Reading, entry: Held) -> MakerQuestion:
     product = reading.book.products[entry.item]
     label = next((m for m in product.makers if m.id == entry.maker), product)
     sentences = _asked_by_label(label.label, reading.book.kitchen.regime)
-    return MakerQuestion(entry.item, entry.maker, entry.flags, sentences, entry.plates)
+    return MakerQuestion(
+        product=entry.item,
+        maker=entry.maker,
+        flags=entry.flags,
+        sentences=sentences,
+        plates=entry.plates,
+    )
 
 
 def _name(reading: Reading, entry: Held) -> str:

@@ -37,27 +37,33 @@ def merged_product(base: Product, mine: Product, theirs: Product) -> ProductMerg
     A certificate that either withdrew is gone, a maker that either added is there.
     """
     conflicts: list[str] = []
-    made = _label(base, mine, theirs, "", conflicts)
-    made = _plain(base, made, theirs, _APART, conflicts)
+    made = _label(was=base, here=mine, there=theirs, of="", conflicts=conflicts)
+    made = _plain(was=base, here=made, there=theirs, apart=_APART, conflicts=conflicts)
     makers = merged_entries(
-        _by_id(base.makers),
-        _by_id(mine.makers),
-        _by_id(theirs.makers),
-        "the maker",
-        lambda was, here, there: _maker(was, here, there, conflicts),
-        conflicts,
+        was=_by_id(base.makers),
+        here=_by_id(mine.makers),
+        there=_by_id(theirs.makers),
+        what="the maker",
+        both=lambda was, here, there: _maker(was, here, there, conflicts),
+        conflicts=conflicts,
     )
     parts = merged_entries(
-        _by_product(base.parts),
-        _by_product(mine.parts),
-        _by_product(theirs.parts),
-        "the part",
-        lambda was, here, there: merged_fields(
-            was, here, there, f"the part {here.product}", conflicts
+        was=_by_product(base.parts),
+        here=_by_product(mine.parts),
+        there=_by_product(theirs.parts),
+        what="the part",
+        both=lambda was, here, there: merged_fields(
+            was=was, here=here, there=there, of=f"the part {here.product}", conflicts=conflicts
         ),
-        conflicts,
+        conflicts=conflicts,
     )
-    in_use = merged_value(base.in_use, mine.in_use, theirs.in_use, "the maker in use", conflicts)
+    in_use = merged_value(
+        was=base.in_use,
+        here=mine.in_use,
+        there=theirs.in_use,
+        what="the maker in use",
+        conflicts=conflicts,
+    )
     if in_use is not None and in_use not in {maker.id for maker in makers}:
         conflicts.append(f"The maker in use, {in_use}, was taken out: all makers count again.")
         in_use = None
@@ -91,28 +97,43 @@ def _by_product(parts: Iterable[Part]) -> dict[str, Part]:
 
 
 def _maker(was: Maker, here: Maker, there: Maker, conflicts: list[str]) -> Maker:
-    made = _label(was, here, there, f" of {here.name}", conflicts)
-    return _plain(was, made, there, _OF_A_LABEL, conflicts)
+    made = _label(was=was, here=here, there=there, of=f" of {here.name}", conflicts=conflicts)
+    return _plain(was=was, here=made, there=there, apart=_OF_A_LABEL, conflicts=conflicts)
 
 
 def _plain(
     was: Label, here: Label, there: Label, apart: Iterable[str], conflicts: list[str]
 ) -> Label:
-    return merged_fields(was, here, there, here.name, conflicts, tuple(apart))
+    return merged_fields(
+        was=was, here=here, there=there, of=here.name, conflicts=conflicts, apart=tuple(apart)
+    )
 
 
 def _label(was: Label, here: Label, there: Label, of: str, conflicts: list[str]) -> Label:
     """What a label says, merged; everything else as I have it."""
-    stated = merged_statements(was.statements, here.statements, there.statements, conflicts, of)
-    certificates = _certificates(was, here, there, of, conflicts)
+    stated = merged_statements(
+        was=was.statements, here=here.statements, there=there.statements, conflicts=conflicts, of=of
+    )
+    certificates = _certificates(was=was, here=here, there=there, of=of, conflicts=conflicts)
     return replace(
         here,
         statements=stated,
         otherwise=merged_level(
-            was.otherwise, here.otherwise, there.otherwise, f"the level of the rest{of}", conflicts
+            was=was.otherwise,
+            here=here.otherwise,
+            there=there.otherwise,
+            what=f"the level of the rest{of}",
+            conflicts=conflicts,
         ),
         certificates=certificates,
-        papers=_papers(was.papers, here.papers, there.papers, certificates, of, conflicts),
+        papers=_papers(
+            was=was.papers,
+            here=here.papers,
+            there=there.papers,
+            certificates=certificates,
+            of=of,
+            conflicts=conflicts,
+        ),
         evidence=merged_evidence(was.evidence, here.evidence, there.evidence, stated),
     )
 
@@ -140,7 +161,13 @@ def _papers(
     found: dict[str, Paper] = {}
     for kind in certificates:
         what = f"the paper of the {kind} certificate{of}"
-        paper = merged_value(was.get(kind), here.get(kind), there.get(kind), what, conflicts)
+        paper = merged_value(
+            was=was.get(kind),
+            here=here.get(kind),
+            there=there.get(kind),
+            what=what,
+            conflicts=conflicts,
+        )
         if paper is not None:
             found[kind] = paper
     return found
@@ -149,11 +176,13 @@ def _papers(
 def _bag(was: Bag | None, here: Bag | None, there: Bag | None, conflicts: list[str]) -> Bag | None:
     """The bag with all that both put in; what was thrown out with a wash is gone."""
     if here is None or there is None:
-        return merged_value(was, here, there, "the bag", conflicts)
+        return merged_value(was=was, here=here, there=there, what="the bag", conflicts=conflicts)
     before = was or Bag()
     if before in (here, there):
         return there if here == before else here
-    made = merged_fields(before, here, there, "the bag", conflicts, ("additions",))
+    made = merged_fields(
+        was=before, here=here, there=there, of="the bag", conflicts=conflicts, apart=("additions",)
+    )
     old, mine, theirs = (Counter(map(_key, bag.additions)) for bag in (before, here, there))
     kept = (old & mine & theirs) + (mine - old) + (theirs - old)
     additions: list[Addition] = []

@@ -57,7 +57,11 @@ def second_looks(book: Book, on: str) -> list[SecondLook]:
             days = None if oldest is None or oldest.date is None else age(oldest.date, on)
             if days is None or days > limit:
                 read_on, person = (oldest.date, oldest.person) if oldest else (None, None)
-                found.append(SecondLook(product.id, maker, read_on, days, person))
+                found.append(
+                    SecondLook(
+                        product=product.id, maker=maker, read_on=read_on, days=days, person=person
+                    )
+                )
     return sorted(found, key=lambda look: (look.days is not None, -(look.days or 0), look.product))
 
 
@@ -90,4 +94,10 @@ def _run_out(
 ) -> Iterator[RunOut]:
     for kind, paper in papers.items():
         if run_out(paper, on):
-            yield RunOut(product, maker, kind, paper.number, str(paper.expires))
+            yield RunOut(
+                product=product,
+                maker=maker,
+                kind=kind,
+                number=paper.number,
+                expires=str(paper.expires),
+            )

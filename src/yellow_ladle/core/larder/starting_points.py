@@ -35,11 +35,11 @@ class Good:
     def product(self, id: str) -> Product:
         """A product begun from it: what it is, is stated; the rest stays unchecked."""
         return Product(
-            id,
-            self.name,
-            self.class_,
-            dict.fromkeys(self.has, Level.CONTAINS),
-            Level.UNCHECKED,
+            id=id,
+            name=self.name,
+            class_=self.class_,
+            statements=dict.fromkeys(self.has, Level.CONTAINS),
+            otherwise=Level.UNCHECKED,
             abv_percent=self.numbers.get("abv_percent"),
             salt_g_per_100g=self.numbers.get("salt_g_per_100g"),
             so2_mg_per_kg=self.numbers.get("so2_mg_per_kg"),
@@ -62,11 +62,11 @@ def goods() -> dict[str, Good]:
 def _good(id: str, row: Table, plain: bool) -> Good:
     numbers = {key: value for key in NUMBERS if isinstance(value := row.get(key), int | float)}
     return Good(
-        id,
-        str(row["name"]),
-        str(row["class"]),
-        plain,
-        words(row.get("has")),
-        words(row.get("look")),
-        {key: float(value) for key, value in numbers.items()},
+        id=id,
+        name=str(row["name"]),
+        class_=str(row["class"]),
+        plain=plain,
+        has=words(row.get("has")),
+        look=words(row.get("look")),
+        numbers={key: float(value) for key, value in numbers.items()},
     )

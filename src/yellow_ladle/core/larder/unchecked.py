@@ -61,7 +61,17 @@ def held(reading: Reading, needs: tuple[Need, ...] = ()) -> list[Held]:
         frees = [plate for plate in plates if blockers[plate] == [id]]
         pots = sum(p not in open_plates for p in below[id])
         flags = tuple(flag for flag, bit in layout.bits.items() if bits >> bit & 1)
-        found.append(Held(id, maker, flags, tuple(plates), tuple(frees), pots, tuple(waiting)))
+        found.append(
+            Held(
+                item=id,
+                maker=maker,
+                flags=flags,
+                plates=tuple(plates),
+                frees=tuple(frees),
+                pots=pots,
+                needs=tuple(waiting),
+            )
+        )
     return sorted(found, key=lambda e: (-len(e.needs), -len(e.plates), -e.pots, e.item))
 
 

@@ -147,7 +147,13 @@ class Balance:
         density = self.density(line.item)
         kind = self._units[line.unit].kind if line.unit in self._units else ""
         piece = self.unit_weight(line.item, line.unit) if kind == "piece" else None
-        return weigh(line.quantity, line.unit, density, piece, self._units).grams
+        return weigh(
+            quantity=line.quantity,
+            unit=line.unit,
+            density=density,
+            unit_weight=piece,
+            known=self._units,
+        ).grams
 
     def about_grams(self, line: Line) -> float | None:
         """What a line weighs; a litre of what has no density is taken for a kilogram."""
@@ -183,7 +189,13 @@ class Balance:
     def grams_of(self, amount: Yield, preparation: Preparation) -> float | None:
         """What a yield weighs in grams; None where it is counted in pieces or portions."""
         density = preparation.density_g_per_ml or 1.0
-        return weigh(amount.quantity, amount.unit, density, None, self._units).grams
+        return weigh(
+            quantity=amount.quantity,
+            unit=amount.unit,
+            density=density,
+            unit_weight=None,
+            known=self._units,
+        ).grams
 
     def _needs(self, id: str) -> Iterator[str]:
         made = self.book.preparations.get(id)

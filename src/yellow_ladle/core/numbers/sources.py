@@ -51,7 +51,14 @@ def figure(balance: Balance, item: str, name: str) -> Figure:
     for poured in balance.poured(made):
         brought[poured.item] = brought.get(poured.item, 0.0) + poured.brings[place]
     roots = by_goods(balance, made.id, place)
-    return Figure(name, content.per_gram[place], portion, missing, _shares(brought), _shares(roots))
+    return Figure(
+        name=name,
+        per_gram=content.per_gram[place],
+        per_portion=portion,
+        missing=missing,
+        by_line=_shares(brought),
+        by_product=_shares(roots),
+    )
 
 
 def by_goods(balance: Balance, preparation: str, place: int) -> dict[str, float]:

@@ -68,19 +68,19 @@ def thickeners() -> Mapping[str, Thickener]:
         row = section(value)
         low, high = numbers(row["weight"])
         found[id] = Thickener(
-            id,
-            str(row["name"]),
-            words(row["classes"]),
-            low,
-            high,
-            cast(Form, row["form"]),
-            number(row["boiled"]),
-            number(row["acid"]),
-            number(row["frozen"]),
-            bool(row["clear"]),
-            words(row["method"]),
-            words(row["cautions"]),
-            str(row.get("with_milk", "")),
+            id=id,
+            name=str(row["name"]),
+            classes=words(row["classes"]),
+            low=low,
+            high=high,
+            form=cast(Form, row["form"]),
+            boiled=number(row["boiled"]),
+            acid=number(row["acid"]),
+            frozen=number(row["frozen"]),
+            clear=bool(row["clear"]),
+            method=words(row["method"]),
+            cautions=words(row["cautions"]),
+            with_milk=str(row.get("with_milk", "")),
         )
     return found
 
@@ -98,13 +98,13 @@ def bodies() -> Mapping[str, tuple[Body, ...]]:
     for row in rows(table("thickeners")["body"]):
         low, high = numbers(row["gives"])
         body = Body(
-            str(row["name"]),
-            expanded(words(row["classes"])),
-            low,
-            high,
-            words(row.get("only_if")),
-            words(row.get("stages")),
-            bool(row.get("alone", False)),
+            name=str(row["name"]),
+            classes=expanded(words(row["classes"])),
+            low=low,
+            high=high,
+            only_if=words(row.get("only_if")),
+            stages=words(row.get("stages")),
+            alone=bool(row.get("alone", False)),
         )
         for class_ in body.classes:
             found[class_] = (*found.get(class_, ()), body)

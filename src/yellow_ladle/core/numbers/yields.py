@@ -88,12 +88,12 @@ def yielded(balance: Balance, preparation: str) -> Yielded:
     aside = sum(_by_product_grams(balance, made))
     density = balance.density(preparation) or 1.0
     return Yielded(
-        grams_in,
-        out,
-        aside,
-        tuple(unknown),
-        level_cm(made.pan, grams_in / density / GRAMS_A_LITRE),
-        level_cm(made.pan, out / density / GRAMS_A_LITRE),
+        grams_in=grams_in,
+        grams_out=out,
+        by_products=aside,
+        unknown=tuple(unknown),
+        level_in=level_cm(made.pan, grams_in / density / GRAMS_A_LITRE),
+        level_out=level_cm(made.pan, out / density / GRAMS_A_LITRE),
     )
 
 
@@ -151,7 +151,9 @@ def filling(balance: Balance, preparation: str, ladle_ml: float) -> Filling:
     out = balance.of(preparation).grams / density / GRAMS_A_LITRE
     factor = (litres + spare) / out if out else 0.0
     fill = yielded(balance, preparation).grams_in / density / GRAMS_A_LITRE * factor
-    return Filling(litres, spare, factor, fill, level_cm(made.pan, fill))
+    return Filling(
+        needed=litres, spare=spare, factor=factor, fill=fill, level=level_cm(made.pan, fill)
+    )
 
 
 def reduces(balance: Balance, preparation: str) -> bool:

@@ -178,11 +178,11 @@ def _entry(
     given = sources[flags[0]]
     level = given[0].level
     return BreakdownEntry(
-        flags,
-        tuple(words.group_name(group, members) for group, members in listed),
-        level,
-        tuple(source for source in given if source.level is level),
-        tuple(source for source in given if source.level is not level),
+        flags=flags,
+        names=tuple(words.group_name(group, members) for group, members in listed),
+        level=level,
+        sources=tuple(source for source in given if source.level is level),
+        lower=tuple(source for source in given if source.level is not level),
     )
 
 

@@ -290,7 +290,9 @@ def carry(
         if not product.contents:
             masks[id] = product_mask(layout, product, on, book)
     masks |= {item: before.masks[item] for item, before in usual.items()}
-    reading = Reading(book, layout, graph, masks, on, through, usual)
+    reading = Reading(
+        book=book, layout=layout, graph=graph, masks=masks, on=on, through=through, usual=usual
+    )
     made = book.preparations
     # Each is tried as it comes; one whose bases are not read yet waits until they are.
     for start in graph.items:

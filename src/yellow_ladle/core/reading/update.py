@@ -109,7 +109,15 @@ def reread(before: Reading, change: Change, gone: Iterable[str] = ()) -> Reread:
     for item in dropped:
         del masks[item]
     masks |= {item: reading.masks[item] for item, reading in usual.items()}
-    after = Reading(book, before.layout, graph, masks, before.on, before.through, usual)
+    after = Reading(
+        book=book,
+        layout=before.layout,
+        graph=graph,
+        masks=masks,
+        on=before.on,
+        through=before.through,
+        usual=usual,
+    )
     stirred: set[str] = set()
     rewritten = {made.id for made in change.preparations}
     for product in change.products:
@@ -127,7 +135,7 @@ def reread(before: Reading, change: Change, gone: Iterable[str] = ()) -> Reread:
         masks[id] = product_mask(before.layout, book.products[id], before.on, book)
         if masks[id] != before.masks.get(id):
             stirred.add(id)
-    _pour(after, before, masks, stirred, rewritten)
+    _pour(after=after, before=before, masks=masks, stirred=stirred, rewritten=rewritten)
     gone = {item for item in dropped if item not in masks}
     return Reread(after, tuple(sorted(stirred | gone)))
 

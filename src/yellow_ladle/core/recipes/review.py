@@ -230,7 +230,9 @@ class _Review:
             )
         if not certain:
             near = (*self._like_in_batch(number, words), *near)
-        return line, ReviewedLine(text, understood, certain, near, question, said)
+        return line, ReviewedLine(
+            text=text, understood=understood, sure=certain, near=near, question=question, words=said
+        )
 
     def _like_in_batch(self, number: int, words: str) -> tuple[Match, ...]:
         """Other recipes that were pasted whose names are like what a line names."""

@@ -97,7 +97,16 @@ def options(
     """The amounts of each wanted thickener side by side, those that reach every goal first."""
     needed = max(middle_of(place.id) - liquid.already, 0.0) * liquid.litres
     found = [
-        _option(reading, liquid, needed, thickeners()[id], goals, fat, colour, equal=equal)
+        _option(
+            reading=reading,
+            liquid=liquid,
+            needed=needed,
+            thickener=thickeners()[id],
+            goals=goals,
+            fat=fat,
+            colour=colour,
+            equal=equal,
+        )
         for id in wanted
     ]
     return sorted(found, key=lambda option: len(option.unmet))
@@ -155,14 +164,14 @@ def _option(
     if liquid.milk and thickener.with_milk:
         cautions.append(thickener.with_milk)
     return DosageOption(
-        thickener,
-        grams,
-        needed * thickener.low / left * brown,
-        needed * thickener.high / left * brown,
-        roux,
-        candidates,
-        tuple(goal for goal in goals if not _reaches(thickener, candidates, goal)),
-        tuple(cautions),
+        thickener=thickener,
+        grams=grams,
+        low=needed * thickener.low / left * brown,
+        high=needed * thickener.high / left * brown,
+        roux=roux,
+        candidates=candidates,
+        unmet=tuple(goal for goal in goals if not _reaches(thickener, candidates, goal)),
+        cautions=tuple(cautions),
     )
 
 
@@ -206,8 +215,20 @@ def put_in(
     is_roux = thickener.form == "roux"
     stage, group = ("cook", "To bind") if is_roux else ("finish", "To bind at the end")
     lines = [
-        Line(product, grams, "g", "thickener", stage, minutes=minutes or None, group=group),
-        *([Line(fat[0], fat[1], "g", "fat", stage, group=group)] if fat else []),
+        Line(
+            item=product,
+            quantity=grams,
+            unit="g",
+            role="thickener",
+            stage=stage,
+            minutes=minutes or None,
+            group=group,
+        ),
+        *(
+            [Line(item=fat[0], quantity=fat[1], unit="g", role="fat", stage=stage, group=group)]
+            if fat
+            else []
+        ),
     ]
     steps = [Step(text, caution=None, uses=(product,)) for text in thickener.method]
     if steps and thickener.cautions:

@@ -132,7 +132,14 @@ def thickness(balance: Balance, preparation: str) -> Thickness:
         for poured in balance.poured(made)
     )
     effects = tuple(_effects(balance, made, per_litre))
-    return Thickness(hot, hot.times(on_cooling()), thawed, effects, unknown, per_litre)
+    return Thickness(
+        hot=hot,
+        lukewarm=hot.times(on_cooling()),
+        thawed=thawed,
+        effects=effects,
+        at_least=unknown,
+        given=per_litre,
+    )
 
 
 def is_dough(balance: Balance, preparation: Preparation) -> bool:

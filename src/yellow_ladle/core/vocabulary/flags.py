@@ -22,7 +22,13 @@ def shipped_flags() -> tuple[Flag, ...]:
     """Allergens, then origins, in the order of data/flags.toml."""
     data = table("flags")
     return tuple(
-        Flag(id, str(entry["name"]), group, str(entry.get("note", "")), words(entry.get("also")))
+        Flag(
+            id=id,
+            name=str(entry["name"]),
+            group=group,
+            note=str(entry.get("note", "")),
+            also=words(entry.get("also")),
+        )
         for group in ("allergen", "origin")
         for id, row in section(data[group]).items()
         for entry in [section(row)]

@@ -47,11 +47,11 @@ def _regime(id: str, row: Table, data: Table) -> Regime:
         date=str(row["date"]),
         groups=tuple(
             DeclareGroup(
-                group_id,
-                str(section(group)["name"]),
-                words(section(group)["flags"]),
-                bool(section(group).get("named", False)),
-                number(section(group)["ppm"]) if "ppm" in section(group) else None,
+                id=group_id,
+                name=str(section(group)["name"]),
+                flags=words(section(group)["flags"]),
+                named=bool(section(group).get("named", False)),
+                ppm=number(section(group)["ppm"]) if "ppm" in section(group) else None,
             )
             for group_id, group in section(groups).items()
         ),

@@ -53,14 +53,16 @@ def shipped_units() -> Mapping[str, Unit]:
     for id, value in section(table("units")["unit"]).items():
         row = section(value)
         found[id] = Unit(
-            id,
-            cast(Measures, row["kind"]),
-            number(row["size"]) if "size" in row else None,
-            words(row["words"]),
-            bool(row.get("about", False)),
-            {spoons: str(unit) for spoons, unit in section(row.get("gives_way_to")).items()},
-            words(row.get("not_before")),
-            words(row.get("asks_before")),
+            id=id,
+            kind=cast(Measures, row["kind"]),
+            size=number(row["size"]) if "size" in row else None,
+            words=words(row["words"]),
+            about=bool(row.get("about", False)),
+            gives_way_to={
+                spoons: str(unit) for spoons, unit in section(row.get("gives_way_to")).items()
+            },
+            not_before=words(row.get("not_before")),
+            asks_before=words(row.get("asks_before")),
         )
     return found
 

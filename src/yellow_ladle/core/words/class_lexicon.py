@@ -71,13 +71,13 @@ def _language(id: str) -> Language:
                 known[phrase] = tuple(dict.fromkeys((*known.get(phrase, ()), class_)))
     compounds = bool(data.get("compounds", False))
     return Language(
-        id,
-        data["head"] == "first",
-        compounds,
-        frozenset(words(data["with"])),
-        frozenset(stem(word) for name in words(data["plain"]) for word in split(name)),
-        {first: list(found.items()) for first, found in phrases.items()},
-        {
+        id=id,
+        head_first=data["head"] == "first",
+        compounds=compounds,
+        breaks=frozenset(words(data["with"])),
+        plain=frozenset(stem(word) for name in words(data["plain"]) for word in split(name)),
+        phrases={first: list(found.items()) for first, found in phrases.items()},
+        ends={
             phrase[0]: class_
             for found in phrases.values()
             for phrase, (class_, *_) in found.items()

@@ -67,12 +67,18 @@ def _at(
     for phrase, (class_, *others) in language.phrases.get(said[start], ()):
         at, used = start, [start]
         for wanted in phrase[1:]:
-            at = _next(language, lead, said, at + 1, wanted)
+            at = _next(language=language, lead=lead, said=said, start=at + 1, wanted=wanted)
             if at < 0:
                 break
             used.append(at)
         else:
-            yield PhraseHit(start, used[-1] + 1, frozenset(used), class_, tuple(others))
+            yield PhraseHit(
+                start=start,
+                end=used[-1] + 1,
+                words=frozenset(used),
+                class_=class_,
+                others=tuple(others),
+            )
 
 
 def _next(

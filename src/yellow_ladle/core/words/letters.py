@@ -88,7 +88,15 @@ def tokens(text: str, *, joined: bool = True) -> list[Token]:
             any(bold[start:end]) or (len(word) > 2 and word.isupper() and word != word.lower())
         )
         text_ = _folded(kind, word)
-        found.append(Token(text_, kind, places[start], places[end - 1] + 1, stressed))
+        found.append(
+            Token(
+                text=text_,
+                kind=kind,
+                start=places[start],
+                end=places[end - 1] + 1,
+                stressed=stressed,
+            )
+        )
     return found if any(bold) else _unstressed_where_loud(found)
 
 

@@ -132,20 +132,20 @@ def lexicon(language: str) -> Lexicon:
     company = {word for key in _keys(section(own["plain"]).get("company")) for word in key}
     own_words |= {word for key in plain for word in key if len(word) >= MIN_TELLING} | company
     return Lexicon(
-        language,
-        name,
-        entries,
-        numbers,
-        dict(sorted(parts.items(), key=lambda part: (-len(part[0]), part[0]))),
-        by_phrase,
-        lists,
-        _longest(entries),
-        frozenset(own_words | spoken),
-        _near(entries),
-        frozenset(key[0] for key in by_phrase),
-        plain,
-        frozenset(company),
-        _longest(plain),
+        id=language,
+        name=name,
+        entries=entries,
+        numbers=numbers,
+        parts=dict(sorted(parts.items(), key=lambda part: (-len(part[0]), part[0]))),
+        phrases=by_phrase,
+        lists=lists,
+        longest=_longest(entries),
+        vocabulary=frozenset(own_words | spoken),
+        near=_near(entries),
+        openers=frozenset(key[0] for key in by_phrase),
+        plain=plain,
+        company=frozenset(company),
+        longest_plain=_longest(plain),
     )
 
 

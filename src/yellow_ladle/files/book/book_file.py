@@ -146,14 +146,14 @@ class _Reader:
         self._piece(BookPiece, {k: v for k, v in raw.items() if k not in parts} | stand_in, "")
         kitchen = self._piece(KitchenPiece, raw.get("kitchen"), "kitchen")
         return Pieces(
-            as_value(Kitchen, kitchen) if kitchen else Kitchen("", ""),
-            self._each(raw, "flags", self._flag),
-            self._each(raw, "products", self._product),
-            self._each(raw, "preparations", self._preparation),
-            self._values(raw, "tools", ToolPiece, Tool("")),
-            self._values(raw, "needs", NeedPiece, Need("", "")),
-            dict(made for made in self._each(raw, "sign_offs", self._sign_off) if made),
-            self._each(raw, "rules", self._ruling),
+            kitchen=as_value(Kitchen, kitchen) if kitchen else Kitchen("", ""),
+            house_flags=self._each(raw, "flags", self._flag),
+            products=self._each(raw, "products", self._product),
+            preparations=self._each(raw, "preparations", self._preparation),
+            tools=self._values(raw, "tools", ToolPiece, Tool("")),
+            needs=self._values(raw, "needs", NeedPiece, Need("", "")),
+            sign_offs=dict(made for made in self._each(raw, "sign_offs", self._sign_off) if made),
+            rulings=self._each(raw, "rules", self._ruling),
         )
 
     def _flag(self, raw: Any, place: str) -> Flag:
@@ -183,8 +183,14 @@ class _Reader:
         return replace(
             as_value(Preparation, piece) if piece else stand_in,
             lines=tuple(self._each(raw, "lines", self._line, place)),
-            by_products=tuple(self._values(raw, "by_products", ByProductPiece, blank, place)),
-            method=tuple(self._values(raw, "method", StepPiece, Step(""), place)),
+            by_products=tuple(
+                self._values(
+                    raw=raw, key="by_products", model=ByProductPiece, blank=blank, within=place
+                )
+            ),
+            method=tuple(
+                self._values(raw=raw, key="method", model=StepPiece, blank=Step(""), within=place)
+            ),
         )
 
     def _line(self, raw: Any, place: str) -> Line:

@@ -101,11 +101,11 @@ class RulingPiece(Piece):
 def ruling(piece: RulingPiece) -> Ruling:
     tasted = None if piece.tasted is None else (piece.tasted[0], piece.tasted[1], piece.tasted[2])
     return Ruling(
-        piece.id,
-        piece.off,
-        tasted,
-        tuple(Note(note.text, note.date, note.item) for note in piece.notes),
-        None if piece.own is None else piece.own.row(piece.id),
+        id=piece.id,
+        off=piece.off,
+        tasted=tasted,
+        notes=tuple(Note(note.text, note.date, note.item) for note in piece.notes),
+        own=None if piece.own is None else piece.own.row(piece.id),
     )
 
 

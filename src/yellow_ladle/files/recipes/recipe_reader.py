@@ -139,15 +139,15 @@ def _recipe(value: dict[str, Any], place: str) -> Recipe:
     # A bare number is how many are served.
     served = float(yields) if yields.isdecimal() and len(yields) < MAX_DIGITS else None
     return Recipe(
-        name.replace("\n", " ")[:200] or UNNAMED,
-        lines,
-        steps,
-        yields,
-        minutes,
-        _words(value.get("recipeCategory")),
-        place,
-        served if told is None else told.portions,
-        None if told is None else told.yield_,
+        name=name.replace("\n", " ")[:200] or UNNAMED,
+        lines=lines,
+        steps=steps,
+        yields=yields,
+        minutes=minutes,
+        category=_words(value.get("recipeCategory")),
+        place=place,
+        portions=served if told is None else told.portions,
+        yield_=None if told is None else told.yield_,
     )
 
 

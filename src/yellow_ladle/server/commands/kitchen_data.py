@@ -117,7 +117,7 @@ def reached(
         from yellow_ladle.store.file.tls_certificate import own_certificate
 
         certificate = own_certificate(path, names_of(host, wanted))
-    return Reach(host, port, wanted, passphrase, certificate)
+    return Reach(host=host, port=port, names=wanted, passphrase=passphrase, certificate=certificate)
 
 
 def import_(

@@ -84,7 +84,13 @@ def swap(
         from yellow_ladle.files.documents.text_tables import print_plans
 
         suiting = instead(reading, items[0], goals) if len(items) == 1 else ()
-        print_plans(base_library(reading).whole.book, items, goals, proposal, suiting)
+        print_plans(
+            book=base_library(reading).whole.book,
+            items=items,
+            goals=goals,
+            proposal=proposal,
+            suiting=suiting,
+        )
 
 
 def label(

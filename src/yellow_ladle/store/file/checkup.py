@@ -99,13 +99,15 @@ def contents_of(path: Path) -> Contents:
             return "" if row is None or row[0] is None else str(row[0])
 
         return Contents(
-            one("SELECT json_extract(content, '$.name') FROM document WHERE kind = 'kitchen'")
+            kitchen=one(
+                "SELECT json_extract(content, '$.name') FROM document WHERE kind = 'kitchen'"
+            )
             or "A new kitchen",
-            int(one("SELECT count(*) FROM document WHERE kind = 'product'")),
-            int(one("SELECT count(*) FROM document WHERE kind = 'preparation'")),
-            int(one("SELECT count(*) FROM history")),
-            int(one("SELECT counter FROM book") or 0),
-            one("SELECT max(at) FROM history"),
+            products=int(one("SELECT count(*) FROM document WHERE kind = 'product'")),
+            preparations=int(one("SELECT count(*) FROM document WHERE kind = 'preparation'")),
+            changes=int(one("SELECT count(*) FROM history")),
+            counter=int(one("SELECT counter FROM book") or 0),
+            newest=one("SELECT max(at) FROM history"),
         )
 
 

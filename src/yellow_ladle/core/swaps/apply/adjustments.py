@@ -112,7 +112,15 @@ def _salt(was: Balance, now: Balance, before: Reading, made: Preparation) -> Adj
     word = "more" if more > 0 else "less"
     why = f"what is new in it brings {abs(more):.2g} g {word} salt by itself"
     quantity = round(line.quantity * after / grams, _ROUNDED)
-    return Adjustment(made.id, index, line.item, line.quantity, quantity, line.unit, why)
+    return Adjustment(
+        in_=made.id,
+        line=index,
+        item=line.item,
+        before=line.quantity,
+        after=quantity,
+        unit=line.unit,
+        why=why,
+    )
 
 
 def _misses(now: Balance, pot: str, was: Balance) -> bool:
@@ -135,7 +143,15 @@ def _liquid(before: Reading, plan: Plan, made: Preparation) -> Adjustment | None
         if line.role == "liquid" and line.item not in swapped and grams:
             quantity = round(line.quantity * (grams + gone) / grams, _ROUNDED)
             why = f"makes up for {gone:.3g} g of liquid that is missing"
-            return Adjustment(made.id, index, line.item, line.quantity, quantity, line.unit, why)
+            return Adjustment(
+                in_=made.id,
+                line=index,
+                item=line.item,
+                before=line.quantity,
+                after=quantity,
+                unit=line.unit,
+                why=why,
+            )
     return None
 
 

@@ -61,7 +61,9 @@ def small_pots(before: Reading, plan: Plan, covers: Mapping[str, float]) -> tupl
     }
     shares: dict[str, _Share] = {}
     for pot in reversed(pots):
-        shares[pot] = _together(balance, pot, tuple(shares), shares, plates.get(pot))
+        shares[pot] = _together(
+            balance=balance, pot=pot, takers=tuple(shares), shares=shares, own=plates.get(pot)
+        )
     named = _named(plan, names_by_what_it_is(before, plan))
     return tuple(_small(balance, pot, shares[pot], named) for pot in pots)
 

@@ -55,7 +55,13 @@ def placements(before: Reading, plan: Plan) -> tuple[Placement, Placement, Place
     beside = tuple(pot for pot in plan.pots if pot in harmful)
     for_all = _moved(before, plan, ())
     return (
-        Placement("for_all", plan.pots, (), for_all, stranded(before, plan, ())),
+        Placement(
+            how="for_all",
+            in_place=plan.pots,
+            beside=(),
+            moved=for_all,
+            stranded=stranded(before, plan, ()),
+        ),
         Placement("small_pots", (), plan.pots, ()),
         Placement("mixed", harmless, beside, _moved(before, plan, beside) if beside else for_all),
     )

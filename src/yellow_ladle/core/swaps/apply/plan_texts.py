@@ -76,7 +76,9 @@ class PlanTexts:
                 continue
             places = [n for n, token in enumerate(run) if named.start <= token.start < named.end]
             new = self._stand_in(pot, told[named.start : named.end])
-            start, words = in_place_of(told, run, places[0], places[-1] + 1, new)
+            start, words = in_place_of(
+                text=told, run=run, first=places[0], end=places[-1] + 1, new=new
+            )
             told = told[:start] + words + told[named.end :]
         return without_left_out(told, lambda words: self._names_what_stays(pot, words))
 

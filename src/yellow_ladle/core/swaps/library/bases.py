@@ -188,11 +188,11 @@ def _line(row: Table) -> Line:
 def _step(row: Table) -> Step:
     minutes = row.get("minutes")
     return Step(
-        str(row["text"]),
-        None if minutes is None else number(minutes),
-        _text(row.get("heat")),
-        _text(row.get("cue")),
-        _text(row.get("caution")),
+        text=str(row["text"]),
+        minutes=None if minutes is None else number(minutes),
+        heat=_text(row.get("heat")),
+        cue=_text(row.get("cue")),
+        caution=_text(row.get("caution")),
         passive=bool(row.get("passive", False)),
     )
 

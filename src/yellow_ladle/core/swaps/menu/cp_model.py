@@ -142,7 +142,14 @@ class MenuModel:
         bits = [choices[0] for choices in self._ways]
         fixed = {pot: self.lines.fixed(pot) for pot in self._lines}
         served = self._served_at_first(bits)
-        start = started(self._lines, fixed, bits, served, self._reading.masks, self._least(bits))
+        start = started(
+            lines=self._lines,
+            fixed=fixed,
+            bits=bits,
+            wanted=served,
+            masks=self._reading.masks,
+            least=self._least(bits),
+        )
         return start if start is not None and self._yields(start) else None
 
     def _least(self, bits: Sequence[int]) -> int:
@@ -233,7 +240,7 @@ class MenuModel:
                 self._chosen[version, index, at] = literal
                 literals.append(literal)
                 if way.pot is not None and way.pot in self._lines:
-                    self._point(version, index, at, way, literal)
+                    self._point(version=version, index=index, at=at, way=way, literal=literal)
                 else:
                     self._not_for(version, way.mask, literal)
                 for card in way.cards:
@@ -379,7 +386,15 @@ class MenuModel:
         }
         swaps = swaps_taken(self._lines, taken)
         cards = cards_taken(self._lines, taken)
-        return Solved(serves, swaps, taken, made_of, eaten_by, cards, bound)
+        return Solved(
+            serves=serves,
+            swaps=swaps,
+            taken=taken,
+            made_of=made_of,
+            eaten_by=eaten_by,
+            cards=cards,
+            bound=bound,
+        )
 
 
 def _depth(solved: Solved, version: Version) -> int:

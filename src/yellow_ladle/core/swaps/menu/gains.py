@@ -156,7 +156,7 @@ class MenuGains:
         given_up = tuple(sorted(before - after))
         # Against an answer that is not proved, fewer pots may only be luck.
         fewer = self._found.made - menu.made if self._found.optimal else 0
-        return Gain(kind, menu, more, given_up, fewer)
+        return Gain(kind=kind, menu=menu, more=more, given_up=given_up, fewer=fewer)
 
     def _lacking(self, menu: MenuPlan) -> int:
         """How many plates the guests have too few."""

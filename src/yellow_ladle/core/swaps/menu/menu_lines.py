@@ -86,7 +86,7 @@ class MenuLines:
             lost = sum(part * gone for part, gone in zip(share, offer.lost, strict=True))
             to = offer.swap.to
             if to is None:
-                yield MenuOption(offer.swap, 0, None, _price(offer), lost)
+                yield MenuOption(swap=offer.swap, mask=0, pot=None, price=_price(offer), lost=lost)
                 continue
             way = self._as_option(offer.swap, to, _price(offer), lost)
             gone = ends(reading.book, pot, index, to)
@@ -108,7 +108,9 @@ class MenuLines:
         # A shipped base is made as it is shipped, in no other version.
         pot = owner if owner in self._reading.book.preparations and not cards else None
         added = together(masks[line.item] for line in swap.adds) if swap is not None else 0
-        return MenuOption(swap, masks[item] | added, pot, price, lost, cards)
+        return MenuOption(
+            swap=swap, mask=masks[item] | added, pot=pot, price=price, lost=lost, cards=cards
+        )
 
 
 class PlateParts:

@@ -64,11 +64,20 @@ class MenuServings:
         swaps = self._swaps(versions)
         pots = tuple(self._small[version] for version in versions)
         cleaned = [move for pot in pots for move in pot.cleaned]
-        plan = carried(self._before(swaps), plate, goals, swaps, cleaned)
+        plan = carried(
+            before=self._before(swaps), item=plate, goals=goals, swaps=swaps, cleaned=cleaned
+        )
         if plan is not None and self._library is not None:
             plan = replace(plan, cards=self._library.cards_of(swap.to for swap in swaps))
         shared = (self._sharing(version, place) for version in versions)
-        return Serving(plate, guests, goals, plan, pots, shared=tuple(s for s in shared if s))
+        return Serving(
+            plate=plate,
+            guests=guests,
+            goals=goals,
+            plan=plan,
+            pots=pots,
+            shared=tuple(s for s in shared if s),
+        )
 
     def _before(self, swaps: Sequence[Swap]) -> Reading:
         """The kitchen's book with the bases that some swaps take and no others."""
@@ -108,7 +117,13 @@ class MenuServings:
         shared = self._proposer.tool_traces.of(version.pot)
         minds = any(self._minds_traces(group) for group in eaters)
         cleaned = tuple(CleanTool(version.pot, tool) for tool in shared) if minds else ()
-        return SmallPot(version.pot, self._solved.swaps[version], within, guests, cleaned)
+        return SmallPot(
+            pot=version.pot,
+            swaps=self._solved.swaps[version],
+            within=within,
+            guests=guests,
+            cleaned=cleaned,
+        )
 
     def _minds_traces(self, group: int) -> bool:
         """Whether traces count for a group in every way to a goal, or in one of them."""

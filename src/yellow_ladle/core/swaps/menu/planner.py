@@ -69,11 +69,17 @@ def question(
     library: BaseLibrary | None = None,
 ) -> "MenuQuestion":
     """What `plan_menu` asks, with the library only where somebody lacks a plate without it."""
-    own = MenuQuestion(Proposer(reading, limits, rules), plates, guests, each, None)
+    own = MenuQuestion(
+        proposer=Proposer(reading, limits, rules),
+        plates=plates,
+        guests=guests,
+        each=each,
+        library=None,
+    )
     if library is None or not own.somebody_lacks:
         return own
     whole = Proposer(library.whole, limits, rules, library.ids)
-    return MenuQuestion(whole, plates, guests, each, library)
+    return MenuQuestion(proposer=whole, plates=plates, guests=guests, each=each, library=library)
 
 
 class Pair(NamedTuple):
@@ -134,7 +140,11 @@ class MenuQuestion:
             solved = model.solve(max(seconds, LEAST_SECONDS))
         if solved is None:
             return plate_by_plate(
-                self._proposer, self.plates, self.groups, self.guests, self._library
+                proposer=self._proposer,
+                plates=self.plates,
+                groups=self.groups,
+                guests=self.guests,
+                library=self._library,
             )
         return self._answer(solved)
 
@@ -189,12 +199,21 @@ class MenuQuestion:
     def _model(self, wanted: Sequence[Pair]) -> MenuModel:
         needed, asked = self._lacking
         return MenuModel(
-            asked, self._ways, wanted, None if self._each is None else needed, self._library
+            proposer=asked,
+            ways=self._ways,
+            wanted=wanted,
+            needed=None if self._each is None else needed,
+            library=self._library,
         )
 
     def _answer(self, solved: Solved) -> MenuPlan:
         servings = MenuServings(
-            self._proposer, self._ways, self.groups, self.guests, solved, self._library
+            proposer=self._proposer,
+            ways=self._ways,
+            groups=self.groups,
+            guests=self.guests,
+            solved=solved,
+            library=self._library,
         )
         return servings.plan(self.plates, self._possible)
 

@@ -50,7 +50,13 @@ def plate_by_plate(
         if (key := (pot.pot, frozenset(pot.within)))
     }
     servings = tuple(
-        Serving(plate, names, goals, plan, tuple(made[p.pot, frozenset(p.within)] for p in pots))
+        Serving(
+            plate=plate,
+            guests=names,
+            goals=goals,
+            plan=plan,
+            pots=tuple(made[p.pot, frozenset(p.within)] for p in pots),
+        )
         for plate, names, goals, plan, pots in planned
     )
     # Every plate that somebody cannot eat as usual needs a pot of its own at the least.
@@ -68,5 +74,5 @@ def _pots_of(plan: Plan, guests: tuple[str, ...]) -> list[SmallPot]:
         within = tuple(swap for swap in plan.swaps if swap.in_ in beneath)
         here = tuple(swap for swap in plan.swaps if swap.in_ == pot)
         cleaned = tuple(move for move in plan.cleaned if move.in_ == pot)
-        found.append(SmallPot(pot, here, within, guests, cleaned))
+        found.append(SmallPot(pot=pot, swaps=here, within=within, guests=guests, cleaned=cleaned))
     return found

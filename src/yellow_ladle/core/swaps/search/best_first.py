@@ -235,13 +235,13 @@ class Walk:
         if node.pending == 0:
             chosen = listed(node.chosen)
             score = exact(
-                region.top,
-                chosen,
-                node.counts,
-                node.brought,
-                node.unfamiliar,
-                self._harmful,
-                region.roux,
+                top=region.top,
+                chosen=chosen,
+                counts=node.counts,
+                brought=node.brought,
+                unfamiliar=node.unfamiliar,
+                harmful=self._harmful,
+                roux=region.roux,
             )
             if score is not None:
                 self._wait(replace(node, exact=score))
@@ -311,12 +311,12 @@ class Walk:
         # A pot in which a label is checked, or a line freed, may stay as it is.
         surely = counts[0] == counts[1] == 0
         return score_of(
-            counts,
-            (node.brought.bit_count() + adds, (node.brought & self._harmful).bit_count()),
-            node.unfamiliar,
-            losses,
-            (taken.bit_count(), (taken & ~bounds.roux).bit_count()) if surely else (0, 0),
-            self._lost(node),
+            counts=counts,
+            adds=(node.brought.bit_count() + adds, (node.brought & self._harmful).bit_count()),
+            unfamiliar=node.unfamiliar,
+            losses=losses,
+            pots=(taken.bit_count(), (taken & ~bounds.roux).bit_count()) if surely else (0, 0),
+            lost=self._lost(node),
         )
 
     def _lost(self, node: _Node) -> float:

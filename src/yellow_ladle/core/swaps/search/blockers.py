@@ -72,12 +72,12 @@ def _blocked(proposer: Proposer, found: Found, choice: Choice) -> Iterator[Block
         why = "the pot's own statement says so; read it again"
         made = reading.book.preparations[pot]
         for flag in offending(own_mask(reading.layout, made), found.bad):
-            yield Blocked(pot, None, pot, flag, why, check=(pot,))
+            yield Blocked(in_=pot, line=None, from_=pot, flag=flag, why=why, check=(pot,))
         return
     made = reading.book.preparations[pot]
     line = made.lines[choice.line]
     for flag in offending(reading.masks[line.item], found.bad):
-        yield _line(proposer, found, choice.pot, choice.line, flag)
+        yield _line(proposer=proposer, found=found, pot=choice.pot, index=choice.line, flag=flag)
 
 
 def _other_stocks(proposer: Proposer, made: Preparation, bits: int) -> list[str]:
@@ -141,11 +141,11 @@ def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> 
     else:
         why = "no swap is known for this role"
     return Blocked(
-        pot,
-        index,
-        line.item,
-        flag,
-        why,
+        in_=pot,
+        line=index,
+        from_=line.item,
+        flag=flag,
+        why=why,
         buy=offers.missing,
         check=tuple(check),
         leave_out=len(made.lines) > 1,

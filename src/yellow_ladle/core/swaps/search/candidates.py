@@ -119,7 +119,9 @@ class Proposer:
         found += self._of_its_kind(made, index, line)
         missing: list[str] = []
         seen = {self._alike(offer) for offer in found}
-        for offer in self._by_rule(made, index, line, milk_goes, missing):
+        for offer in self._by_rule(
+            made=made, index=index, line=line, milk_goes=milk_goes, missing=missing
+        ):
             # One rule is enough to bring the same item at the same loss.
             if self._alike(offer) not in seen:
                 seen.add(self._alike(offer))
@@ -140,13 +142,13 @@ class Proposer:
                 grams = self.balance.line_grams(other)
                 yield Offer(
                     Swap(
-                        made.id,
-                        index,
-                        line.item,
-                        other.item,
-                        other.quantity,
-                        other.unit,
-                        ON_THE_CARD,
+                        in_=made.id,
+                        line=index,
+                        from_=line.item,
+                        to=other.item,
+                        quantity=other.quantity,
+                        unit=other.unit,
+                        rule=ON_THE_CARD,
                     ),
                     cost=self.prices.of_line(other.item, grams),
                 )
@@ -155,7 +157,15 @@ class Proposer:
         """The small pots that the kitchen has made from this one before."""
         for item in self.reading.variants.get(line.item, ()):
             if self._allowed(item, line):
-                swap = Swap(made.id, index, line.item, item, line.quantity, line.unit, THERE_IS)
+                swap = Swap(
+                    in_=made.id,
+                    line=index,
+                    from_=line.item,
+                    to=item,
+                    quantity=line.quantity,
+                    unit=line.unit,
+                    rule=THERE_IS,
+                )
                 yield Offer(swap, cost=self.prices.of_line(item, self.balance.line_grams(line)))
 
     def _of_its_kind(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
@@ -173,7 +183,15 @@ class Proposer:
                 continue
             if is_dark(pot) != is_dark(book.preparations[item]):
                 continue
-            swap = Swap(made.id, index, line.item, item, line.quantity, line.unit, OF_ITS_KIND)
+            swap = Swap(
+                in_=made.id,
+                line=index,
+                from_=line.item,
+                to=item,
+                quantity=line.quantity,
+                unit=line.unit,
+                rule=OF_ITS_KIND,
+            )
             cost = self.prices.of_line(item, self.balance.line_grams(line))
             lost = NEVER_COOKED_HERE if item in self.bases else A_LITTLE_OTHER
             yield Offer(swap, lost, cost, BROUGHT)
@@ -221,15 +239,21 @@ class Proposer:
                     missing.append(class_)
                 for item in held:
                     if self._allowed(item, line) and item != made.id:
-                        offer = self._offer(made, index, line, rule, item)
+                        offer = self._offer(made=made, index=index, line=line, rule=rule, to=item)
                         adds = self._added(made, rule, offer.swap, missing)
                         if adds is not None:
                             yield replace(offer, swap=replace(offer.swap, adds=adds))
 
     def _offer(self, made: Preparation, index: int, line: Line, rule: SwapRule, to: str) -> Offer:
-        swap = _swap(made, index, line, rule, to, self.balance)
+        swap = _swap(made=made, index=index, line=line, rule=rule, to=to, balance=self.balance)
         grams = self.balance.line_grams(Line(to, swap.quantity, swap.unit, line.role))
-        lost = lost_by_figures(self.balance, made, swap, rule.fidelity.lost, rule.colours)
+        lost = lost_by_figures(
+            balance=self.balance,
+            made=made,
+            swap=swap,
+            lost=rule.fidelity.lost,
+            colours=rule.colours,
+        )
         effort = LIKE if max(lost) <= NEAR + 1e-9 else BROUGHT
         if self._is_roux_of_the_house(line, to):
             effort = IN_THE_HOUSE
@@ -273,7 +297,7 @@ class Proposer:
         share = self.pots.shares(made.id).get(index, NOTHING)
         missed = sum(part * gone for part, gone in zip(share, lost, strict=True)) > LITTLE
         missed = missed or self.pots.names_the_dish(made, index, line)
-        swap = _swap(made, index, line, rule, None)
+        swap = _swap(made=made, index=index, line=line, rule=rule, to=None)
         return Offer(swap, lost, effort=MISSED if missed else LEFT_OUT)
 
     def _keeps(self, rule: SwapRule, made: Preparation) -> bool:
@@ -312,22 +336,22 @@ def _swap(
 ) -> Swap:
     quantity, unit, why = 0.0, line.unit, ""
     if to is not None and balance is not None:
-        worked = worked_out(balance, made, line, to, rule)
+        worked = worked_out(balance=balance, made=made, line=line, to=to, rule=rule)
         quantity, unit, why = worked.quantity, worked.unit, worked.why
     return Swap(
-        made.id,
-        index,
-        line.item,
-        to,
-        quantity,
-        unit,
-        rule.id,
-        rule.method,
-        rule.stage,
-        why,
-        rule.when,
-        rule.drops,
-        rule.minutes,
+        in_=made.id,
+        line=index,
+        from_=line.item,
+        to=to,
+        quantity=quantity,
+        unit=unit,
+        rule=rule.id,
+        method=rule.method,
+        stage=rule.stage,
+        why=why,
+        when=rule.when,
+        drops=rule.drops,
+        minutes=rule.minutes,
         voids=rule.voids,
     )
 

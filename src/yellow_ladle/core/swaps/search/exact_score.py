@@ -57,7 +57,13 @@ def exact(
     if any(option.cost and not weights[choice.pot][3] for choice, option in chosen):
         losses = (*losses[:3], UNKNOWN, *losses[4:])
     adds = (brought.bit_count(), (brought & harmful).bit_count())
-    return score_of(counts, adds, unfamiliar, losses, (len(remade), len(remade - roux)))
+    return score_of(
+        counts=counts,
+        adds=adds,
+        unfamiliar=unfamiliar,
+        losses=losses,
+        pots=(len(remade), len(remade - roux)),
+    )
 
 
 def weighed(weight: Weight, losses: Losses) -> Losses:

@@ -99,7 +99,15 @@ def propose(
 
     With the `library` of the same reading its bases are candidates too.
     """
-    search = _Search(reading, item, goals, limits, rules, habits, library)
+    search = _Search(
+        reading=reading,
+        item=item,
+        goals=goals,
+        limits=limits,
+        rules=rules,
+        habits=habits,
+        library=library,
+    )
     plans = search.meeting(limit)
     checks = search.checks_first(min((plan.score.swaps for plan in plans), default=None))
     bought = search.with_a_purchase(plans)
@@ -119,7 +127,16 @@ def propose(
 def can_meet(proposer: Proposer, item: str, goals: Goals, library: BaseLibrary | None) -> bool:
     """Whether some plan brings an item to its goals; `proposer` goes by the same library."""
     reading, limits = proposer.reading, proposer.limits
-    search = _Search(reading, item, goals, limits, proposer.rules, USUAL, library, proposer)
+    search = _Search(
+        reading=reading,
+        item=item,
+        goals=goals,
+        limits=limits,
+        rules=proposer.rules,
+        habits=USUAL,
+        library=library,
+        proposer=proposer,
+    )
     return bool(search.meeting(1))
 
 
@@ -140,7 +157,9 @@ class _Search:
         self.item = item
         self.goals = goals
         bases = frozenset() if library is None else library.ids
-        self.proposer = proposer or Proposer(self.reading, limits, rules, bases, item)
+        self.proposer = proposer or Proposer(
+            reading=self.reading, limits=limits, rules=rules, bases=bases, item=item
+        )
         self.ways_to_goal = offences(reading, goals)
         self.whole = True
         self._habits = habits
@@ -185,7 +204,11 @@ class _Search:
             return ()
         whole = self.library.only(self.library.ids, goods)
         proposer = Proposer(
-            whole, self.proposer.limits, self.proposer.rules, self.library.ids, self.item
+            reading=whole,
+            limits=self.proposer.limits,
+            rules=self.proposer.rules,
+            bases=self.library.ids,
+            item=self.item,
         )
         allowing = Allowing(checks=True, only=frozenset(id for id, _ in goods))
         regions = [Region(proposer, self.item, bad, allowing) for bad in self.ways_to_goal]
@@ -202,7 +225,13 @@ class _Search:
             assert self.library is not None
             cards = self.library.cards_of(swap.to for swap in found.swaps)
             before = self.library.only(cards, buy)
-            plan = carried(before, self.item, self.goals, found.swaps, found.cleaned)
+            plan = carried(
+                before=before,
+                item=self.item,
+                goals=self.goals,
+                swaps=found.swaps,
+                cleaned=found.cleaned,
+            )
             if plan is None or self._is_thinner(plan):
                 return None
             return replace(plan, cards=cards, buy=buy)
@@ -241,7 +270,14 @@ class _Search:
     ) -> Walk:
         most_pots = self.proposer.limits.most_pots
         harmful = harmful_bits(self.reading)
-        return Walk(regions, rank, most_pots, self._habits.familiar, most_steps, harmful)
+        return Walk(
+            regions=regions,
+            rank=rank,
+            most_pots=most_pots,
+            familiar=self._habits.familiar,
+            most_steps=most_steps,
+            harmful=harmful,
+        )
 
     @property
     def _rank(self) -> Callable[[Score], Rank]:
@@ -259,7 +295,9 @@ class _Search:
             if not needs.all_of(found):
                 return None
             cards, before = self._with_cards(found)
-            plan = carried(before, self.item, goals, found.swaps, found.cleaned)
+            plan = carried(
+                before=before, item=self.item, goals=goals, swaps=found.swaps, cleaned=found.cleaned
+            )
             if plan is None or not needs.met_by(plan) or self._is_thinner(plan):
                 return None
             return replace(plan, cards=cards)
@@ -292,7 +330,7 @@ class _Search:
         """What stands in the way where there are plans, but each leaves some pot thinner."""
         bad = self.ways_to_goal[0] if self.ways_to_goal else {}
         return tuple(
-            Blocked(pot, None, pot, flag, TOO_THIN)
+            Blocked(in_=pot, line=None, from_=pot, flag=flag, why=TOO_THIN)
             for pot in self._thinner
             for flag in offending(self.reading.masks[pot], bad)
         )
@@ -349,7 +387,13 @@ class _Search:
         if not found.checks or not found.acyclic(book) or not found.yields_what_it_uses(book):
             return None
         if self.proposer.limits.keep_thickness:
-            plan = carried(self.reading, self.item, self.goals, found.swaps, found.cleaned)
+            plan = carried(
+                before=self.reading,
+                item=self.item,
+                goals=self.goals,
+                swaps=found.swaps,
+                cleaned=found.cleaned,
+            )
             if plan is None or thinner(self.reading, plan.after, plan.pots):
                 return None
         checks = (

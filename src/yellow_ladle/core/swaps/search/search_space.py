@@ -175,13 +175,13 @@ class Region:
                 options = tuple(self._options(pot, index, line))
                 choices.append(
                     Choice(
-                        pot,
-                        index,
-                        options,
-                        shares[index],
-                        self._makings(line),
-                        self._identity.share(pot, index),
-                        (pot, index) in self._identity.main,
+                        pot=pot,
+                        line=index,
+                        options=options,
+                        share=shares[index],
+                        makings=self._makings(line),
+                        dry=self._identity.share(pot, index),
+                        main=(pot, index) in self._identity.main,
                     )
                 )
                 others -= 1
@@ -300,17 +300,17 @@ class Region:
             assert deciding is not None
             choices = tuple(
                 Choice(
-                    choice.pot,
-                    choice.line,
-                    tuple(
+                    pot=choice.pot,
+                    line=choice.line,
+                    options=tuple(
                         option
                         for option in choice.options
                         if option.leads is None or option.leads in self._clearable
                     ),
-                    choice.share,
-                    choice.makings,
-                    choice.dry,
-                    choice.main,
+                    share=choice.share,
+                    makings=choice.makings,
+                    dry=choice.dry,
+                    main=choice.main,
                 )
                 for choice in deciding.choices
             )

@@ -77,9 +77,9 @@ def carried_together(
 ) -> Plan | None:
     """A set of swaps as a plan for some items, read again; None where it closes a loop."""
     if len(items) == 1:
-        return carried(reading, items[0], goals, swaps, cleaned)
+        return carried(before=reading, item=items[0], goals=goals, swaps=swaps, cleaned=cleaned)
     before, whole = with_whole(reading, items)
-    plan = carried(before, whole, goals, swaps, cleaned)
+    plan = carried(before=before, item=whole, goals=goals, swaps=swaps, cleaned=cleaned)
     return None if plan is None else _of_items(reading, items, plan, whole)
 
 

@@ -33,7 +33,7 @@ def worked_out(balance: Balance, made: Preparation, line: Line, to: str, rule: S
     found = None
     match rule.law:
         case "thickening":
-            found = _thickening(balance, made, line, to, rule.stage)
+            found = _thickening(balance=balance, made=made, line=line, to=to, stage=rule.stage)
         case "fat":
             found = _fat(balance, line, to)
         case "volume":

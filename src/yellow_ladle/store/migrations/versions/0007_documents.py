@@ -60,11 +60,11 @@ def upgrade() -> None:
         (
             row,
             _preparation(
-                row,
-                statements.get(row["id"], ()),
-                lines.get(row["id"], ()),
-                steps.get(row["id"], ()),
-                parts.get(row["id"], ()),
+                row=row,
+                statements=statements.get(row["id"], ()),
+                lines=lines.get(row["id"], ()),
+                steps=steps.get(row["id"], ()),
+                parts=parts.get(row["id"], ()),
             ),
         )
         for row in preparations
