@@ -1,11 +1,13 @@
 """How much a test tries, and from which seed; the runner sets both for all processes.
 
-By default the tests that search for counter-examples try a part of what they can; with
-`./ladle test --thorough` they try all of it. The same seed gives the same examples.
+By default the tests that search for counter-examples try a part of what they can, and those that
+take seconds and have a quicker one beside them wait; with `./ladle test --thorough` all is tried.
+The same seed gives the same examples.
 """
 
 import os
-from collections.abc import Callable
+import unittest
+from collections.abc import Callable, Sequence
 from typing import Any, TypeVar
 
 from hypothesis import seed, settings
@@ -14,8 +16,20 @@ THOROUGH = os.environ.get("LADLE_THOROUGH") == "1"
 SEED = int(os.environ.get("LADLE_SEED", "1"))
 QUICK_SHARE = 4
 MIN_EXAMPLES = 3
+LEFT_OUT = "only the thorough run tries it"
 
 Test = TypeVar("Test", bound=Callable[..., Any])
+
+
+Item = TypeVar("Item")
+
+thorough = unittest.skipUnless(THOROUGH, LEFT_OUT)
+"""A test that takes seconds, and beside which a quicker one tries the same parts."""
+
+
+def sample(every: Sequence[Item]) -> Sequence[Item]:
+    """The items that are tried: all in a thorough run, else a quarter, another one each seed."""
+    return every if THOROUGH else every[SEED % QUICK_SHARE :: QUICK_SHARE]
 
 
 def tries(full: int) -> int:

@@ -20,6 +20,7 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
+from tests.effort import thorough
 from tests.filled import filled
 from tests.kitchens import line, product
 from yellow_ladle.core.reading.update import Change
@@ -55,6 +56,7 @@ class CardBrowserTest(BrowserTest):
 
 
 class Writing(CardBrowserTest):
+    @thorough
     def test_a_word_without_a_line_is_refused_or_recorded_unchecked(self) -> None:
         self.open("/pots/oatcakes/edit", "[aria-label='Amount of line 1']")
         self.click("[role=tab]", "Method")
@@ -69,6 +71,7 @@ class Writing(CardBrowserTest):
         self.assertEqual(dict(self.made("oatcakes").statements), {})
         self.no_complaints()
 
+    @thorough
     def test_ten_amounts_as_people_write_them(self) -> None:
         self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
         for text, understood, grams in TYPED:
@@ -104,6 +107,7 @@ class Writing(CardBrowserTest):
         self.assertIn("start slow", card.method[4].caution)
         self.no_complaints()
 
+    @thorough
     def test_lines_are_moved_by_keyboard_and_steps_by_dragging(self) -> None:
         self.open("/pots/milk-sauce/edit", "[data-mover]")
         movers = self.browser.find_elements(By.CSS_SELECTOR, "[data-mover]")
@@ -125,6 +129,7 @@ class Writing(CardBrowserTest):
         self.assertEqual(self.made("milk-sauce").lines[1].item, "white-roux")
         self.assertTrue(self.made("milk-sauce").method[1].text.startswith("Strain;"))
 
+    @thorough
     def test_a_new_product_is_made_in_place_and_spelling_is_forgiven(self) -> None:
         self.open("/pots/white-roux/edit", "#item-0")
         self.click("button", "Add a line")
@@ -138,6 +143,7 @@ class Writing(CardBrowserTest):
         product = self.served.ledger.now.reading.book.products["marsh-mallow-root"]
         self.assertEqual(product.otherwise.word, "unchecked")
 
+    @thorough
     def test_names_that_come_late_do_not_make_a_new_product(self) -> None:
         self.open("/pots/white-roux/edit", "#item-0")
         self.click("button", "Add a line")
@@ -149,6 +155,7 @@ class Writing(CardBrowserTest):
         self.shows("Changes no pot and no plate.", "aside")
         self.assertNotIn("bay-2", self.served.ledger.now.reading.book.products)
 
+    @thorough
     def test_lines_of_a_by_product_are_counted_anew_and_tools_are_chosen(self) -> None:
         self.open("/pots/hen-stock/edit", "[data-mover]")
         self.click("[role=tab]", "By-products and ways")
@@ -226,6 +233,7 @@ class Writing(CardBrowserTest):
         self.open("/pots/white-roux/edit", "[data-others]")
         self.shows("NB has this card open as well.", "[data-others]")
 
+    @thorough
     def test_two_people_on_one_card_merge_line_by_line(self) -> None:
         self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
         self.type_amount(1, "520 g")
@@ -245,6 +253,7 @@ class Writing(CardBrowserTest):
 
 
 class Reading(CardBrowserTest):
+    @thorough
     def test_an_alternative_that_changes_a_diet_is_chosen(self) -> None:
         self.open("/pots/veloute")
         before = self.served.ledger.now.reading.verdict("mushroom-cream", "pescatarian").value
@@ -268,6 +277,7 @@ class Reading(CardBrowserTest):
         self.accessible()
         self.no_complaints()
 
+    @thorough
     def test_a_timer_runs_down(self) -> None:
         self.open("/pots/white-roux")
         self.click("[aria-label='Start the timer of step 1, 3 min']")
@@ -286,6 +296,7 @@ class Reading(CardBrowserTest):
         self.accessible()
         self.no_complaints()
 
+    @thorough
     def test_ways_are_read_side_by_side(self) -> None:
         self.open("/pots/roast-shell-stock")
         self.click("[data-ways] a", "side by side")
@@ -301,6 +312,7 @@ class Reading(CardBrowserTest):
         self.assertEqual(self.made("roast-shell-stock").way, "short and clean")
         self.no_complaints()
 
+    @thorough
     def test_a_pot_is_copied_and_retired(self) -> None:
         self.open("/pots/kelp-stock")
         self.click("button", "More")
@@ -317,6 +329,7 @@ class Reading(CardBrowserTest):
         self.click("[role=dialog] button", "Record")
         self.shows("not offered any more", "main")
 
+    @thorough
     def test_the_print_sheet(self) -> None:
         self.open("/pots/keepers-chowder/print", "[data-sheet]")
         self.shows("Contains: Cereals with gluten (wheat), Fish, Milk", "[data-sheet=A4]")
@@ -327,6 +340,7 @@ class Reading(CardBrowserTest):
 
 
 class Bench(CardBrowserTest):
+    @thorough
     def test_the_bench_puts_a_thickener_into_a_pot(self) -> None:
         self.open("/pots/celeriac-pear-soup/thickening", "[data-option]")
         self.click("label", "holds in acid")
@@ -385,6 +399,7 @@ class BringingIn(CardBrowserTest):
         self.assertEqual(reading.level("onion-and-ale-soup", "celery").word, "contains")
         self.no_complaints()
 
+    @thorough
     def test_words_that_an_item_does_not_say_are_kept_and_asked(self) -> None:
         self.open("/recipes", "h1")
         self.see("textarea").send_keys(WALNUT_CRUMBLE)
@@ -413,6 +428,7 @@ class BringingIn(CardBrowserTest):
         self.assertEqual([line.item for line in lines], ["butter", "plain-flour", "walnut-oil"])
         self.no_complaints()
 
+    @thorough
     def test_a_batch_is_put_away_taken_up_parted_and_recorded_with_its_plain_foods(self) -> None:
         self.open("/recipes", "h1")
         self.see("textarea").send_keys(RUN_TOGETHER)
@@ -441,6 +457,7 @@ class BringingIn(CardBrowserTest):
         self.assertIn("fried-crumbs", book.preparations)
         self.no_complaints()
 
+    @thorough
     def test_a_pasted_notebook_is_looked_at_once_and_recorded(self) -> None:
         self.open("/recipes", "h1")
         self.see("textarea").send_keys(NOTEBOOK)
@@ -541,6 +558,7 @@ class AfterAKill(CardBrowserTest):
     def serve(self, path: Path) -> Apart:
         return Apart(path)
 
+    @thorough
     def test_a_draft_outlives_the_server(self) -> None:
         self.open("/pots/white-roux/edit", "[aria-label='Amount of line 1']")
         self.type_amount(1, "650 g")

@@ -8,6 +8,7 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import LISTED, BrowserTest
+from tests.effort import thorough
 from yellow_ladle.core.book.book import Book, Preparation, owner_of
 from yellow_ladle.demo.kitchen import demo_book
 
@@ -35,6 +36,7 @@ class DependencyGraph(BrowserTest):
         self.accessible()
         self.no_complaints()
 
+    @thorough
     def test_a_diet_is_shown_in_words(self) -> None:
         self.open("/", "[data-strip=veloute]")
         self.ask("vegetarian")
@@ -84,6 +86,7 @@ class DependencyGraph(BrowserTest):
         self.see("h1", "Pickled samphire")
         self.no_complaints()
 
+    @thorough
     def test_what_is_typed_before_a_list_is_there_is_kept(self) -> None:
         with self.slow(SLOW_MS):
             self.open("/", "[data-strip=veloute]")
@@ -124,6 +127,7 @@ class DependencyGraph(BrowserTest):
         self.press("3")
         self.see("h1#larder")
 
+    @thorough
     def test_a_pot_is_recorded_by_its_flags_alone(self) -> None:
         self.open("/", "[data-strip=veloute]")
         self.click("button", "Record a pot")
@@ -150,6 +154,7 @@ class DependencyGraph(BrowserTest):
         self.shows("declares by US 9", "header")
         self.shows("To declare, US 9 Nothing.", "[data-by=flag]")
 
+    @thorough
     def test_the_dark_ground_keeps_its_contrast(self) -> None:
         self.open("/", "[data-strip=veloute]")
         self.click("button[aria-label='Dark colours for the night pass']")
@@ -181,6 +186,7 @@ def enlarged() -> Book:
 class LargeFamily(BrowserTest):
     book = staticmethod(enlarged)
 
+    @thorough
     def test_three_hundred_pots_answer_a_choice(self) -> None:
         self.open("/", "[data-strip=veloute-5]")
         self.assertEqual(len(self.served.ledger.now.reading.book.preparations), 300)

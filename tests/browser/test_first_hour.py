@@ -7,6 +7,7 @@ from selenium.webdriver.support.ui import Select
 from selenium.webdriver.support.wait import WebDriverWait
 
 from tests.browser.harness import WAIT, BrowserTest
+from tests.effort import thorough
 from tests.recipes.measuring import texts
 from yellow_ladle.core.book.book import Book, Kitchen
 from yellow_ladle.core.vocabulary.levels import Level
@@ -63,6 +64,7 @@ class Counting(BrowserTest):
 
 
 class FirstScreen(Counting):
+    @thorough
     def test_it_asks_what_there_is_and_each_answer_leads_on(self) -> None:
         self.open("/", "h2")
         self.shows("What is there already?")
@@ -97,6 +99,7 @@ class FirstScreen(Counting):
 
 
 class AQuickCard(Counting):
+    @thorough
     def test_a_card_is_its_name_and_its_lines_as_text(self) -> None:
         self.open("/", "h2")
         self.tap("main a", "One card, written here")
@@ -158,6 +161,7 @@ class FirstPlates(Counting):
         self.assertLess(minutes, 2)
         self.no_complaints()
 
+    @thorough
     def test_ten_pasted_recipes_become_a_family(self) -> None:
         begun = time.monotonic()
         wanted = [text["text"] for text in texts(english=True, aside=False)][:10]

@@ -5,10 +5,12 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
+from tests.effort import thorough
 from yellow_ladle.core.vocabulary.regimes import regimes
 
 
 class Places(BrowserTest):
+    @thorough
     def test_six_places_by_keys_and_taps_and_old_addresses_still_lead_there(self) -> None:
         self.open("/", "[data-strip]")
         self.script("document.activeElement.blur()")
@@ -38,6 +40,7 @@ class HalfWritten(BrowserTest):
         self.open(place)
         self.assertEqual(self.named("input", box).get_attribute("value"), words)
 
+    @thorough
     def test_a_need_and_a_maker(self) -> None:
         self.again("/guests", "Guest or table", "Table 12")
         self.open("/larder/butter", "textarea")
@@ -48,6 +51,7 @@ class HalfWritten(BrowserTest):
         maker = self.named("input", "Name of the maker")
         self.assertEqual(maker.get_attribute("value"), "Gull & Sons")
 
+    @thorough
     def test_the_settings_and_a_flag_of_our_own(self) -> None:
         self.open("/", "[data-strip]")
         settings = "The kitchen's settings: Skerrow Light"
@@ -126,6 +130,7 @@ class AGuest(BrowserTest):
         self.assertIn("fit=dairy_free", self.browser.current_url)
         self.no_complaints()
 
+    @thorough
     def test_the_find_box_knows_what_guests_say(self) -> None:
         self.open("/", "[data-strip]")
         for said, name in (("coeliac", "gluten-free"), ("nuts", "nut-free")):

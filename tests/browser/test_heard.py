@@ -16,6 +16,7 @@ from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.support.wait import WebDriverWait
 
 from tests.browser.harness import OPTIONS, ROOT, WAIT, BrowserTest, server
+from tests.effort import thorough
 from tests.filled import demo_content, filled
 from yellow_ladle.core.reading.update import stating
 from yellow_ladle.core.vocabulary.levels import Level
@@ -43,6 +44,7 @@ class OneServer(BrowserTest):
         self.accessible()
         self.no_complaints()
 
+    @thorough
     def test_nothing_that_is_typed_is_lost_and_the_focus_stays(self) -> None:
         self.open("/pots/white-roux/edit", "[data-pot-name]")
         field = self.see("[data-pot-name]")
@@ -52,6 +54,7 @@ class OneServer(BrowserTest):
         self.assertTrue(field.get_attribute("value").endswith(" of our own"))
         self.assertEqual(self.browser.switch_to.active_element, field)
 
+    @thorough
     def test_two_tabs_share_one_connection_and_both_hear(self) -> None:
         self.open("/pots/white-roux", "h1")
         first = self.browser.current_window_handle
@@ -146,6 +149,7 @@ class TwoBrowsers(BrowserTest):
         self.shows("Recorded.", "[role=status]")
         self.text_of(other, "Sesame")
 
+    @thorough
     def test_a_page_says_that_it_hears_nothing_and_catches_up(self) -> None:
         self.open("/pots/white-roux", "h1")
         self.shows("What it carries")

@@ -13,6 +13,7 @@ from selenium.webdriver.support.select import Select
 from selenium.webdriver.support.wait import WebDriverWait
 
 from tests.browser.harness import WAIT, BrowserTest
+from tests.effort import thorough
 from tests.labels.pictures import Drawn, picture
 from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.product import Product
@@ -87,6 +88,7 @@ class ReadingALabel(LarderPages):
         self.assertEqual(powder.otherwise, Level.FREE)
         self.no_complaints()
 
+    @thorough
     def test_to_record_is_to_take_what_was_read(self) -> None:
         self.open("/larder/stock-powder", "textarea")
         self.see("textarea").send_keys("Salt, celery seed, flavouring. May contain mustard.")
@@ -101,6 +103,7 @@ class ReadingALabel(LarderPages):
         self.assertEqual(powder.otherwise, Level.UNCHECKED)
         self.no_complaints()
 
+    @thorough
     def test_one_proposal_alone_leaves_the_rest_unchecked(self) -> None:
         self.open("/larder/stock-powder", "textarea")
         self.see("textarea").send_keys("Salt, celery seed, flavouring")
@@ -127,6 +130,7 @@ class ReadingALabel(LarderPages):
         self.assertEqual(stated, {"celery": Level.CONTAINS, **own})
         self.assertEqual(self.product("stock-powder").otherwise, Level.UNCHECKED)
 
+    @thorough
     def test_a_plain_food_takes_one_key(self) -> None:
         self.open("/larder/new", "#start-from")
         self.choose("#start-from", "leek", "Leek")
@@ -142,6 +146,7 @@ class ReadingALabel(LarderPages):
         self.assertEqual(leek.statements, {"allium": Level.CONTAINS})
         self.assertEqual(leek.evidence["otherwise"].kind, "plain_food")
 
+    @thorough
     def test_a_good_with_a_label_says_what_to_look_for_and_is_not_checked(self) -> None:
         self.open("/larder/new", "#start-from")
         self.choose("#start-from", "stock cube", "Stock cube")
@@ -177,6 +182,7 @@ class Makers(LarderPages):
         self.assertEqual(self.level("oatcakes", "egg"), Level.FREE)
         self.no_complaints()
 
+    @thorough
     def test_a_certificate_with_its_last_day(self) -> None:
         self.open("/larder/nettle-cheese", "textarea")
         self.click("[role=tab]", "Numbers and certificates")
@@ -190,6 +196,7 @@ class Makers(LarderPages):
         self.assertEqual(cheese.certificates, ("organic", "vegan"))
         self.assertEqual(cheese.papers["vegan"].number, "V-9")
 
+    @thorough
     def test_a_compound_product_gets_a_part(self) -> None:
         self.open("/larder/pepper-salt", "textarea")
         self.click("[role=tab]", "Made of")
@@ -200,6 +207,7 @@ class Makers(LarderPages):
         self.shows("Recorded.", "[role=status]")
         self.assertEqual(self.level("pepper-salt", "celery"), Level.CONTAINS)
 
+    @thorough
     def test_a_picture_of_the_label_is_kept_and_a_wrong_file_refused(self) -> None:
         out = io.BytesIO()
         Image.new("RGB", (60, 40), "tan").save(out, "PNG")
@@ -213,6 +221,7 @@ class Makers(LarderPages):
 
 
 class BarCodes(LarderPages):
+    @thorough
     def test_a_scanner_opens_the_jar_and_an_unknown_code_begins_one(self) -> None:
         self.open("/larder", "h1")
         self.named("input", "Bar code").send_keys("(01)02000000000022(10)L7", Keys.ENTER)
@@ -231,6 +240,7 @@ class BarCodes(LarderPages):
 
 
 class JarByJar(LarderPages):
+    @thorough
     def test_one_jar_after_another_the_most_useful_first(self) -> None:
         self.open("/unchecked", "h1")
         first, second = (
@@ -276,6 +286,7 @@ class Bags(LarderPages):
         self.assertEqual(self.level("roast-shell-stock", "mollusc"), Level.FREE)
         self.no_complaints()
 
+    @thorough
     def test_what_a_pot_leaves_goes_into_a_bag_in_two_taps(self) -> None:
         self.open("/pots/hen-stock")
         self.click("button", "Into a bag")
@@ -298,6 +309,7 @@ class Tools(LarderPages):
         self.shows("Nothing went through since the last wash.", "[data-tool='stick blender']")
         self.no_complaints()
 
+    @thorough
     def test_one_that_is_always_shared_counts_in_the_book(self) -> None:
         self.open("/tools")
         self.assertEqual(self.level("hen-stock", "crustacean"), Level.FREE)
@@ -325,6 +337,7 @@ class Supplier(LarderPages):
         self.gone("[data-notice]")
         self.no_complaints()
 
+    @thorough
     def test_a_bar_code_opens_its_product(self) -> None:
         self.open("/supplier")
         self.see("form input").send_keys("2000000000022", Keys.ENTER)
@@ -386,6 +399,7 @@ class SigningOff(LarderPages):
 
 
 class AskingTheMakers(LarderPages):
+    @thorough
     def test_an_answer_is_written_down_from_the_list(self) -> None:
         self.open("/unchecked")
         self.click("main a", "Ask the makers")
@@ -402,6 +416,7 @@ class AskingTheMakers(LarderPages):
 
 
 class OneJarAfterAnother(LarderPages):
+    @thorough
     def test_no_jar_is_skipped_after_one_is_recorded(self) -> None:
         self.open("/unchecked")
         links = "[...document.querySelectorAll('[data-held] a.font-name[href^=\"/larder\"]')]"
@@ -417,6 +432,7 @@ class OneJarAfterAnother(LarderPages):
             self.click("button:not(:disabled)", "Record")
         self.no_complaints()
 
+    @thorough
     def test_a_half_written_jar_is_there_when_one_comes_back(self) -> None:
         self.open("/larder/stock-powder", "textarea")
         self.see("textarea").send_keys("Salt, celery seed")
@@ -441,6 +457,7 @@ class TheUncheckedList(LarderPages):
         self.assertNotIn("plain", first.text)
         self.no_complaints()
 
+    @thorough
     def test_what_is_one_food_is_marked_plain_and_says_what_that_records(self) -> None:
         plate = Preparation("plate", "Plate", "dish", lines=(Line("walnuts", 50, "g", "body"),))
         new = Change((Product("walnuts", "Walnuts"),), (plate,))
@@ -471,6 +488,7 @@ class TheUncheckedList(LarderPages):
         self.assertFalse(self.see("button", "Record").is_enabled())
         self.no_complaints()
 
+    @thorough
     def test_a_guest_is_added_and_answered(self) -> None:
         self.open("/unchecked")
         self.see("aside input").send_keys("Bar, seat two")
@@ -481,6 +499,7 @@ class TheUncheckedList(LarderPages):
         self.gone("[aria-label='Bar, seat two is answered']")
         self.assertEqual(len(self.served.ledger.now.reading.book.needs), 3)
 
+    @thorough
     def test_the_history_takes_a_change_back(self) -> None:
         book = self.served.ledger.now.reading.book
         self.served.ledger.record(stating(book, "butter", "soy", Level.CONTAINS), {"butter": 1})

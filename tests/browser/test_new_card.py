@@ -3,10 +3,12 @@
 import unittest
 
 from tests.browser.harness import BrowserTest
+from tests.effort import thorough
 from yellow_ladle.core.book.book import Book, Kitchen
 
 
 class Beginning(BrowserTest):
+    @thorough
     def test_a_copy_of_another_card(self) -> None:
         self.open("/pots/new", "[data-pot-name]")
         self.click("[aria-label='Begin from'] button", "a copy")
@@ -22,6 +24,7 @@ class Beginning(BrowserTest):
         lines = [line.item for line in book.preparations["veloute-copy"].lines]
         self.assertEqual(lines, [line.item for line in book.preparations["veloute"].lines])
 
+    @thorough
     def test_lines_and_steps_are_moved_by_buttons_too(self) -> None:
         self.open("/pots/veloute/edit", "[aria-label='Amount of line 1']")
         first = "return document.querySelector('#item-0').value"

@@ -10,6 +10,7 @@ from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.harness import BrowserTest
+from tests.effort import thorough
 from tests.labels.pictures import FONTS, Drawn, picture
 from yellow_ladle.devices.picture_reader import can_read
 
@@ -56,6 +57,7 @@ class Photographs(BrowserTest):
         self.assertFalse(self.see("button", "Take all").is_enabled())
         self.no_complaints()
 
+    @thorough
     def test_a_picture_on_its_side_is_turned_and_cut(self) -> None:
         self.open("/larder/stock-powder", "textarea")
         side = self.label().transpose(Image.Transpose.ROTATE_90)
@@ -82,6 +84,7 @@ class Photographs(BrowserTest):
         self.assertIn("CELERY", self.see("textarea").get_attribute("value"))
         self.no_complaints()
 
+    @thorough
     def test_a_large_photograph_is_made_smaller_before_it_is_sent(self) -> None:
         page = Image.effect_noise((5_000, 3_600), 90).convert("RGB")
         page.paste(self.label().convert("RGB"), (300, 300))
@@ -93,6 +96,7 @@ class Photographs(BrowserTest):
         self.see("img[alt='The label of Stock powder, tub without a label']")
         self.no_complaints()
 
+    @thorough
     def test_a_recipe_is_photographed_compared_and_read(self) -> None:
         page = Image.new("L", (900, 480), 245)
         draw = ImageDraw.Draw(page)

@@ -5,6 +5,7 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
+from tests.effort import thorough
 from yellow_ladle.core.reading.update import stating
 from yellow_ladle.core.vocabulary.levels import Level
 
@@ -25,6 +26,7 @@ class Pot(BrowserTest):
         self.accessible()
         self.no_complaints()
 
+    @thorough
     def test_a_lines_amount_and_item_are_changed(self) -> None:
         self.open("/pots/leek-cider-sauce")
         self.click("main li button", "Brough Dairy double cream")
@@ -41,6 +43,7 @@ class Pot(BrowserTest):
         self.assertEqual((line.item, line.quantity, line.stage), ("oat-cream", 150, "finish"))
         self.no_complaints()
 
+    @thorough
     def test_another_alternative_is_taken_into_use(self) -> None:
         self.open("/pots/veloute")
         self.click("main li button", "Garden stock")
@@ -51,6 +54,7 @@ class Pot(BrowserTest):
         book = self.served.ledger.now.reading.book
         self.assertEqual(book.preparations["veloute"].counted(), [0, 2, 4])
 
+    @thorough
     def test_a_card_is_edited_by_adding_a_line(self) -> None:
         self.open("/pots/white-roux")
         self.click("a", "Edit the card")
@@ -96,12 +100,14 @@ class Pot(BrowserTest):
         self.shows("Nobody has written this card yet")
         self.shows("Pork")
 
+    @thorough
     def test_the_list_of_pots(self) -> None:
         self.open("/pots")
         self.see("input").send_keys("velouté")
         self.browser.find_elements(By.CSS_SELECTOR, "main li a")[-1].click()
         self.shows("What it carries")
 
+    @thorough
     def test_a_pot_that_is_not_there_is_told_in_a_sentence(self) -> None:
         self.open("/pots/nothing", "[role=alert]")
         self.shows('There is no pot "nothing".')
@@ -110,6 +116,7 @@ class Pot(BrowserTest):
 
 
 class Larder(BrowserTest):
+    @thorough
     def test_what_a_label_says_is_shown_then_recorded(self) -> None:
         self.open("/larder")
         self.click("main li a", "Stock powder, tub without a label")
@@ -134,6 +141,7 @@ class Larder(BrowserTest):
         self.shows("10 not checked", "header")
         self.no_complaints()
 
+    @thorough
     def test_a_new_product_begins_unchecked(self) -> None:
         self.open("/larder/new", "section[aria-label=Product] input")
         self.see("section[aria-label=Product] input").send_keys("Tinned anchovies")
@@ -145,6 +153,7 @@ class Larder(BrowserTest):
         self.assertEqual(product.otherwise, Level.UNCHECKED)
         self.assertEqual(product.statements, {"fish": Level.CONTAINS})
 
+    @thorough
     def test_the_count_at_the_top_leads_to_what_nobody_has_read(self) -> None:
         self.open("/")
         self.click("header a", "not checked")

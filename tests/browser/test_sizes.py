@@ -3,6 +3,7 @@
 import re
 
 from tests.browser.harness import BrowserTest
+from tests.effort import sample, thorough
 from yellow_ladle.core.vocabulary.classes import known_classes
 from yellow_ladle.core.vocabulary.diets import diets
 from yellow_ladle.core.vocabulary.units import units_of
@@ -119,7 +120,7 @@ class Words(BrowserTest):
         ids = {id for id, name in names.items() if id not in name.lower()}
         ids |= {class_ for class_ in known_classes() if "-" in class_} | {*units_of(())}
         ids -= {"alcohol-free", "roasted-vegetable"}
-        for place in (*ANSWERED, "/pots/veloute", "/larder/butter?tab=numbers"):
+        for place in sample((*ANSWERED, "/pots/veloute", "/larder/butter?tab=numbers")):
             self.open(place, "main h1, main h2")
             with self.subTest(place=place):
                 self.assertEqual(ids & {*JOINED.findall(self.script(SAID))}, set())
@@ -135,7 +136,7 @@ class Sizes(BrowserTest):
         )
 
     def test_nothing_runs_over_the_side_and_targets_are_large_enough(self) -> None:
-        for place in PLACES:
+        for place in sample(PLACES):
             self.open(place, "main h1, main h2")
             for width, height in SIZES:
                 self.size(width, height)
@@ -151,7 +152,7 @@ class Sizes(BrowserTest):
                         self.accessible()
 
     def test_the_main_part_is_at_least_half_of_the_height(self) -> None:
-        for place in ANSWERED:
+        for place in sample(ANSWERED):
             self.open(place, "main h1, main h2")
             if "swaps?" in place:
                 self.see("[data-plans] table")
@@ -167,7 +168,7 @@ class Sizes(BrowserTest):
             self.browser.execute_cdp_cmd("Page.setFontSizes", sizes)
 
         self.addCleanup(letters, 16)
-        for place in ANSWERED:
+        for place in sample(ANSWERED):
             self.open(place, "main h1, main h2")
             if "swaps?" in place:
                 self.see("[data-plans] table")
@@ -205,6 +206,7 @@ class Sizes(BrowserTest):
         box = "return getComputedStyle(document.querySelector('input[type=checkbox]')).appearance"
         self.assertEqual(self.script(box), "auto")
 
+    @thorough
     def test_the_board_the_pot_and_the_larder_are_turned_page_by_page(self) -> None:
         self.size(390, 844)
         self.open("/", "[data-strip]")

@@ -6,6 +6,7 @@ from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.select import Select
 
 from tests.browser.harness import BrowserTest
+from tests.effort import thorough
 from yellow_ladle.core.book.tool import Tool
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.store.kitchen_settings import keep_tool
@@ -91,6 +92,7 @@ class Swaps(Bench):
         self.assertNotIn("Pie for table six", self.browser.page_source)
         self.no_complaints()
 
+    @thorough
     def test_a_diet_is_fitted_for_all_and_the_family_board_shows_it(self) -> None:
         self.open("/pots/mushroom-polenta/swaps", "#add-goal")
         self.goal("vegetarian", "vegetarian")
@@ -100,6 +102,7 @@ class Swaps(Bench):
         reading = self.served.ledger.now.reading
         self.assertEqual(reading.verdict("mushroom-polenta", "vegetarian"), "suits")
 
+    @thorough
     def test_a_trace_by_a_shared_tool_is_cleared_by_a_clean_one(self) -> None:
         seen = self.served.ledger.now.setting_versions.get("tool/chinois")
         keep_tool(self.served.ledger, Tool("chinois", always_shared=True), seen)
@@ -120,6 +123,7 @@ class Swaps(Bench):
         self.assertEqual(reading.level(made, "crustacean"), Level.FREE)
         self.no_complaints()
 
+    @thorough
     def test_it_is_made_for_today_only(self) -> None:
         self.open("/pots/hen-leek-pie/swaps", "#add-goal")
         self.goal("wheat", "Wheat")
@@ -130,12 +134,14 @@ class Swaps(Bench):
         self.open("/applied", "h1")
         self.shows("for the day only")
 
+    @thorough
     def test_steps_that_change_are_told_with_their_time(self) -> None:
         self.open("/pots/hen-leek-pie/swaps", "#add-goal")
         self.goal("wheat", "Wheat")
         self.click("button", "Steps that change")
         self.shows("Leek and cider sauce, changed: Garden velouté in; simmer together.", "table")
 
+    @thorough
     def test_two_plans_are_pinned_and_compared(self) -> None:
         self.open("/pots/keepers-chowder/swaps", "#add-goal")
         self.goal("milk", "Milk")
@@ -155,6 +161,7 @@ class Swaps(Bench):
         self.shows("Plan 4", "thead")
         self.assertNotIn("Plan 3", self.text("thead"))
 
+    @thorough
     def test_a_limit_bounds_the_plans(self) -> None:
         self.open("/pots/hen-leek-pie/swaps", "#add-goal")
         self.goal("wheat", "Wheat")
@@ -164,6 +171,7 @@ class Swaps(Bench):
         self.shows("Small pots: 2 pots more", "table")
         self.assertNotIn("Small pots: 3 pots more", self.see("table").text)
 
+    @thorough
     def test_the_small_pots_are_weighed_out_for_the_covers(self) -> None:
         self.open("/pots/hen-leek-pie/swaps", "#add-goal")
         self.goal("wheat", "Wheat")
@@ -198,6 +206,7 @@ class Swaps(Bench):
         self.shows("gone or less", "table")
         self.no_complaints()
 
+    @thorough
     def test_what_counts_most_is_the_kitchens_until_it_is_chosen_here(self) -> None:
         self.open("/pots/hen-leek-pie/swaps", "#add-goal")
         self.goal("wheat", "Wheat")
@@ -216,6 +225,7 @@ class Swaps(Bench):
         self.shows("Plan 1 5 swaps adds oats, nightshade", "table")
         self.no_complaints()
 
+    @thorough
     def test_two_plates_are_cleared_by_the_same_swaps(self) -> None:
         self.open("/pots/tomato-soup-plate/swaps", "#add-goal")
         self.goal("vegetarian", "vegetarian")
@@ -240,6 +250,7 @@ class Swaps(Bench):
         self.shows("Name what must go")
         self.no_complaints()
 
+    @thorough
     def test_a_goal_is_loosened(self) -> None:
         self.open("/pots/cod-samphire/swaps", "#add-goal")
         self.goal("fish", "Fish")
@@ -255,6 +266,7 @@ class Swaps(Bench):
         self.assertNotIn("No plan gets there", self.browser.page_source)
         self.no_complaints()
 
+    @thorough
     def test_how_soon_an_answer_is_there(self) -> None:
         for plate, goal in (("hen-leek-pie", "Wheat"), ("cod-samphire", "Milk")):
             self.open(f"/pots/{plate}/swaps", "#add-goal")
@@ -299,6 +311,7 @@ class BesideTheBench(Bench):
         self.shows("Ada", "section ul")
         self.no_complaints()
 
+    @thorough
     def test_a_verdict_is_recorded_and_comes_up(self) -> None:
         self.open("/pots/white-roux/swaps", "#add-goal")
         self.goal("wheat", "Wheat")
@@ -314,6 +327,7 @@ class BesideTheBench(Bench):
         self.shows("“too sweet with the leeks”")
         self.shows("as tasted here")
 
+    @thorough
     def test_a_rule_of_our_own_with_an_example(self) -> None:
         self.open("/rules", "h1")
         self.click("button", "A rule of our own")

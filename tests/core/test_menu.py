@@ -5,6 +5,7 @@ from dataclasses import replace
 from itertools import product as combinations
 from random import Random
 
+from tests.effort import THOROUGH, tries
 from tests.kitchens import BUTTER, FLOUR, MILK, OIL, RICE_FLOUR, ROUX, line, pot, product, reading
 from tests.random_swaps import SmallKitchen, large_kitchen
 from tests.random_swaps import rule as rule_named
@@ -84,7 +85,7 @@ class SomeOfEachCourse(unittest.TestCase):
 
     def test_one_plate_takes_the_fewest_pots_of_any(self) -> None:
         compared = 0
-        for seed in range(12):
+        for seed in range(tries(12)):
             kitchen = large_kitchen(seed, 15)
             before = read(kitchen.book)
             others = [id for id in kitchen.book.preparations if not kitchen.goals.met(before, id)]
@@ -103,7 +104,7 @@ class SomeOfEachCourse(unittest.TestCase):
             possible = [pots for pots in fewest if pots is not None]
             self.assertEqual(len(found.pots), min(possible, default=0))
             compared += bool(possible) and min(possible) > 0
-        self.assertGreater(compared, 2)
+        self.assertGreater(compared, tries(12) // 4 - 1)
 
     def fewest(
         self, before: Reading, plate: str, kitchen: SmallKitchen, limits: Limits = NO_LIMITS
@@ -223,7 +224,7 @@ class NeedsKeptApart(unittest.TestCase):
 
     def test_nobody_loses_more_than_a_little_for_others_in_any_kitchen(self) -> None:
         shared = 0
-        for seed in range(16):
+        for seed in range(tries(16)):
             kitchen = large_kitchen(seed, 15)
             before = read(kitchen.book)
             plates = Random(seed).sample(list(kitchen.book.preparations), 4)
@@ -239,7 +240,7 @@ class NeedsKeptApart(unittest.TestCase):
                         self.assertFalse({*serving.guests} & {*sharing.needed_by})
                         self.assertTrue(sharing.needed_by)
                         self.assertLessEqual(self.lost(proposer, parts, sharing), LITTLE + 1e-3)
-        self.assertGreater(shared, 20)
+        self.assertGreater(shared, 20 if THOROUGH else 0)
 
     def lost(self, proposer: Proposer, parts: PlateParts, sharing: Sharing) -> float:
         total = 0.0
@@ -320,7 +321,7 @@ class AgainstThePlanner(unittest.TestCase):
 
     def test_the_fewest_pots_are_those_of_the_planner(self) -> None:
         compared = 0
-        for seed in range(12):
+        for seed in range(tries(12)):
             kitchen = large_kitchen(seed, 25)
             before = read(kitchen.book)
             alone = self.fewest(before, kitchen.item, kitchen.goals, kitchen.rules)
@@ -332,7 +333,7 @@ class AgainstThePlanner(unittest.TestCase):
                 self.assertTrue(serving.plan.meets and found.optimal)
                 self.assertEqual(len(found.pots), alone)
                 compared += 1
-        self.assertGreater(compared, 5)
+        self.assertGreater(compared, tries(12) // 2 - 1)
 
     def fewest(
         self, before: Reading, item: str, goals: Goals, rules: tuple[SwapRule, ...]
@@ -341,7 +342,7 @@ class AgainstThePlanner(unittest.TestCase):
         return min((plan.score.pots for plan in plans if plan.meets), default=None)
 
     def test_two_groups_never_need_more_than_each_alone(self) -> None:
-        for seed in range(6):
+        for seed in range(tries(6)):
             kitchen = large_kitchen(seed, 15)
             before = read(kitchen.book)
             random = Random(seed)
@@ -358,7 +359,7 @@ class AgainstThePlanner(unittest.TestCase):
 
     def test_the_answer_without_a_search_meets_every_goal_with_no_fewer_pots(self) -> None:
         more = 0
-        for seed in range(16):
+        for seed in range(tries(16)):
             kitchen = large_kitchen(seed, 15)
             before = read(kitchen.book)
             plates = Random(seed).sample(list(kitchen.book.preparations), 4)
@@ -373,7 +374,8 @@ class AgainstThePlanner(unittest.TestCase):
                 self.assertEqual(one.plan is None, other.plan is None)
                 for plan in (one.plan, other.plan):
                     self.assertTrue(plan is None or plan.meets)
-        self.assertGreater(more, 0)
+        if THOROUGH:
+            self.assertGreater(more, 0)
 
 
 if __name__ == "__main__":

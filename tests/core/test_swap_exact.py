@@ -8,7 +8,7 @@ from itertools import combinations
 
 from tests.brute_force import BruteForce
 from tests.constraint_model import ConstraintModel
-from tests.effort import tries
+from tests.effort import THOROUGH, tries
 from tests.kitchens import product
 from tests.random_swaps import SmallKitchen, large_kitchen, shared_kitchen, small_kitchen
 from yellow_ladle.core.book.book import Book
@@ -125,7 +125,7 @@ class AgainstAConstraintSolver(unittest.TestCase):
 
     def test_flags_swaps_and_pots_are_the_fewest(self) -> None:
         cleared = hopeless = 0
-        for seed in range(LARGER_BOOKS):
+        for seed in range(tries(LARGER_BOOKS)):
             kitchen = large_kitchen(seed, 30)
             rules = kitchen.rules if seed % 4 else kitchen.rules[:2]
             before = read(kitchen.book)
@@ -151,8 +151,9 @@ class AgainstAConstraintSolver(unittest.TestCase):
                     cleared += 1
                 else:
                     self.assertEqual(min(score.pots for score in meeting), least.pots)
-        self.assertGreater(cleared, 8)
-        self.assertGreater(hopeless, 1)
+        self.assertGreater(cleared, tries(LARGER_BOOKS) // 4 - 1)
+        if THOROUGH:
+            self.assertGreater(hopeless, 1)
 
 
 class WhatStandsInTheWay(unittest.TestCase):

@@ -10,6 +10,8 @@ import unittest
 from pathlib import Path
 from urllib.request import urlopen
 
+from tests.effort import thorough
+
 ROOT = Path(__file__).resolve().parents[2]
 DEMO = "src/yellow_ladle/demo/skerrow-light.book.json"
 
@@ -125,6 +127,7 @@ class Deriving(CommandLine):
         self.assertIn("hen-leek-pie", done.stdout)
         self.assertIn("From your records only.", done.stdout)
 
+    @thorough
     def test_certificates_are_read_as_of_a_day(self) -> None:
         small = {
             "format": "yellow-ladle-book",
@@ -202,6 +205,7 @@ class Swapping(CommandLine):
         self.assertEqual(len(content["plans"]), 2)
         self.assertTrue(all(plan["meets"] or "buy" in plan for plan in content["plans"]))
 
+    @thorough
     def test_plans_as_tables(self) -> None:
         done = ladle("swap", DEMO, "--item", "mushroom-polenta", "--fit", "vegetarian")
         self.assertIn("Plan 1: meets every goal", done.stdout)
@@ -253,6 +257,7 @@ class MovingData(CommandLine):
         done = ladle("export", YELLOW_LADLE_BOOK=str(self.book))
         self.assertEqual(done.stdout.encode(), (ROOT / DEMO).read_bytes())
 
+    @thorough
     def test_nothing_is_replaced_unless_it_is_said(self) -> None:
         ladle("import", DEMO, "--book", str(self.book))
         small = self.write(
@@ -288,6 +293,7 @@ class MovingData(CommandLine):
         done = ladle("restore", str(copy), "--book", str(other))
         self.assertIn("What was there", done.stdout)
 
+    @thorough
     def test_only_a_kitchens_data_is_restored(self) -> None:
         ladle("import", DEMO, "--book", str(self.book))
         junk = self.folder / "junk.sqlite"
@@ -300,6 +306,7 @@ class MovingData(CommandLine):
 
 
 class Starting(CommandLine):
+    @thorough
     def test_the_demo_takes_the_next_port_and_says_so(self) -> None:
         with socket.socket() as taken:
             taken.bind(("127.0.0.1", 0))

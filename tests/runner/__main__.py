@@ -8,6 +8,7 @@ import subprocess
 import sys
 import time
 
+from tests.effort import LEFT_OUT
 from tests.runner.checks import BIN, CHECKS, CORE_COVERAGE, COVERAGE
 from tests.runner.lanes import Lanes, Suite
 from tests.runner.outcome import ROOT, Outcome, Remembered
@@ -141,8 +142,10 @@ def report(lanes: Lanes, seconds: float) -> int:
     print("slowest:")
     for outcome in slowest:
         print(f"  {outcome.seconds:6.1f} s  {outcome.name}")
-    print(f"skipped: {len(by_status['skipped'])}")
-    for outcome in by_status["skipped"]:
+    skipped = [outcome for outcome in by_status["skipped"] if outcome.output != LEFT_OUT]
+    print(f"left for --thorough: {len(by_status['skipped']) - len(skipped)}")
+    print(f"skipped: {len(skipped)}")
+    for outcome in skipped:
         print(f"  {outcome.name}: {outcome.output}")
     for outcome in by_status["failed"]:
         print(f"failed: {outcome.name}")

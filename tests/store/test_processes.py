@@ -19,6 +19,7 @@ from hashlib import sha256
 from pathlib import Path
 from typing import Any
 
+from tests.effort import thorough
 from tests.filled import demo_content
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -109,6 +110,7 @@ class OneServes(ProcessTest):
         self.assertNotEqual(self.address, first)
         self.assertEqual(self.get("/family")["strips"], [])
 
+    @thorough
     def test_the_lock_is_free_however_the_server_ended(self) -> None:
         for ended_by in (signal.SIGKILL, signal.SIGTERM, signal.SIGINT):
             server = self.serve()
@@ -117,6 +119,7 @@ class OneServes(ProcessTest):
             self.end(server)
         self.serve()
 
+    @thorough
     def test_it_ends_at_once_while_a_page_listens(self) -> None:
         server = self.serve()
         with urllib.request.urlopen(f"{self.address}/api/v1/events", timeout=WAIT) as stream:
@@ -133,6 +136,7 @@ class OneServes(ProcessTest):
             self.assertEqual(server.wait(WAIT), 0)
             self.assertEqual(stream.read().strip(), b"")
 
+    @thorough
     def test_an_import_goes_through_the_running_server(self) -> None:
         self.serve()
         self.assertTrue(self.get("/family")["strips"])
@@ -174,6 +178,7 @@ class OneServes(ProcessTest):
             )
         self.assertEqual(soy, "contains")
 
+    @thorough
     def test_verify_tells_of_the_file_its_pictures_and_the_newest_backup(self) -> None:
         told = self.ladle("verify")
         self.assertIn("is sound", told)
@@ -187,6 +192,7 @@ class OneServes(ProcessTest):
         (pictures / "butter.webp").write_bytes(b"not a picture")
         self.assertIn("is damaged", self.ladle("verify", code=2))
 
+    @thorough
     def test_files_and_folders_are_for_their_owner_alone(self) -> None:
         deep = self.folder / "deep" / "kitchen.sqlite"
         done = subprocess.run(
@@ -205,6 +211,7 @@ class OtherMachines(ProcessTest):
         self.assertIn("--passphrase", told)
         self.assertIn("Nothing was started", told)
 
+    @thorough
     def test_with_one_and_tls_a_device_is_let_in_and_the_fingerprint_is_told(self) -> None:
         words = ("serve", "--host", "0.0.0.0", "--port", "8940", "--passphrase", "--tls")
         server = subprocess.Popen(
@@ -259,6 +266,7 @@ class Crowds(ProcessTest):
             found.append(opened)
         return found
 
+    @thorough
     def test_hundreds_of_half_open_ones_keep_nobody_out(self) -> None:
         # More than the files that a process may have open on many machines.
         limits = resource.getrlimit(resource.RLIMIT_NOFILE)
@@ -282,6 +290,7 @@ class Crowds(ProcessTest):
         assert server.stdout is not None
         self.assertLess(len(server.stdout.read()), 5_000)
 
+    @thorough
     def test_one_that_never_finishes_its_request_is_dropped(self) -> None:
         self.serve()
         [slow] = self.half_open(1)
@@ -365,6 +374,7 @@ class Damage(ProcessTest):
         self.serve()
         self.assertTrue(self.get("/family")["strips"])
 
+    @thorough
     def test_a_foreign_or_newer_file_is_told_in_a_sentence_and_not_touched(self) -> None:
         foreign = self.folder / "foreign.sqlite"
         with closing(sqlite3.connect(foreign)) as other:
