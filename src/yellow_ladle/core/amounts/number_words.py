@@ -3,36 +3,23 @@
 import re
 from dataclasses import dataclass
 
-ONES = {
-    **{"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6},
-    **{"seven": 7, "eight": 8, "nine": 9, "ten": 10, "eleven": 11, "twelve": 12},
-    **{"thirteen": 13, "fourteen": 14, "fifteen": 15, "sixteen": 16, "seventeen": 17},
-    **{"eighteen": 18, "nineteen": 19},
-    **{"un": 1, "une": 1, "una": 1, "uno": 1, "ein": 1, "eine": 1, "einen": 1, "zwei": 2},
-    **{"drei": 3, "vier": 4, "fünf": 5, "sechs": 6, "sieben": 7, "acht": 8, "neun": 9, "zehn": 10},
-    **{"zwölf": 12, "deux": 2, "trois": 3, "quatre": 4, "cinq": 5, "sept": 7, "huit": 8, "neuf": 9},
-    **{"dix": 10, "douze": 12, "dos": 2, "tres": 3, "cuatro": 4, "cinco": 5, "seis": 6, "siete": 7},
-    **{"ocho": 8, "nueve": 9, "diez": 10, "doce": 12, "due": 2, "tre": 3, "quattro": 4},
-    **{"cinque": 5, "sei": 6, "sette": 7, "otto": 8, "nove": 9, "dieci": 10, "dodici": 12},
-}
-TENS = {
-    **{"twenty": 20, "thirty": 30, "forty": 40, "fifty": 50, "sixty": 60, "seventy": 70},
-    **{"eighty": 80, "ninety": 90},
-}
-TIMES = {
-    **{"hundred": 100, "thousand": 1000, "dozen": 12, "dozens": 12, "doz": 12, "dz": 12},
-    **{"dutzend": 12, "douzaine": 12, "docena": 12, "dozzina": 12},
-}
-PARTS = {
-    **{"half": 1 / 2, "halves": 1 / 2, "third": 1 / 3, "thirds": 1 / 3},
-    **{"quarter": 1 / 4, "quarters": 1 / 4, "eighth": 1 / 8, "eighths": 1 / 8},
-    **{"halbe": 1 / 2, "halber": 1 / 2, "halbes": 1 / 2, "demi": 1 / 2, "demie": 1 / 2},
-    **{"halb": 1 / 2, "medio": 1 / 2, "media": 1 / 2, "mezzo": 1 / 2, "mezza": 1 / 2},
-}
+from yellow_ladle.core.vocabulary.toml import number, section, table, words
+
+_NUMBERS = section(table("amount_words")["numbers"])
+
+
+def _worth(kind: str) -> dict[str, float]:
+    """What each word of a kind stands for, in whatever language."""
+    by_language = section(_NUMBERS[kind]).values()
+    return {word: number(worth) for each in by_language for word, worth in section(each).items()}
+
+
+ONES, TENS, TIMES = _worth("ones"), _worth("tens"), _worth("times")
+PARTS = {word: 1 / of for word, of in _worth("parts").items()}
+ARTICLES = words(_NUMBERS["articles"])
 _WORD = re.compile(r"([^\W\d_]+)(?:(?=[\s,;)]|$)|-(?=[^\W\d_]))", re.UNICODE)
 _GAP = re.compile(r"\s+")
 _AND_A_PART = re.compile(r"(?:and an?|y|et|e|und(?:\s+eine?)?)\s+([^\W\d_]+)(?=\s|$)", re.I)
-ARTICLES = ("a", "an")
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,7 +90,7 @@ def _counted(total: float | None, word: str, first: bool) -> float | None:
     if word in ONES and word not in ARTICLES and total is not None and total >= 100:
         return total + ONES[word]
     if word in ONES and total is None and first:
-        return float(ONES[word])
+        return ONES[word]
     return None
 
 

@@ -17,10 +17,9 @@ from yellow_ladle.core.carrying.certificates import held
 from yellow_ladle.core.carrying.masks import Layout
 from yellow_ladle.core.vocabulary.classes import grape_wine_classes
 from yellow_ladle.core.vocabulary.diets import ORIGIN
+from yellow_ladle.core.vocabulary.flags import flag_group
 from yellow_ladle.core.vocabulary.levels import Level
 
-ANIMALS = ("pork", "beef", "fish")
-"""Of these a gelatine may say that it is."""
 MEASURED = (
     ("alcohol", "abv_percent", MAX_ALCOHOL_FREE),
     ("sulphites", "so2_mg_per_kg", MAX_SULPHITE_FREE),
@@ -211,7 +210,7 @@ def source_mask(layout: Layout, product: Product, source: LabelSource) -> int:
     """What one source says of a product, packed, with the marks of what it lacks."""
     certificates = source.certificates
     if product.class_ == "gelatine" and product.bag is None and not product.parts:
-        named = (source.statements.get(animal, Level.FREE) for animal in ANIMALS)
+        named = (source.statements.get(animal, Level.FREE) for animal in flag_group("gelatine_of"))
         certificates += (ORIGIN,) if Level.CONTAINS in named else ()
     wine = source.grape_wine
     return layout.mask(source.statements, source.otherwise, certificates, grape_wine=wine)

@@ -4,17 +4,11 @@ from collections.abc import Collection, Iterator, Sequence
 
 from yellow_ladle.core.labels.hits import Hit
 from yellow_ladle.core.labels.ingredients import Ingredient
+from yellow_ladle.core.vocabulary.flags import flag_group
 from yellow_ladle.core.words.letters import CLOSING, OPENING, Token
 from yellow_ladle.core.words.lexicon import Lexicon, LexiconEntry
 
-GLUTEN = ("wheat", "rye", "barley", "oats")
-PLANTS = frozenset(
-    (
-        *GLUTEN,
-        *("soy", "almond", "hazelnut", "walnut", "cashew", "pecan", "brazil_nut", "pistachio"),
-        "macadamia",
-    )
-)
+PLANTS = frozenset(flag_group("made_of_plants"))
 """Flags of things that "milk", "butter", "pasta" or "bread" are made of instead."""
 
 
@@ -36,7 +30,8 @@ def settled_by(claimed: Collection[str]) -> set[str]:
 
     "Gluten-free" rules out no wheat: gluten-free wheat starch is still wheat. Nor oats.
     """
-    return set(claimed) - ({"wheat", "oats"} if set(claimed) >= set(GLUTEN) else set())
+    stays = flag_group("gluten_free_settles_not")
+    return set(claimed) - ({*stays} if set(claimed) >= {*flag_group("gluten")} else set())
 
 
 def only_claims(words: Lexicon, entry: Ingredient, claiming: Collection[int]) -> bool:

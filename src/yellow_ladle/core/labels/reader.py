@@ -42,7 +42,7 @@ from yellow_ladle.core.labels.languages import (
 from yellow_ladle.core.labels.line_breaks import merged
 from yellow_ladle.core.labels.turns import Turn, opens_a_sentence, turns
 from yellow_ladle.core.labels.vocabulary import unknown_words
-from yellow_ladle.core.vocabulary.flags import Flag
+from yellow_ladle.core.vocabulary.flags import Flag, flag_group
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.core.vocabulary.regimes import regimes
 from yellow_ladle.core.words.letters import Token, is_parted, tokens
@@ -51,12 +51,6 @@ from yellow_ladle.core.words.lexicon import Lexicon, LexiconEntry, lexicon
 USUAL_REGIME = "eu-14"
 LISTING = ("ingredients", "contains", "apart")
 
-CLAIMED_VEGETARIAN = ("pork", "beef", "lamb", "poultry", "game", "insect", "gelatine")
-CLAIMED_VEGETARIAN_ALSO = (*CLAIMED_VEGETARIAN, "animal_rennet")
-CLAIMED_VEGAN = (*CLAIMED_VEGETARIAN_ALSO, "honey", "animal_fining")
-"""What the claims settle where it was only hidden. They settle no allergen: "vegan" is not "free
-from milk", and many vegan goods are made beside milk."""
-NOT_VEGETARIAN = ("pork", "beef", "gelatine", "animal_rennet")
 BY_VOLUME = ("vol", "alc", "abv")
 ALCOHOL_FREE = 0.5
 """Per cent by volume up to which a drink is sold as free from alcohol in most places."""
@@ -194,14 +188,15 @@ class _Reader:
                 continue
             because = self._because_of(token, token, "")
             if mode == "suitable":
-                settles = CLAIMED_VEGAN if vegan else CLAIMED_VEGETARIAN_ALSO
+                settles = flag_group("vegan_settles" if vegan else "vegetarian_settles")
                 self.findings.claims.append(Claim(because, settles, whole))
             elif mode == "unsuitable":
+                hidden = flag_group("not_vegetarian_hides")
                 why = f"the label says that it does not suit a {token.text}"
-                for flag in NOT_VEGETARIAN:
+                for flag in hidden:
                     self.findings.add(flag, Level.UNCHECKED, self._because_of(token, token, why))
                 ask = "What in it is from an animal: the label says that it does not suit?"
-                self.findings.ask(ask, NOT_VEGETARIAN)
+                self.findings.ask(ask, hidden)
 
     def _phrase(self, turn: Turn, text: Sequence[Token]) -> str:
         if turn.phrase is None:

@@ -14,12 +14,12 @@ from yellow_ladle.core.numbers.thickeners import (
 )
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.thickening.thickness import Place, Span, kept, places
+from yellow_ladle.core.vocabulary.flags import flag_group
 from yellow_ladle.core.vocabulary.levels import Level
 
 Goal: TypeAlias = Literal["no_gluten", "no_maize", "freezes_well", "clear", "stands_acid"]
 
 GOALS: tuple[Goal, ...] = get_args(Goal)
-GLUTEN = ("wheat", "rye", "barley", "oats")
 STANDS = 120.0
 """Grams of flour in a litre for the last place of the scale, which has no end (panada)."""
 WELL = 0.9
@@ -177,7 +177,7 @@ def _option(
 
 def _candidates(reading: Reading, thickener: Thickener) -> tuple[Candidate, ...]:
     found = [
-        Candidate(id, tuple((flag, reading.level(id, flag)) for flag in GLUTEN))
+        Candidate(id, tuple((flag, reading.level(id, flag)) for flag in flag_group("gluten")))
         for id, product in reading.book.products.items()
         if taken_as(product) in thickener.classes
     ]

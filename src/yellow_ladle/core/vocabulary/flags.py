@@ -33,3 +33,9 @@ def shipped_flags() -> tuple[Flag, ...]:
         for id, row in section(data[group]).items()
         for entry in [section(row)]
     )
+
+
+@cache
+def flag_group(name: str) -> tuple[str, ...]:
+    """The flags that rules speak of together, by the group's name in data/flags.toml."""
+    return words(section(section(table("flags")["group"])[name])["flags"])

@@ -16,12 +16,11 @@ from yellow_ladle.core.swaps.library.bases import base_library
 from yellow_ladle.core.swaps.plans.goals import Goals
 from yellow_ladle.core.swaps.plans.plan import Plan
 from yellow_ladle.core.swaps.search.proposal import propose
+from yellow_ladle.core.vocabulary.flags import flag_group
 from yellow_ladle.core.vocabulary.levels import Level
 
 Serving: TypeAlias = Literal["as_it_is", "ask", "change"]
 
-GLUTEN = ("wheat", "rye", "barley", "oats")
-"""What a coeliac guest must have cleared, whatever else is named."""
 PER_PLATE = 1
 """Plans that are asked for of a plate: whether there is one, and the best."""
 
@@ -39,7 +38,7 @@ def goals_of_need(goals: Goals, strictness: Strictness) -> Goals:
     """The goals of a need as they count; a coeliac guest's include every cereal with gluten."""
     if strictness != "coeliac":
         return goals
-    return replace(goals, clear=tuple(dict.fromkeys((*goals.clear, *GLUTEN))))
+    return replace(goals, clear=tuple(dict.fromkeys((*goals.clear, *flag_group("gluten")))))
 
 
 def guest_answers(reading: Reading, goals: Goals, strictness: Strictness) -> list[GuestAnswer]:
