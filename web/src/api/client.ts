@@ -28,7 +28,7 @@ const UNREACHABLE: Problem = {
   detail: 'The application does not answer. What was recorded is kept; start it again and retry.'
 };
 
-interface Reply<T> {
+export interface Reply<T> {
   data?: T;
   error?: unknown;
   response: Response;

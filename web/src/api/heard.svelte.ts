@@ -1,4 +1,4 @@
-import { announcements } from '../app/announce.svelte';
+import { announcements } from './announce.svelte';
 import { PAGE } from './page';
 import { askAgain, type Part } from './queries';
 

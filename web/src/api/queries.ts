@@ -1,5 +1,5 @@
 import { createQuery, QueryClient } from '@tanstack/svelte-query';
-import { answer, api } from './client';
+import { answer, api, type Reply } from './client';
 
 /**
  * One client for the whole page. A kitchen's server is in the house, often on the same machine: it
@@ -18,156 +18,95 @@ const here = () => queries;
 const later = <T>(ask: () => Promise<T>) =>
   new Promise<void>((resolve) => setTimeout(resolve)).then(ask);
 
-export const kitchenQuery = () =>
-  createQuery(
+interface Settings {
+  staleTime?: number;
+  refetchInterval?: number;
+  /** The first page of a visit asks it: its request waits for what can be drawn without it. */
+  late?: boolean;
+  enabled?: () => boolean;
+}
+
+/** What is asked of the server, under a name by which it is kept and asked again. */
+const query = <T>(key: string, ask: () => Promise<Reply<T>>, settings: Settings = {}) => {
+  const { late = false, enabled, ...rest } = settings;
+  const asked = () => answer(ask());
+  return createQuery(
     () => ({
-      queryKey: ['kitchen'],
-      queryFn: () => later(() => answer(api.GET('/api/v1/kitchen')))
+      ...rest,
+      queryKey: [key],
+      enabled: enabled?.() ?? true,
+      queryFn: () => (late ? later(asked) : asked())
     }),
     here
   );
+};
+
+/** The same of one thing; nothing is asked while there is none. */
+const queryOf = <T>(key: string, id: () => string | null, ask: (id: string) => Promise<Reply<T>>) =>
+  createQuery(
+    () => ({
+      queryKey: [key, id()],
+      enabled: id() !== null,
+      queryFn: () => answer(ask(id() ?? ''))
+    }),
+    here
+  );
+
+const one = (id: string) => ({ params: { path: { id } } });
+
+export const kitchenQuery = () =>
+  query('kitchen', () => api.GET('/api/v1/kitchen'), { late: true });
 
 /** How the backups are; asked now and then, as they are made while nobody looks. */
 export const healthQuery = () =>
-  createQuery(
-    () => ({
-      queryKey: ['health'],
-      refetchInterval: 600_000,
-      queryFn: () => answer(api.GET('/api/v1/health'))
-    }),
-    here
-  );
+  query('health', () => api.GET('/api/v1/health'), { refetchInterval: 600_000 });
 
 /** How far a new kitchen is. */
 export const firstStepsQuery = () =>
-  createQuery(
-    () => ({
-      queryKey: ['first-steps'],
-      queryFn: () => answer(api.GET('/api/v1/kitchen/first-steps'))
-    }),
-    here
-  );
+  query('first-steps', () => api.GET('/api/v1/kitchen/first-steps'));
 
-/** Whether photographs can be read here; that never changes while it runs. */
+/** Whether photographs can be read here. */
 export const pictureReaderQuery = () =>
-  createQuery(
-    () => ({
-      queryKey: ['picture-reader'],
-      staleTime: Infinity,
-      queryFn: () => answer(api.GET('/api/v1/pictures/reader'))
-    }),
-    here
-  );
+  query('picture-reader', () => api.GET('/api/v1/pictures/reader'), { staleTime: Infinity });
 
-export const familyQuery = () =>
-  createQuery(
-    () => ({ queryKey: ['family'], queryFn: () => later(() => answer(api.GET('/api/v1/family'))) }),
-    here
-  );
+export const familyQuery = () => query('family', () => api.GET('/api/v1/family'), { late: true });
 
 /** Every pot against what the kitchen's law wants declared. */
-export const gridQuery = () =>
-  createQuery(
-    () => ({ queryKey: ['grid'], queryFn: () => answer(api.GET('/api/v1/family/grid')) }),
-    here
-  );
+export const gridQuery = () => query('grid', () => api.GET('/api/v1/family/grid'));
 
 export const potQuery = (id: () => string | null) =>
-  createQuery(
-    () => ({
-      queryKey: ['pot', id()],
-      enabled: id() !== null,
-      queryFn: () =>
-        answer(api.GET('/api/v1/preparations/{id}', { params: { path: { id: id() ?? '' } } }))
-    }),
-    here
-  );
+  queryOf('pot', id, (id) => api.GET('/api/v1/preparations/{id}', one(id)));
 
-export const potsQuery = () =>
-  createQuery(
-    () => ({ queryKey: ['pots'], queryFn: () => answer(api.GET('/api/v1/preparations')) }),
-    here
-  );
+export const potsQuery = () => query('pots', () => api.GET('/api/v1/preparations'));
 
-export const jarsQuery = () =>
-  createQuery(
-    () => ({ queryKey: ['jars'], queryFn: () => answer(api.GET('/api/v1/products')) }),
-    here
-  );
+export const jarsQuery = () => query('jars', () => api.GET('/api/v1/products'));
 
 export const productQuery = (id: () => string | null) =>
-  createQuery(
-    () => ({
-      queryKey: ['product', id()],
-      enabled: id() !== null,
-      queryFn: () =>
-        answer(api.GET('/api/v1/products/{id}', { params: { path: { id: id() ?? '' } } }))
-    }),
-    here
-  );
+  queryOf('product', id, (id) => api.GET('/api/v1/products/{id}', one(id)));
 
-export const uncheckedQuery = () =>
-  createQuery(
-    () => ({ queryKey: ['unchecked'], queryFn: () => answer(api.GET('/api/v1/unchecked')) }),
-    here
-  );
+export const uncheckedQuery = () => query('unchecked', () => api.GET('/api/v1/unchecked'));
 
 /** What only makers can answer, by maker. */
-export const questionsQuery = () =>
-  createQuery(
-    () => ({ queryKey: ['questions'], queryFn: () => answer(api.GET('/api/v1/questions')) }),
-    here
-  );
+export const questionsQuery = () => query('questions', () => api.GET('/api/v1/questions'));
 
 /** The library of bases, as this kitchen could make them. */
-export const basesQuery = () =>
-  createQuery(
-    () => ({ queryKey: ['bases'], queryFn: () => answer(api.GET('/api/v1/bases')) }),
-    here
-  );
+export const basesQuery = () => query('bases', () => api.GET('/api/v1/bases'));
 
-export const goodsQuery = (wanted: () => boolean) =>
-  createQuery(
-    () => ({
-      queryKey: ['goods'],
-      enabled: wanted(),
-      staleTime: Infinity,
-      queryFn: () => answer(api.GET('/api/v1/goods'))
-    }),
-    here
-  );
+export const goodsQuery = (enabled: () => boolean) =>
+  query('goods', () => api.GET('/api/v1/goods'), { enabled, staleTime: Infinity });
 
 export const languagesQuery = () =>
-  createQuery(
-    () => ({
-      queryKey: ['languages'],
-      staleTime: Infinity,
-      queryFn: () => answer(api.GET('/api/v1/labels/languages'))
-    }),
-    here
-  );
+  query('languages', () => api.GET('/api/v1/labels/languages'), { staleTime: Infinity });
 
-export const toolsQuery = () =>
-  createQuery(
-    () => ({ queryKey: ['tools'], queryFn: () => answer(api.GET('/api/v1/tools')) }),
-    here
-  );
+export const toolsQuery = () => query('tools', () => api.GET('/api/v1/tools'));
 
-export const dayQuery = () =>
-  createQuery(() => ({ queryKey: ['day'], queryFn: () => answer(api.GET('/api/v1/day')) }), here);
+export const dayQuery = () => query('day', () => api.GET('/api/v1/day'));
 
-export const noticesQuery = () =>
-  createQuery(
-    () => ({ queryKey: ['notices'], queryFn: () => answer(api.GET('/api/v1/notices')) }),
-    here
-  );
+export const noticesQuery = () => query('notices', () => api.GET('/api/v1/notices'));
 
-export const codesQuery = () =>
-  createQuery(
-    () => ({ queryKey: ['codes'], queryFn: () => answer(api.GET('/api/v1/codes')) }),
-    here
-  );
+export const codesQuery = () => query('codes', () => api.GET('/api/v1/codes'));
 
+/** What was changed, of all that there is or of one item. */
 export const historyQuery = (item: () => string | null) =>
   createQuery(
     () => ({
@@ -177,16 +116,23 @@ export const historyQuery = (item: () => string | null) =>
     here
   );
 
+export const rulesQuery = () => query('rules', () => api.GET('/api/v1/rules'));
+
+export const appliedPlansQuery = () => query('applied', () => api.GET('/api/v1/plans/applied'));
+
+/** The words of the thickening bench. */
+export const thickeningQuery = () => query('thickening', () => api.GET('/api/v1/thickening'));
+
+/** Every version of a card. */
+export const versionsQuery = (id: () => string) =>
+  queryOf('versions', id, (id) => api.GET('/api/v1/preparations/{id}/versions', one(id)));
+
+/** What fills a pan up, of a stock alone. */
+export const fillingQuery = (id: () => string | null) =>
+  queryOf('filling', id, (id) => api.GET('/api/v1/cards/{id}/filling', one(id)));
+
 export const figuresQuery = (id: () => string | null) =>
-  createQuery(
-    () => ({
-      queryKey: ['figures', id()],
-      enabled: id() !== null,
-      queryFn: () =>
-        answer(api.GET('/api/v1/cards/{id}/figures', { params: { path: { id: id() ?? '' } } }))
-    }),
-    here
-  );
+  queryOf('figures', id, (id) => api.GET('/api/v1/cards/{id}/figures', one(id)));
 
 /** What never changes while the application runs. */
 const FIXED = new Set<unknown>(['goods', 'languages', 'thickening', 'picture-reader']);

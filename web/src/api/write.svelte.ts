@@ -1,5 +1,5 @@
 import { createMutation } from '@tanstack/svelte-query';
-import { announcements } from '../app/announce.svelte';
+import { announcements } from './announce.svelte';
 import { Refused } from './client';
 import { askAgain, queries, type Part } from './queries';
 

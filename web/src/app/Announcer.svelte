@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { announcements } from './announce.svelte';
+  import { announcements } from '../api/announce.svelte';
 </script>
 
 <div

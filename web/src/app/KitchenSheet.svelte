@@ -4,7 +4,7 @@
   import { answer, api, type Schema } from '../api/client';
   import { healthQuery } from '../api/queries';
   import { Write } from '../api/write.svelte';
-  import { amountsRead } from '../features/cards/edit/reading';
+  import { amountsRead } from '../ui/amount/reading';
   import { KeptForm } from '../lib/keptForm.svelte';
   import Button from '../ui/Button.svelte';
   import Sheet from '../ui/Sheet.svelte';

@@ -2,7 +2,7 @@
   import Field from '../ui/Field.svelte';
   import Check from '../ui/Check.svelte';
   import type { Schema } from '../api/client';
-  import AmountBox from '../features/cards/edit/AmountBox.svelte';
+  import AmountBox from '../ui/amount/AmountBox.svelte';
   import Button from '../ui/Button.svelte';
 
   /** How a kitchen measures: its own ladle and scoop, its spoons, and what its scale shows. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { selection } from '../features/family/selection.svelte';
+  import { selection } from '../lib/selection.svelte';
   import { keyList } from './keys.svelte';
   import { p, route } from './routes';
 

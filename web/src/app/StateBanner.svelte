@@ -1,7 +1,7 @@
 <script lang="ts">
   import { heard } from '../api/heard.svelte';
   import { healthQuery, kitchenQuery } from '../api/queries';
-  import FirstSteps from '../features/first/FirstSteps.svelte';
+  import FirstSteps from '../features/family/first/FirstSteps.svelte';
   import MadeUp from './MadeUp.svelte';
 
   const kitchen = kitchenQuery();

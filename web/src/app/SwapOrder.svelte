@@ -1,7 +1,7 @@
 <script lang="ts">
   import IconButton from '../ui/IconButton.svelte';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
-  import { announcements } from './announce.svelte';
+  import { announcements } from '../api/announce.svelte';
   import { CRITERIA, type Criterion } from '../features/swaps/bench/criteria';
 
   /** What counts most between two plans of swaps, first to last. */

@@ -8,7 +8,7 @@
   import PotMark from '../ui/marks/PotMark.svelte';
   import { p } from './routes';
   import FindBox from './FindBox.svelte';
-  import { currentUser } from '../features/people/currentUser.svelte';
+  import { currentUser } from '../api/currentUser.svelte';
   import { theme } from './theme.svelte';
 
   const kitchen = kitchenQuery();
@@ -63,7 +63,7 @@
     {#if !currentUser.initials}<span class="max-[43.75rem]:sr-only">who?</span>{/if}
   </button>
   {#if currentUser.asking}
-    {#await import('../features/people/WriterSheet.svelte') then { default: WriterSheet }}
+    {#await import('./WriterSheet.svelte') then { default: WriterSheet }}
       <WriterSheet />
     {/await}
   {/if}

@@ -1,4 +1,4 @@
-import { selection } from '../features/family/selection.svelte';
+import { selection } from '../lib/selection.svelte';
 import { navigate } from './routes';
 import { singleKeys } from './singleKeys.svelte';
 

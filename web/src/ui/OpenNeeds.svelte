@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../api/client';
   import { uncheckedQuery } from '../api/queries';
-  import { asWords } from './marks/levels';
+  import { asWords } from '../lib/levels';
   import type { Goal } from './goals';
 
   /** The open needs of guests as questions: one tap asks one of them. */

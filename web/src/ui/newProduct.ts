@@ -1,8 +1,8 @@
 import { answer, api } from '../api/client';
 import { identified } from '../api/ids';
 import { askAgain } from '../api/queries';
-import { announcements } from '../app/announce.svelte';
-import { UNREAD } from '../features/larder/products/productDraft.svelte';
+import { announcements } from '../api/announce.svelte';
+import { UNREAD } from '../lib/unread';
 
 /** Records a product by its name alone. Nobody has read its label: everything is not checked. */
 export async function newProduct(name: string): Promise<string> {

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { potQuery } from '../../api/queries';
-  import { asWords } from '../../ui/marks/levels';
-  import CarriesList from '../cards/pot/CarriesList.svelte';
+  import { asWords } from '../../lib/levels';
+  import CarriesList from '../../ui/carried/CarriesList.svelte';
   import Button from '../../ui/Button.svelte';
   import Scroll from '../../ui/Scroll.svelte';
   import Disclaimer from '../../ui/Disclaimer.svelte';
-  import SuitsList from '../cards/pot/SuitsList.svelte';
+  import SuitsList from '../../ui/carried/SuitsList.svelte';
   import { p } from '../../app/routes';
   import FromInto from './FromInto.svelte';
   import AsideEmpty from './AsideEmpty.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { jarsQuery } from '../../api/queries';
-  import { LEVELS, levelWord } from '../../ui/marks/levels';
+  import { LEVELS, levelWord } from '../../lib/levels';
   import PotMark from '../../ui/marks/PotMark.svelte';
   import { p } from '../../app/routes';
 

@@ -5,7 +5,7 @@
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import type { Schema } from '../../api/client';
-  import { LEVELS, levelWord } from '../../ui/marks/levels';
+  import { LEVELS, levelWord } from '../../lib/levels';
   import PotMark from '../../ui/marks/PotMark.svelte';
   import { p } from '../../app/routes';
   import Button from '../../ui/Button.svelte';
@@ -13,7 +13,7 @@
   import PlainBox from '../../ui/PlainBox.svelte';
   import type AskList from './AskList.svelte';
   import type { Ask, Board } from './board.svelte';
-  import { verdictColour, verdictWord } from './verdicts';
+  import { verdictColour, verdictWord } from '../../ui/marks/verdicts';
 
   let {
     board,

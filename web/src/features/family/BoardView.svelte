@@ -7,7 +7,7 @@
   import ColumnPages from './ColumnPages.svelte';
   import PotStrip from './PotStrip.svelte';
   import Pour from './Pour.svelte';
-  import { selection } from './selection.svelte';
+  import { selection } from '../../lib/selection.svelte';
 
   let { board, columns }: { board: Board; columns: Schema['ColumnOut'][] } = $props();
 

@@ -2,7 +2,7 @@
   import { familyQuery, kitchenQuery } from '../../api/queries';
   import ErrorText from '../../ui/ErrorText.svelte';
   import { narrow } from '../../ui/narrow';
-  import FirstScreen from '../first/FirstScreen.svelte';
+  import FirstScreen from './first/FirstScreen.svelte';
   import Aside from './Aside.svelte';
   import AskBar from './AskBar.svelte';
   import { navigate } from '../../app/routes';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Board } from './board.svelte';
-  import { selection } from './selection.svelte';
+  import { selection } from '../../lib/selection.svelte';
 
   /** On a phone the pour in words: what the chosen pot is made from, and what it goes into. */
   let { board }: { board: Board } = $props();

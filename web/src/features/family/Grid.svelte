@@ -5,7 +5,7 @@
   import ErrorText from '../../ui/ErrorText.svelte';
   import Field from '../../ui/Field.svelte';
   import PotMark from '../../ui/marks/PotMark.svelte';
-  import { LEVELS, levelWord } from '../../ui/marks/levels';
+  import { LEVELS, levelWord } from '../../lib/levels';
   import { narrow } from '../../ui/narrow';
   import Page from '../../ui/Page.svelte';
   import Scroll from '../../ui/Scroll.svelte';

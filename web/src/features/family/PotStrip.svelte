@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { asWords, OWN_TOOLS } from '../../ui/marks/levels';
+  import { asWords, OWN_TOOLS } from '../../lib/levels';
   import PotMark from '../../ui/marks/PotMark.svelte';
   import type { Board, Strip } from './board.svelte';
-  import { selection } from './selection.svelte';
-  import { verdictColour, verdictWord } from './verdicts';
+  import { selection } from '../../lib/selection.svelte';
+  import { verdictColour, verdictWord } from '../../ui/marks/verdicts';
 
   let { board, strip }: { board: Board; strip: Strip } = $props();
 

@@ -1,9 +1,9 @@
 import type { Level, Schema } from '../../api/client';
-import { selection } from './selection.svelte';
+import type { Verdict } from '../../ui/marks/verdicts';
+import { selection } from '../../lib/selection.svelte';
 
 export type Strip = Schema['StripOut'];
 export type Family = Schema['FamilyOut'];
-export type Verdict = Strip['diets'][string];
 export type Ask = { what: 'flag' | 'diet'; id: string; name: string; also: readonly string[] };
 
 /** The board's state: what is asked of every pot, and whose pour is lit. */

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { historyQuery } from '../../api/queries';
-  import LarderPage from '../larder/products/LarderPage.svelte';
+  import LarderPage from '../../ui/larder/LarderPage.svelte';
   import AsOf from './AsOf.svelte';
-  import ChangeLog from './ChangeLog.svelte';
+  import ChangeLog from '../../ui/changes/ChangeLog.svelte';
 
   const history = historyQuery(() => null);
 </script>

@@ -4,7 +4,7 @@
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
   import Page from '../../ui/Page.svelte';
-  import Needs from './Needs.svelte';
+  import Needs from '../../ui/Needs.svelte';
 
   /** Guests: who waits for an answer, what one of them can have, and the menu for all. */
   const unchecked = uncheckedQuery();

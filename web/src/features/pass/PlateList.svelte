@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../../api/client';
   import { p } from '../../app/routes';
-  import { asWords, levelWord } from '../../ui/marks/levels';
+  import { asWords, levelWord } from '../../lib/levels';
 
   /** The plates that get one answer, each with why. */
   let {

@@ -1,6 +1,6 @@
 import { answer, api, type Schema } from '../../api/client';
 import { AsyncState } from '../../lib/asyncState.svelte';
-import { asWords } from '../../ui/marks/levels';
+import { asWords } from '../../lib/levels';
 import type { Goal } from '../../ui/goals';
 
 type Strictness = NonNullable<Schema['GuestIn']['strictness']>;

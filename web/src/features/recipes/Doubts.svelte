@@ -1,9 +1,9 @@
 <script lang="ts">
   import Button from '../../ui/Button.svelte';
   import Check from '../../ui/Check.svelte';
-  import WriterNote from '../people/WriterNote.svelte';
+  import WriterNote from '../../ui/WriterNote.svelte';
   import ItemBox from '../../ui/ItemBox.svelte';
-  import AmountBox from '../cards/edit/AmountBox.svelte';
+  import AmountBox from '../../ui/amount/AmountBox.svelte';
   import type { Recipes } from './recipes.svelte';
 
   /** What has to be decided, once for all that was pasted: new goods, and amounts that are not clear. */

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { amountsRead } from '../cards/edit/reading';
+  import { amountsRead } from '../../ui/amount/reading';
   import Scroll from '../../ui/Scroll.svelte';
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
-  import RecordFoot from '../impact/RecordFoot.svelte';
-  import { Recording } from '../impact/recording.svelte';
+  import RecordFoot from '../../ui/impact/RecordFoot.svelte';
+  import { Recording } from '../../ui/impact/recording.svelte';
   import { navigate } from '../../app/routes';
   import Doubts from './Doubts.svelte';
   import RecipePart from './RecipePart.svelte';

@@ -3,9 +3,9 @@
   import FileButton from '../../ui/FileButton.svelte';
   import { KeptDraft } from '../../lib/keptDraft';
   import { answer, api, fileBody } from '../../api/client';
-  import PhotoButton from '../pictures/PhotoButton.svelte';
-  import PhotoPart from '../pictures/PhotoPart.svelte';
-  import { Photograph } from '../pictures/photograph.svelte';
+  import PhotoButton from '../../ui/pictures/PhotoButton.svelte';
+  import PhotoPart from '../../ui/pictures/PhotoPart.svelte';
+  import { Photograph } from '../../ui/pictures/photograph.svelte';
   import type { Recipes } from './recipes.svelte';
 
   /** Where recipes come in: pasted, dropped or chosen, one or a whole notebook. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import AmountBox from '../cards/edit/AmountBox.svelte';
+  import AmountBox from '../../ui/amount/AmountBox.svelte';
   import ItemBox from '../../ui/ItemBox.svelte';
   import type { Recipes, Reviewed } from './recipes.svelte';
 

@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
-  import { asWords } from '../../ui/marks/levels';
+  import { asWords } from '../../lib/levels';
   import type { Recipes } from './recipes.svelte';
   import { UnsaidWords } from './unsaid.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Level } from '../../api/client';
   import { byLevel, type Group } from './byLevel';
-  import { levelWord, OWN_TOOLS } from './levels';
+  import { levelWord, OWN_TOOLS } from '../../lib/levels';
   import PotMark from './PotMark.svelte';
 
   /** Flags under their level, told in a line each; many that nobody has checked only counted.

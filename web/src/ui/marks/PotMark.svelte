@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Level } from '../../api/client';
-  import { levelWord } from './levels';
+  import { levelWord } from '../../lib/levels';
 
   /** A pot seen from the side: full, half full, lid on, or thin and empty without its ears. */
   let {

@@ -1,5 +1,5 @@
 import type { Level } from '../../api/client';
-import { asWords } from './levels';
+import { asWords } from '../../lib/levels';
 
 const ORDER: Level[] = ['contains', 'may_contain', 'unchecked'];
 

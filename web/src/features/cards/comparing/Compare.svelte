@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import { answer, api } from '../../../api/client';
   import { potQuery, queries } from '../../../api/queries';
-  import { selection } from '../../family/selection.svelte';
+  import { selection } from '../../../lib/selection.svelte';
   import ItemBox from '../../../ui/ItemBox.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { p, route } from '../../../app/routes';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import { amountText } from '../pot/lines';
+  import { amountText } from '../../../lib/lines';
   import Method from '../pot/Method.svelte';
 
   /** One side of a comparison, in full. */

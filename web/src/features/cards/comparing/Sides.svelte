@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import { figure, minutesText } from '../figures/spoon';
-  import Spoon from '../figures/Spoon.svelte';
-  import { asWords, levelWord, OWN_TOOLS } from '../../../ui/marks/levels';
+  import { figure, minutesText } from '../../../lib/spoon';
+  import Spoon from '../../../ui/Spoon.svelte';
+  import { asWords, levelWord, OWN_TOOLS } from '../../../lib/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
   import SideCard from './SideCard.svelte';
 

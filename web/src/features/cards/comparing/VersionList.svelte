@@ -1,7 +1,5 @@
 <script lang="ts">
-  import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api } from '../../../api/client';
-  import { queries } from '../../../api/queries';
+  import { versionsQuery } from '../../../api/queries';
 
   /** Every recorded version of a card, with what it changed. */
   let {
@@ -16,14 +14,7 @@
     onleft: (side: string) => void;
   } = $props();
 
-  const versions = createQuery(
-    () => ({
-      queryKey: ['versions', id],
-      queryFn: () =>
-        answer(api.GET('/api/v1/preparations/{id}/versions', { params: { path: { id } } }))
-    }),
-    () => queries
-  );
+  const versions = versionsQuery(() => id);
   const when = (at: string) => new Date(at).toLocaleString('sv-SE').slice(0, 16);
 </script>
 

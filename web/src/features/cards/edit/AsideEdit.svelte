@@ -3,7 +3,7 @@
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import Button from '../../../ui/Button.svelte';
-  import AmountBox from './AmountBox.svelte';
+  import AmountBox from '../../../ui/amount/AmountBox.svelte';
   import ReductionsEdit from './ReductionsEdit.svelte';
   import ByProductLines from './ByProductLines.svelte';
   import type { CardDraft } from './cardDraft.svelte';

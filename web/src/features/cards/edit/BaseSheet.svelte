@@ -5,9 +5,9 @@
   import ErrorText from '../../../ui/ErrorText.svelte';
   import Field from '../../../ui/Field.svelte';
   import Sheet from '../../../ui/Sheet.svelte';
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
-  import { capital } from '../pot/lines';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
+  import { capital } from '../../../lib/lines';
 
   /** The library of bases: a tap on one shows what it would bring, another records it. */
   let { onclose }: { onclose: () => void } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
   import Button from '../../../ui/Button.svelte';
   import type { CardDraft } from './cardDraft.svelte';
 

@@ -5,8 +5,8 @@
   import { kitchenQuery } from '../../../api/queries';
   import Figures from '../figures/Figures.svelte';
   import QuietWarnings from '../pot/QuietWarnings.svelte';
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
   import { navigate } from '../../../app/routes';
   import AsideEdit from './AsideEdit.svelte';
   import BeginFrom from './BeginFrom.svelte';
@@ -18,7 +18,7 @@
   import HeadEdit from './HeadEdit.svelte';
   import LinesEdit from './LinesEdit.svelte';
   import type { Piece } from './pieces';
-  import { amountsRead } from './reading';
+  import { amountsRead } from '../../../ui/amount/reading';
   import { Presence } from './presence.svelte';
   import StepsEdit from './StepsEdit.svelte';
   import { Merging } from './merging.svelte';

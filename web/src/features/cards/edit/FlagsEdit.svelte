@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Level, Schema } from '../../../api/client';
-  import FlagToggles from '../../larder/flags/FlagToggles.svelte';
+  import FlagToggles from '../../../ui/flags/FlagToggles.svelte';
   import OtherwiseChoice from '../pot/OtherwiseChoice.svelte';
   import type { CardDraft } from './cardDraft.svelte';
 

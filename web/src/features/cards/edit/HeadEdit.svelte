@@ -1,7 +1,7 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
   import type { Schema } from '../../../api/client';
-  import { capital } from '../pot/lines';
+  import { capital } from '../../../lib/lines';
   import type { CardDraft } from './cardDraft.svelte';
   import HeadMore from './HeadMore.svelte';
 

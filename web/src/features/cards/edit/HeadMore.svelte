@@ -1,8 +1,8 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
   import type { Schema } from '../../../api/client';
-  import { asWords } from '../../../ui/marks/levels';
-  import AmountBox from './AmountBox.svelte';
+  import { asWords } from '../../../lib/levels';
+  import AmountBox from '../../../ui/amount/AmountBox.svelte';
   import type { CardDraft } from './cardDraft.svelte';
   import KeepsEdit from './KeepsEdit.svelte';
   import ToolsField from './ToolsField.svelte';

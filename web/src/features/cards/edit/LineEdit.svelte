@@ -5,9 +5,9 @@
   import X from '@lucide/svelte/icons/x';
   import type { Level } from '../../../api/client';
   import ItemBox from '../../../ui/ItemBox.svelte';
-  import { flagWords } from '../pot/lines';
+  import { flagWords } from '../../../lib/lines';
   import LineMarks from '../pot/LineMarks.svelte';
-  import AmountBox from './AmountBox.svelte';
+  import AmountBox from '../../../ui/amount/AmountBox.svelte';
   import type { CardDraft } from './cardDraft.svelte';
   import type { Dragging } from './dragging';
   import LineMore from './LineMore.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
   import Check from '../../../ui/Check.svelte';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
   import type { LinePiece } from './pieces';
   import ToolsField from './ToolsField.svelte';
   import UpDown from './UpDown.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts" generics="Entry">
   import type { Snippet } from 'svelte';
-  import { announcements } from '../../../app/announce.svelte';
+  import { announcements } from '../../../api/announce.svelte';
   import type { Dragging } from './dragging';
 
   /** A list whose entries are moved by dragging or with the arrow keys on their handles. */

@@ -1,5 +1,5 @@
 import type { Level } from '../../../api/client';
-import { stating } from '../../larder/flags/stating';
+import { stating } from '../../../ui/flags/stating';
 import { KeptDraft } from '../../../lib/keptDraft';
 import {
   copied,

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
   import NumberView from './NumberView.svelte';
-  import { figure, minutesText } from './spoon';
+  import { figure, minutesText } from '../../../lib/spoon';
   import ThicknessView from './ThicknessView.svelte';
   import YieldView from './YieldView.svelte';
 

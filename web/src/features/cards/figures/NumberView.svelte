@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import { figure } from './spoon';
+  import { figure } from '../../../lib/spoon';
 
   /** One carried number with its largest sources, and what is missing of it. */
   let { number, portions }: { number: Schema['NumberOut']; portions: number | null } = $props();

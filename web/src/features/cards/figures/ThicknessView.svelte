@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import Spoon from './Spoon.svelte';
-  import { figure } from './spoon';
+  import Spoon from '../../../ui/Spoon.svelte';
+  import { figure } from '../../../lib/spoon';
 
   /** How thick a pot will be: hot, lukewarm, and after it was frozen. */
   let { thickness }: { thickness: Schema['ThicknessOut'] } = $props();

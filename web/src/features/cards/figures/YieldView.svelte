@@ -1,8 +1,7 @@
 <script lang="ts">
-  import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api, type Schema } from '../../../api/client';
-  import { queries } from '../../../api/queries';
-  import { figure, gramsText } from './spoon';
+  import { type Schema } from '../../../api/client';
+  import { fillingQuery } from '../../../api/queries';
+  import { figure, gramsText } from '../../../lib/spoon';
 
   /** What goes in and comes out, where it stands in the pan, and what to fill. */
   let { figures, id, stock }: { figures: Schema['FiguresOut']; id: string; stock: boolean } =
@@ -10,14 +9,7 @@
 
   const made = $derived(figures.made);
   const level = (cm: number | null) => (cm === null ? '' : `, ${figure(cm)} cm in the pan`);
-  const filling = createQuery(
-    () => ({
-      queryKey: ['filling', id],
-      enabled: stock,
-      queryFn: () => answer(api.GET('/api/v1/cards/{id}/filling', { params: { path: { id } } }))
-    }),
-    () => queries
-  );
+  const filling = fillingQuery(() => (stock ? id : null));
 </script>
 
 <p>

@@ -2,7 +2,7 @@
   import type { Schema } from '../../../api/client';
   import Figures from '../figures/Figures.svelte';
   import { p } from '../../../app/routes';
-  import { amountText, type Pot } from './lines';
+  import { amountText, type Pot } from '../../../lib/lines';
 
   let { pot, figures }: { pot: Pot; figures: Schema['FiguresOut'] | undefined } = $props();
 

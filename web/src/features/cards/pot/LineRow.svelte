@@ -2,7 +2,7 @@
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import LineMarks from './LineMarks.svelte';
-  import { amountText, flagWords, treatmentText, type Line } from './lines';
+  import { amountText, flagWords, treatmentText, type Line } from '../../../lib/lines';
   import SubLines from './SubLines.svelte';
 
   let { line, onclick }: { line: Line; onclick: () => void } = $props();

@@ -1,15 +1,15 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
   import { untrack } from 'svelte';
-  import AmountBox from '../edit/AmountBox.svelte';
-  import { amountsRead } from '../edit/reading';
+  import AmountBox from '../../../ui/amount/AmountBox.svelte';
+  import { amountsRead } from '../../../ui/amount/reading';
   import Button from '../../../ui/Button.svelte';
   import ItemBox from '../../../ui/ItemBox.svelte';
   import Sheet from '../../../ui/Sheet.svelte';
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
   import { p } from '../../../app/routes';
-  import type { Line, Pot } from './lines';
+  import type { Line, Pot } from '../../../lib/lines';
 
   /** Changes one line: another item, another amount, or the alternative that is in use. */
   let { pot, line, onclose }: { pot: Pot; line: Line; onclose: () => void } = $props();

@@ -2,7 +2,7 @@
   import Button from '../../../ui/Button.svelte';
   import { p } from '../../../app/routes';
   import LineRow from './LineRow.svelte';
-  import { groupsOf, type Line, type Pot } from './lines';
+  import { groupsOf, type Line, type Pot } from '../../../lib/lines';
 
   let { pot, onchange }: { pot: Pot; onchange: (line: Line) => void } = $props();
 

@@ -3,11 +3,11 @@
   import { identified } from '../../../api/ids';
   import Button from '../../../ui/Button.svelte';
   import Sheet from '../../../ui/Sheet.svelte';
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
   import { navigate } from '../../../app/routes';
   import { copyOf } from '../edit/pieces';
-  import type { Pot } from './lines';
+  import type { Pot } from '../../../lib/lines';
 
   /** Copies, renames, retires or removes a pot. */
   let { pot, onclose }: { pot: Pot; onclose: () => void } = $props();

@@ -1,15 +1,15 @@
 <script lang="ts">
   import { figuresQuery, potQuery } from '../../../api/queries';
-  import { selection } from '../../family/selection.svelte';
+  import { selection } from '../../../lib/selection.svelte';
   import Scroll from '../../../ui/Scroll.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { route } from '../../../app/routes';
-  import CarriesList from './CarriesList.svelte';
+  import CarriesList from '../../../ui/carried/CarriesList.svelte';
   import GoesInto from './GoesInto.svelte';
   import LineSheet from './LineSheet.svelte';
   import LinesPart from './LinesPart.svelte';
-  import type { Line } from './lines';
+  import type { Line } from '../../../lib/lines';
   import Method from './Method.svelte';
   import NameSheet from './NameSheet.svelte';
   import PotActions from './PotActions.svelte';
@@ -17,7 +17,7 @@
   import PotPages, { type PotPage } from './PotPages.svelte';
   import QuietWarnings from './QuietWarnings.svelte';
   import SignOff from './SignOff.svelte';
-  import SuitsList from './SuitsList.svelte';
+  import SuitsList from '../../../ui/carried/SuitsList.svelte';
   import WayPick from './WayPick.svelte';
 
   const id = $derived(route.params.id ?? null);

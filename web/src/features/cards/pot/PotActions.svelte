@@ -1,8 +1,8 @@
 <script lang="ts">
   import { p } from '../../../app/routes';
   import Button from '../../../ui/Button.svelte';
-  import IntoBag from '../../larder/bags/IntoBag.svelte';
-  import type { Pot } from './lines';
+  import IntoBag from '../../../ui/bags/IntoBag.svelte';
+  import type { Pot } from '../../../lib/lines';
   import PotMenu from './PotMenu.svelte';
 
   /** What can be done with a pot: beside its name, on a phone within the thumb's reach. */

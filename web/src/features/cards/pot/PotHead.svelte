@@ -1,6 +1,6 @@
 <script lang="ts">
   import { p } from '../../../app/routes';
-  import { amountText, keepsText, type Pot } from './lines';
+  import { amountText, keepsText, type Pot } from '../../../lib/lines';
 
   let { pot }: { pot: Pot } = $props();
 

@@ -2,8 +2,8 @@
   import { DropdownMenu } from 'bits-ui';
   import type { Schema } from '../../../api/client';
   import { navigate, p } from '../../../app/routes';
-  import { BagFilling } from '../../larder/bags/bagFilling.svelte';
-  import type { Pot } from './lines';
+  import { BagFilling } from '../../../ui/bags/bagFilling.svelte';
+  import type { Pot } from '../../../lib/lines';
 
   /** What else can be done with a card. */
   let { pot, items, onname }: { pot: Pot; items: Schema['Named'][]; onname: () => void } = $props();

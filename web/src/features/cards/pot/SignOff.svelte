@@ -3,9 +3,9 @@
   import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import WriterNote from '../../people/WriterNote.svelte';
-  import { currentUser } from '../../people/currentUser.svelte';
-  import type { Pot } from './lines';
+  import WriterNote from '../../../ui/WriterNote.svelte';
+  import { currentUser } from '../../../api/currentUser.svelte';
+  import type { Pot } from '../../../lib/lines';
 
   /** Who checked the pot, and whether that still holds. */
   let { pot }: { pot: Pot } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
-  import { minutesText } from '../figures/spoon';
+  import { minutesText } from '../../../lib/spoon';
   import { Timer } from './timers.svelte';
 
   /** Runs one step's time down. */

@@ -2,7 +2,7 @@
   import { potQuery } from '../../../api/queries';
   import { p } from '../../../app/routes';
   import LineMarks from './LineMarks.svelte';
-  import { amountText } from './lines';
+  import { amountText } from '../../../lib/lines';
   import Self from './SubLines.svelte';
 
   /** What a pot within a pot is made of, to any depth; to be read only. */

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
   import { p } from '../../../app/routes';
-  import type { Pot } from './lines';
+  import type { Pot } from '../../../lib/lines';
 
   /** The ways of a pot: which one is in use, and taking another one into use. */
   let { pot }: { pot: Pot } = $props();

@@ -1,4 +1,4 @@
-import { announcements } from '../../../app/announce.svelte';
+import { announcements } from '../../../api/announce.svelte';
 
 /** One step's time as it runs down, in the page. */
 export class Timer {

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import { levelWord } from '../../../ui/marks/levels';
+  import { levelWord } from '../../../lib/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
-  import { amountText, capital, groupsOf, keepsText, type Pot } from '../pot/lines';
+  import { amountText, capital, groupsOf, keepsText, type Pot } from '../../../lib/lines';
 
   /** One card on paper, with its flags in words, the day, and room to sign. */
   let {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
   import { kitchenQuery, potQuery } from '../../../api/queries';
-  import { selection } from '../../family/selection.svelte';
+  import { selection } from '../../../lib/selection.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { p, route } from '../../../app/routes';

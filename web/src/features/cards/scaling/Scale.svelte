@@ -3,10 +3,10 @@
   import { answer, api, type Schema } from '../../../api/client';
   import { potQuery } from '../../../api/queries';
   import { AsyncState } from '../../../lib/asyncState.svelte';
-  import { selection } from '../../family/selection.svelte';
-  import { figure } from '../figures/spoon';
+  import { selection } from '../../../lib/selection.svelte';
+  import { figure } from '../../../lib/spoon';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import { amountText } from '../pot/lines';
+  import { amountText } from '../../../lib/lines';
   import { p, route } from '../../../app/routes';
 
   /** A card for another amount: by its yield, by portions, by what is there, or so many times. */

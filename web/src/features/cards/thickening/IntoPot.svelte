@@ -1,11 +1,11 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
   import { untrack } from 'svelte';
-  import { figure } from '../figures/spoon';
+  import { figure } from '../../../lib/spoon';
   import Sheet from '../../../ui/Sheet.svelte';
-  import type { Pot } from '../pot/lines';
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
+  import type { Pot } from '../../../lib/lines';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
   import type { Bench, Option } from './bench.svelte';
 
   /** Puts a thickener from the bench into the pot: its line, the fat's line, and the steps. */

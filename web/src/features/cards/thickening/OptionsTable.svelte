@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { figure } from '../figures/spoon';
+  import { figure } from '../../../lib/spoon';
   import type { Level } from '../../../api/client';
   import Button from '../../../ui/Button.svelte';
-  import { flagWords } from '../pot/lines';
+  import { flagWords } from '../../../lib/lines';
   import { GOAL_WORDS, type Bench, type Option } from './bench.svelte';
 
   /** Each thickener's amount side by side, with method, cautions, and what the larder holds of it. */

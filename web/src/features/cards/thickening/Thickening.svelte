@@ -1,8 +1,8 @@
 <script lang="ts">
   import Check from '../../../ui/Check.svelte';
   import { potQuery } from '../../../api/queries';
-  import { selection } from '../../family/selection.svelte';
-  import Spoon from '../figures/Spoon.svelte';
+  import { selection } from '../../../lib/selection.svelte';
+  import Spoon from '../../../ui/Spoon.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { p, route } from '../../../app/routes';
   import { Bench, GOAL_WORDS } from './bench.svelte';

@@ -2,8 +2,8 @@
   import Field from '../../../ui/Field.svelte';
   import { answer, api, type Schema } from '../../../api/client';
   import { AsyncState } from '../../../lib/asyncState.svelte';
-  import Spoon from '../figures/Spoon.svelte';
-  import { figure } from '../figures/spoon';
+  import Spoon from '../../../ui/Spoon.svelte';
+  import { figure } from '../../../lib/spoon';
   import type { Bench } from './bench.svelte';
 
   /** The bench the other way round: what so many grams will make of the liquid. */

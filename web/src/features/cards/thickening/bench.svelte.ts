@@ -1,6 +1,5 @@
-import { createQuery } from '@tanstack/svelte-query';
 import { answer, api, type Schema } from '../../../api/client';
-import { queries } from '../../../api/queries';
+import { thickeningQuery } from '../../../api/queries';
 import { AsyncState } from '../../../lib/asyncState.svelte';
 
 export type Option = Schema['OptionOut'];
@@ -34,10 +33,7 @@ export class Bench {
   /** Why a pot's liquid could not be taken, or why there is no answer. */
   error = $derived<unknown>(this.#poured ?? this.#asked.error);
 
-  words = createQuery(
-    () => ({ queryKey: ['thickening'], queryFn: () => answer(api.GET('/api/v1/thickening')) }),
-    () => queries
-  );
+  words = thickeningQuery();
 
   /** Takes a pot's own liquid onto the bench. */
   async takePot(id: string) {

@@ -5,7 +5,7 @@
   import Button from '../../../ui/Button.svelte';
   import ItemBox from '../../../ui/ItemBox.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
   import { p } from '../../../app/routes';
 
   /** One bag: what is in it, and the two taps that put more in. */

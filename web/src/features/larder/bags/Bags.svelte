@@ -1,6 +1,6 @@
 <script lang="ts">
   import { jarsQuery } from '../../../api/queries';
-  import LarderPage from '../products/LarderPage.svelte';
+  import LarderPage from '../../../ui/larder/LarderPage.svelte';
   import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import { p } from '../../../app/routes';

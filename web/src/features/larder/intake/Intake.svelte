@@ -1,5 +1,5 @@
 <script lang="ts">
-  import LarderPage from '../products/LarderPage.svelte';
+  import LarderPage from '../../../ui/larder/LarderPage.svelte';
   import FileButton from '../../../ui/FileButton.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { Intake } from './intake.svelte';

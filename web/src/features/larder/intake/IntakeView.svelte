@@ -1,10 +1,10 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
   import LevelLists from '../../../ui/marks/LevelLists.svelte';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
   import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
-  import ImpactView from '../../impact/ImpactView.svelte';
+  import ImpactView from '../../../ui/impact/ImpactView.svelte';
   import type { Intake } from './intake.svelte';
 
   /** What a file comes to: its columns, its faults, its products, and the act itself. */

@@ -3,7 +3,7 @@
   import { kitchenQuery } from '../../../api/queries';
   import { AsyncState } from '../../../lib/asyncState.svelte';
   import Field from '../../../ui/Field.svelte';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
 
   /** What a product is, for swaps: as somebody says, or as its name is taken until then. */
   let { name, value = $bindable() }: { name: string; value: string } = $props();

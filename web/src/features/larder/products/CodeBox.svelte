@@ -1,8 +1,8 @@
 <script lang="ts">
   import { answer, api, fileBody, type Schema } from '../../../api/client';
-  import { announcements } from '../../../app/announce.svelte';
+  import { announcements } from '../../../api/announce.svelte';
   import { navigate, p } from '../../../app/routes';
-  import { smaller } from '../../pictures/smaller';
+  import { smaller } from '../../../ui/pictures/smaller';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import FileButton from '../../../ui/FileButton.svelte';
 

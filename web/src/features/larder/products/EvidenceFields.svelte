@@ -1,6 +1,6 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
-  import WriterNote from '../../people/WriterNote.svelte';
+  import WriterNote from '../../../ui/WriterNote.svelte';
   import type { LabelDraft } from './labelDraft.svelte';
 
   let { label, secondLook }: { label: LabelDraft; secondLook: boolean } = $props();

@@ -5,7 +5,7 @@
   import { Toggle } from 'bits-ui';
   import { untrack } from 'svelte';
   import type { Schema } from '../../../api/client';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
   import Check from '../../../ui/Check.svelte';
   import Button from '../../../ui/Button.svelte';

@@ -5,8 +5,8 @@
   import Button from '../../../ui/Button.svelte';
   import ItemBox from '../../../ui/ItemBox.svelte';
   import Sheet from '../../../ui/Sheet.svelte';
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
 
   /** Puts a jar away, puts another jar into it that is the same good, or removes it. */
   let { known, onclose }: { known: Schema['ProductOut']; onclose: () => void } = $props();

@@ -7,8 +7,8 @@
   import type { LabelDraft } from './labelDraft.svelte';
   import { LabelReading } from './labelReading.svelte';
   import MarkedText from './MarkedText.svelte';
-  import PhotoButton from '../../pictures/PhotoButton.svelte';
-  import PhotoPart from '../../pictures/PhotoPart.svelte';
+  import PhotoButton from '../../../ui/pictures/PhotoButton.svelte';
+  import PhotoPart from '../../../ui/pictures/PhotoPart.svelte';
   import Proposals from './Proposals.svelte';
 
   /** The label's text, pasted or typed, and what its words propose. */

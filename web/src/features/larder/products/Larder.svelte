@@ -3,7 +3,7 @@
   import { jarsQuery, productQuery } from '../../../api/queries';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { navigate, p, route } from '../../../app/routes';
-  import LarderNav from './LarderNav.svelte';
+  import LarderNav from '../../../ui/larder/LarderNav.svelte';
   import JarList from './JarList.svelte';
   import ProductSheet from './ProductSheet.svelte';
 

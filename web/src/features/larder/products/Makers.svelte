@@ -5,8 +5,8 @@
   import { KeptForm } from '../../../lib/keptForm.svelte';
   import LevelLists from '../../../ui/marks/LevelLists.svelte';
   import Button from '../../../ui/Button.svelte';
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
 
   /** The makers of a product: who gives what, which of them counts, and one more. */
   let { known }: { known: Schema['ProductOut'] } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { asWords, levelWord } from '../../../ui/marks/levels';
+  import { asWords, levelWord } from '../../../lib/levels';
   import type { Run } from './labelReading.svelte';
 
   /** The text as it was read, with the words that led to a proposal, or are not known, marked in it. */

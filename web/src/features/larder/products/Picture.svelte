@@ -3,7 +3,7 @@
   import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import FileButton from '../../../ui/FileButton.svelte';
-  import { smaller } from '../../pictures/smaller';
+  import { smaller } from '../../../ui/pictures/smaller';
   import ErrorText from '../../../ui/ErrorText.svelte';
 
   /** The photograph of the label. */

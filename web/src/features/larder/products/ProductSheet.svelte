@@ -4,11 +4,12 @@
   import { untrack } from 'svelte';
   import { answer, api, type Schema } from '../../../api/client';
   import { identified } from '../../../api/ids';
-  import IntoBag from '../bags/IntoBag.svelte';
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
+  import IntoBag from '../../../ui/bags/IntoBag.svelte';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
   import { p } from '../../../app/routes';
-  import { ProductDraft, UNREAD, type Product } from './productDraft.svelte';
+  import { UNREAD, type Product } from '../../../lib/unread';
+  import { ProductDraft } from './productDraft.svelte';
   import Button from '../../../ui/Button.svelte';
   import Namesakes from './Namesakes.svelte';
   import ClassField from './ClassField.svelte';

@@ -2,8 +2,8 @@
   import { Tabs } from 'bits-ui';
   import type { Schema } from '../../../api/client';
   import { historyQuery, kitchenQuery } from '../../../api/queries';
-  import FlagToggles from '../flags/FlagToggles.svelte';
-  import ChangeLog from '../../history/ChangeLog.svelte';
+  import FlagToggles from '../../../ui/flags/FlagToggles.svelte';
+  import ChangeLog from '../../../ui/changes/ChangeLog.svelte';
   import Scroll from '../../../ui/Scroll.svelte';
   import Certificates from './Certificates.svelte';
   import EvidenceFields from './EvidenceFields.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import Check from '@lucide/svelte/icons/check';
-  import { asWords, LEVELS, levelWord } from '../../../ui/marks/levels';
+  import { asWords, LEVELS, levelWord } from '../../../lib/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
   import Tick from '../../../ui/Check.svelte';
   import Button from '../../../ui/Button.svelte';

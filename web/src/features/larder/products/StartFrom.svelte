@@ -3,7 +3,7 @@
   import { Combobox } from 'bits-ui';
   import type { Schema } from '../../../api/client';
   import { goodsQuery } from '../../../api/queries';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
   import Options from '../../../ui/Options.svelte';
   import type { ProductDraft } from './productDraft.svelte';
 

@@ -1,6 +1,6 @@
 import { KeptDraft } from '../../../lib/keptDraft';
 import type { EvidenceKind } from './labelDraft.svelte';
-import type { Product } from './productDraft.svelte';
+import type { Product } from '../../../lib/unread';
 
 /** A jar that is half written: what was begun from, what it has become, and when. */
 export interface KeptJar {

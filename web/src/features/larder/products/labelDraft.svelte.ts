@@ -1,6 +1,6 @@
 import type { Level, Schema } from '../../../api/client';
-import { stating } from '../flags/stating';
-import { currentUser } from '../../people/currentUser.svelte';
+import { stating } from '../../../ui/flags/stating';
+import { currentUser } from '../../../api/currentUser.svelte';
 
 type Statements = Record<string, Level>;
 type Evidences = Record<string, Schema['EvidencePiece']>;

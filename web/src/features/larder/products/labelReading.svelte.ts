@@ -1,6 +1,6 @@
 import { answer, api, fileBody, type Level, type Schema } from '../../../api/client';
-import { surest } from '../../../ui/marks/levels';
-import { Photograph } from '../../pictures/photograph.svelte';
+import { surest } from '../../../lib/levels';
+import { Photograph } from '../../../ui/pictures/photograph.svelte';
 import type { LabelDraft } from './labelDraft.svelte';
 
 type Proposal = Schema['ProposalOut'];

@@ -1,26 +1,8 @@
 import type { Schema } from '../../../api/client';
+import { UNREAD, type Product } from '../../../lib/unread';
 import { LabelDraft } from './labelDraft.svelte';
 
-export type Product = Schema['ProductPiece'];
 type Part = Schema['PartPiece'];
-
-/** A product of which only a name is known: everything is not checked. */
-export const UNREAD: Product = {
-  id: '',
-  name: '',
-  class: null,
-  statements: {},
-  otherwise: 'unchecked',
-  certificates: [],
-  evidence: {},
-  papers: {},
-  label: '',
-  pack: '',
-  code: '',
-  makers: [],
-  parts: [],
-  merged: []
-};
 
 /** Numbers of a product that a label or a scale tells, with their units. */
 export const NUMBERS = [

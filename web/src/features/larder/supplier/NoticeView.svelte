@@ -1,12 +1,12 @@
 <script lang="ts">
   import { answer, api, type Schema } from '../../../api/client';
   import { Write } from '../../../api/write.svelte';
-  import { asWords, levelWord } from '../../../ui/marks/levels';
+  import { asWords, levelWord } from '../../../lib/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
   import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import ImpactView from '../../impact/ImpactView.svelte';
+  import ImpactView from '../../../ui/impact/ImpactView.svelte';
   import { p } from '../../../app/routes';
 
   /** The maker changed the label: what it says now, and what accepting that would change. */

@@ -2,7 +2,7 @@
   import { answer, api, type Schema } from '../../../api/client';
   import { noticesQuery } from '../../../api/queries';
   import { Write } from '../../../api/write.svelte';
-  import LarderPage from '../products/LarderPage.svelte';
+  import LarderPage from '../../../ui/larder/LarderPage.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import CodeReader from './CodeReader.svelte';

@@ -4,11 +4,11 @@
   import { p } from '../../../app/routes';
   import { KeptForm } from '../../../lib/keptForm.svelte';
   import Button from '../../../ui/Button.svelte';
-  import { asWords, LEVELS, levelWord } from '../../../ui/marks/levels';
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
-  import { currentUser } from '../../people/currentUser.svelte';
-  import WriterNote from '../../people/WriterNote.svelte';
+  import { asWords, LEVELS, levelWord } from '../../../lib/levels';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
+  import { currentUser } from '../../../api/currentUser.svelte';
+  import WriterNote from '../../../ui/WriterNote.svelte';
 
   /** A maker's answers about one good, flag by flag. What is not answered stays not checked. */
   let { question }: { question: Schema['MakerQuestionOut'] } = $props();

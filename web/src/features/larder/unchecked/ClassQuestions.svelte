@@ -5,7 +5,7 @@
   import { p } from '../../../app/routes';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
 
   /** Goods of which nobody knows what they are: no swap is proposed for them until somebody says. */
   let { asked }: { asked: Schema['ClassQuestionOut'][] } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import { asWords, levelWord } from '../../../ui/marks/levels';
+  import { asWords, levelWord } from '../../../lib/levels';
   import { p } from '../../../app/routes';
 
   /** Pairs of records that cannot both be right, each with both ways to settle it. */

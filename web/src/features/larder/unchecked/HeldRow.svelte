@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
   import Button from '../../../ui/Button.svelte';
   import { p } from '../../../app/routes';

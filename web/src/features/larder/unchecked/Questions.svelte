@@ -2,7 +2,7 @@
   import { questionsQuery } from '../../../api/queries';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
-  import LarderPage from '../products/LarderPage.svelte';
+  import LarderPage from '../../../ui/larder/LarderPage.svelte';
   import SupplierQuestions from './SupplierQuestions.svelte';
 
   const questions = questionsQuery();

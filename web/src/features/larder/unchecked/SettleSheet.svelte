@@ -1,11 +1,11 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import type { Schema } from '../../../api/client';
-  import WriterNote from '../../people/WriterNote.svelte';
-  import { currentUser } from '../../people/currentUser.svelte';
+  import WriterNote from '../../../ui/WriterNote.svelte';
+  import { currentUser } from '../../../api/currentUser.svelte';
   import Sheet from '../../../ui/Sheet.svelte';
-  import RecordFoot from '../../impact/RecordFoot.svelte';
-  import { Recording, type Change } from '../../impact/recording.svelte';
+  import RecordFoot from '../../../ui/impact/RecordFoot.svelte';
+  import { Recording, type Change } from '../../../ui/impact/recording.svelte';
 
   /** Settles one lid at once: marked as a plain single food, or a bag emptied and washed. */
   let { entry, onclose }: { entry: Schema['HeldOut']; onclose: () => void } = $props();

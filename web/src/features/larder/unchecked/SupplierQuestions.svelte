@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import { announcements } from '../../../app/announce.svelte';
+  import { announcements } from '../../../api/announce.svelte';
   import Button from '../../../ui/Button.svelte';
   import AnswerForm from './AnswerForm.svelte';
 

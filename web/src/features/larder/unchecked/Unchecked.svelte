@@ -1,6 +1,6 @@
 <script lang="ts">
   import { uncheckedQuery } from '../../../api/queries';
-  import LarderPage from '../products/LarderPage.svelte';
+  import LarderPage from '../../../ui/larder/LarderPage.svelte';
   import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -8,7 +8,7 @@
   import ClassQuestions from './ClassQuestions.svelte';
   import Contradictions from './Contradictions.svelte';
   import HeldRow from './HeldRow.svelte';
-  import Needs from '../../pass/Needs.svelte';
+  import Needs from '../../../ui/Needs.svelte';
 
   const unchecked = uncheckedQuery();
   const list = $derived(unchecked.data);

@@ -1,14 +1,9 @@
 <script lang="ts">
-  import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api } from '../../../api/client';
-  import { queries } from '../../../api/queries';
+  import { appliedPlansQuery } from '../../../api/queries';
   import SwapPage from '../bench/SwapPage.svelte';
   import AppliedRow from './AppliedRow.svelte';
 
-  const plans = createQuery(
-    () => ({ queryKey: ['applied'], queryFn: () => answer(api.GET('/api/v1/plans/applied')) }),
-    () => queries
-  );
+  const plans = appliedPlansQuery();
 </script>
 
 <SwapPage

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Level } from '../../../api/client';
   import LevelLists from '../../../ui/marks/LevelLists.svelte';
-  import { asWords, flagWord, levelWord } from '../../../ui/marks/levels';
+  import { asWords, flagWord, levelWord } from '../../../lib/levels';
   import PotMark from '../../../ui/marks/PotMark.svelte';
   import type { Plan } from './bench.svelte';
 

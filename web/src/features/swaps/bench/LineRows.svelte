@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { amountText } from '../../cards/pot/lines';
+  import { amountText } from '../../../lib/lines';
   import type { Bench, Plan } from './bench.svelte';
   import SwapText from './SwapText.svelte';
 

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import Spoon from '../../cards/figures/Spoon.svelte';
+  import Spoon from '../../../ui/Spoon.svelte';
   import LevelLists from '../../../ui/marks/LevelLists.svelte';
-  import { amountText } from '../../cards/pot/lines';
+  import { amountText } from '../../../lib/lines';
   import type { Bench, Plan, Plans } from './bench.svelte';
   import FlagChanges from './FlagChanges.svelte';
   import LineRows from './LineRows.svelte';

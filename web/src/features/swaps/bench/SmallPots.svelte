@@ -1,7 +1,7 @@
 <script lang="ts">
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
-  import { amountText } from '../../cards/pot/lines';
-  import { figure } from '../../cards/figures/spoon';
+  import { amountText } from '../../../lib/lines';
+  import { figure } from '../../../lib/spoon';
   import type { Plan } from './bench.svelte';
 
   /** The pots of a plan as they are made for the covers; each opens to its scaled card. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Collapsible } from 'bits-ui';
-  import { minutesText } from '../../cards/figures/spoon';
+  import { minutesText } from '../../../lib/spoon';
   import type { Plan } from './bench.svelte';
 
   /** The steps that change, in the cards' own order, with the time that they add or save. */

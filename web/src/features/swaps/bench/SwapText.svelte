@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
-  import { amountText } from '../../cards/pot/lines';
+  import { amountText } from '../../../lib/lines';
   import type { Bench } from './bench.svelte';
 
   /** One swap of a line: what comes instead, how much and why so much, and what was found with it here. */

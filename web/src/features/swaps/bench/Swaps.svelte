@@ -1,7 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { kitchenQuery, potQuery } from '../../../api/queries';
-  import { selection } from '../../family/selection.svelte';
+  import { selection } from '../../../lib/selection.svelte';
   import Scroll from '../../../ui/Scroll.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import { p, route } from '../../../app/routes';

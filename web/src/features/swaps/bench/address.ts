@@ -1,4 +1,4 @@
-import { asWords } from '../../../ui/marks/levels';
+import { asWords } from '../../../lib/levels';
 import type { Goal } from '../../../ui/goals';
 import { noLimits, type Bench, type Limits } from './bench.svelte';
 

@@ -1,6 +1,6 @@
 import { answer, api, type Schema } from '../../../api/client';
 import { Write } from '../../../api/write.svelte';
-import { announcements } from '../../../app/announce.svelte';
+import { announcements } from '../../../api/announce.svelte';
 import { AsyncState } from '../../../lib/asyncState.svelte';
 import type { Goal } from '../../../ui/goals';
 import type { Criterion } from './criteria';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
   import { kitchenQuery } from '../../../api/queries';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
   import Button from '../../../ui/Button.svelte';
   import type { Guest, MenuBench } from './menu.svelte';
 

@@ -1,10 +1,9 @@
 <script lang="ts">
   import Field from '../../../ui/Field.svelte';
-  import { createQuery } from '@tanstack/svelte-query';
   import { answer, api, type Schema } from '../../../api/client';
-  import { queries } from '../../../api/queries';
+  import { rulesQuery } from '../../../api/queries';
   import { Write } from '../../../api/write.svelte';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import SwapPage from '../bench/SwapPage.svelte';
@@ -12,10 +11,7 @@
   import { RuleForm } from './ruleForm.svelte';
   import RuleRow from './RuleRow.svelte';
 
-  const rules = createQuery(
-    () => ({ queryKey: ['rules'], queryFn: () => answer(api.GET('/api/v1/rules')) }),
-    () => queries
-  );
+  const rules = rulesQuery();
   let words = $state('');
   const form = new RuleForm();
 

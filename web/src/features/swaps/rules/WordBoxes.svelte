@@ -1,6 +1,6 @@
 <script lang="ts">
   import Check from '../../../ui/Check.svelte';
-  import { asWords } from '../../../ui/marks/levels';
+  import { asWords } from '../../../lib/levels';
 
   /** Some of a few words, each with a box to tick. */
   let {
