@@ -6,7 +6,7 @@ raises is in `inherent_flags.py`.
 """
 
 import re
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import cache
 
@@ -14,14 +14,14 @@ from yellow_ladle.core.book.book import Book, Line, Preparation, owner_of
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.vocabulary.classes import (
     UNSAID,
-    expanded,
     house_words,
     of_twin,
     pot_classes,
     usual_of,
 )
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.core.vocabulary.toml import Value, rows, table, words
+from yellow_ladle.core.vocabulary.structured import ClassSet, structured_rows
+from yellow_ladle.core.vocabulary.toml import table, words
 from yellow_ladle.core.words.class_names import UNKNOWN, ClassGuess, class_of_name
 
 _LIST = re.compile(r"(?i)^\W*(?:ingredients?|zutaten|ingrédients?|ingredientes|ingredienti)\s*:?")
@@ -94,13 +94,13 @@ class _Row:
 
     class_: str
     kinds: frozenset[str]
-    holds: tuple[frozenset[str], ...]
-    flags: frozenset[str]
-    only: frozenset[str]
-    without: frozenset[str]
-    without_flags: frozenset[str]
-    colour: str
-    main: bool
+    holds: tuple[ClassSet, ...] = ()
+    flags: frozenset[str] = frozenset()
+    only: ClassSet = frozenset()
+    without: ClassSet = frozenset()
+    without_flags: frozenset[str] = frozenset()
+    colour: str = ""
+    main: bool = False
 
 
 def _classes(book: Book, made: Preparation, seen: frozenset[str]) -> list[tuple[Line, str | None]]:
@@ -174,22 +174,4 @@ def meat_flags() -> frozenset[str]:
 
 @cache
 def _rows() -> tuple[_Row, ...]:
-    return tuple(_row(row) for row in rows(table("pot_classes")["pot"]))
-
-
-def _row(row: Mapping[str, Value]) -> _Row:
-    return _Row(
-        class_=str(row["class"]),
-        kinds=frozenset(words(row["kinds"])),
-        holds=tuple(frozenset(expanded(words(part))) for part in _list(row.get("holds"))),
-        flags=frozenset(words(row.get("flags"))),
-        only=frozenset(expanded(words(row.get("only")))),
-        without=frozenset(expanded(words(row.get("without")))),
-        without_flags=frozenset(words(row.get("without_flags"))),
-        colour=str(row.get("colour", "")),
-        main=bool(row.get("main", False)),
-    )
-
-
-def _list(value: "Value | None") -> Sequence[Value]:
-    return value if isinstance(value, list) else ()
+    return structured_rows(_Row, table("pot_classes")["pot"])

@@ -123,7 +123,7 @@ def _clears(old: str, rule: SwapRule, flag: str | None) -> bool:
 
 
 def _added(rule: SwapRule) -> Iterator[str]:
-    return (class_ for line in rule.adds for class_ in line.classes)
+    return (class_ for line in rule.adds for class_ in line.with_)
 
 
 def _whole(rule: SwapRule) -> Iterator[str]:

@@ -17,7 +17,7 @@ def foods_not_brought(rule: SwapRule) -> list[tuple[str, tuple[str, ...]]]:
     What the rule takes, gives or adds may be named, and what only likens ("smells of butter") says
     nothing. Water, salt and plain oil stand on every stove.
     """
-    added = {class_ for more in rule.adds for class_ in more.classes}
+    added = {class_ for more in rule.adds for class_ in more.with_}
     own = {*rule.with_, *rule.replaces, *added}
     kin = {word for class_ in own for word in class_.split("-")}
     found = []

@@ -14,8 +14,8 @@ from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.rules.swap_rules import SwapRule
 from yellow_ladle.core.swaps.search.candidates import Proposer
-from yellow_ladle.core.vocabulary.classes import expanded
-from yellow_ladle.core.vocabulary.toml import Table, rows, table, words
+from yellow_ladle.core.vocabulary.structured import ClassSet, structured_rows
+from yellow_ladle.core.vocabulary.toml import table
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,15 +30,15 @@ class StructureClaim:
 class StructureLimit:
     """What never holds in pots of one structure or kind; None and empty sets stand for any."""
 
-    structure: str | None
-    kind: str | None
-    roles: frozenset[str]
-    not_roles: frozenset[str]
-    from_: frozenset[str]
-    not_from: frozenset[str]
-    never: frozenset[str]
-    only: frozenset[str]
     why: str
+    structure: str | None = None
+    kind: str | None = None
+    roles: frozenset[str] = frozenset()
+    not_roles: frozenset[str] = frozenset()
+    from_: ClassSet = frozenset()
+    not_from: ClassSet = frozenset()
+    never: ClassSet = frozenset()
+    only: ClassSet = frozenset()
 
     def forbids(
         self, made: Preparation, holding: frozenset[str], role: str, from_: str | None, to: str
@@ -58,7 +58,7 @@ class StructureLimit:
 @cache
 def structure_limits() -> tuple[StructureLimit, ...]:
     """What never holds, as the table has it."""
-    return tuple(_limit(row) for row in rows(table("structure_limits")["limit"]))
+    return structured_rows(StructureLimit, table("structure_limits")["limit"])
 
 
 def tried(
@@ -88,20 +88,3 @@ def tried(
 def claims(reading: Reading, rules: Sequence[SwapRule] | None = None) -> list[StructureClaim]:
     """The proposals in a book that do not hold where they are made."""
     return [claim for claim in tried(reading, rules) if claim is not None]
-
-
-def _limit(row: Table) -> StructureLimit:
-    def classes(key: str) -> frozenset[str]:
-        return frozenset(expanded(words(row.get(key))))
-
-    return StructureLimit(
-        structure=str(row["structure"]) if "structure" in row else None,
-        kind=str(row["kind"]) if "kind" in row else None,
-        roles=frozenset(words(row.get("roles"))),
-        not_roles=frozenset(words(row.get("not_roles"))),
-        from_=classes("from"),
-        not_from=classes("not_from"),
-        never=classes("never"),
-        only=classes("only"),
-        why=str(row["why"]),
-    )

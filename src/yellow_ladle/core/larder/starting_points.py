@@ -5,7 +5,8 @@ from functools import cache
 
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.core.vocabulary.toml import Table, section, table, words
+from yellow_ladle.core.vocabulary.structured import structured
+from yellow_ladle.core.vocabulary.toml import Table, number, section, table
 
 NUMBERS = (
     "unit_weight_g",
@@ -28,9 +29,9 @@ class Good:
     name: str
     class_: str
     plain: bool
-    has: tuple[str, ...]
-    look: tuple[str, ...]
     numbers: dict[str, float]
+    has: tuple[str, ...] = ()
+    look: tuple[str, ...] = ()
 
     def product(self, id: str) -> Product:
         """A product begun from it: what it is, is stated; the rest stays unchecked."""
@@ -60,13 +61,5 @@ def goods() -> dict[str, Good]:
 
 
 def _good(id: str, row: Table, plain: bool) -> Good:
-    numbers = {key: value for key in NUMBERS if isinstance(value := row.get(key), int | float)}
-    return Good(
-        id=id,
-        name=str(row["name"]),
-        class_=str(row["class"]),
-        plain=plain,
-        has=words(row.get("has")),
-        look=words(row.get("look")),
-        numbers={key: float(value) for key, value in numbers.items()},
-    )
+    numbers = {key: number(row[key]) for key in NUMBERS if key in row}
+    return structured(Good, row, besides=NUMBERS, id=id, plain=plain, numbers=numbers)

@@ -3,10 +3,10 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
-from typing import Literal, TypeAlias, cast
+from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book.book import Preparation
-from yellow_ladle.core.vocabulary.classes import expanded
+from yellow_ladle.core.vocabulary.structured import ClassList, structured
 from yellow_ladle.core.vocabulary.toml import number, numbers, rows, section, table, words
 
 FATS = ("butter", "margarine", "lard", "suet")
@@ -52,11 +52,11 @@ class Body:
     """
 
     name: str
-    classes: tuple[str, ...]
+    classes: ClassList
     low: float
     high: float
-    only_if: tuple[str, ...]
-    stages: tuple[str, ...]
+    only_if: tuple[str, ...] = ()
+    stages: tuple[str, ...] = ()
     alone: bool = False
 
 
@@ -65,23 +65,8 @@ def thickeners() -> Mapping[str, Thickener]:
     """Every thickener by its id, in the order of the table."""
     found: dict[str, Thickener] = {}
     for id, value in section(table("thickeners")["thickener"]).items():
-        row = section(value)
-        low, high = numbers(row["weight"])
-        found[id] = Thickener(
-            id=id,
-            name=str(row["name"]),
-            classes=words(row["classes"]),
-            low=low,
-            high=high,
-            form=cast(Form, row["form"]),
-            boiled=number(row["boiled"]),
-            acid=number(row["acid"]),
-            frozen=number(row["frozen"]),
-            clear=bool(row["clear"]),
-            method=words(row["method"]),
-            cautions=words(row["cautions"]),
-            with_milk=str(row.get("with_milk", "")),
-        )
+        low, high = numbers(section(value)["weight"])
+        found[id] = structured(Thickener, value, besides=("weight",), id=id, low=low, high=high)
     return found
 
 
@@ -97,15 +82,7 @@ def bodies() -> Mapping[str, tuple[Body, ...]]:
     found: dict[str, tuple[Body, ...]] = {}
     for row in rows(table("thickeners")["body"]):
         low, high = numbers(row["gives"])
-        body = Body(
-            name=str(row["name"]),
-            classes=expanded(words(row["classes"])),
-            low=low,
-            high=high,
-            only_if=words(row.get("only_if")),
-            stages=words(row.get("stages")),
-            alone=bool(row.get("alone", False)),
-        )
+        body = structured(Body, row, besides=("gives",), low=low, high=high)
         for class_ in body.classes:
             found[class_] = (*found.get(class_, ()), body)
     return found

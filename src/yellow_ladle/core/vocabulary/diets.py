@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 from functools import cache
 
-from yellow_ladle.core.vocabulary.toml import Table, section, table, words
+from yellow_ladle.core.vocabulary.structured import structured
+from yellow_ladle.core.vocabulary.toml import Table, table
 
 ORIGIN = "origin"
 """What is lacking where nobody says of which animal a gelatine is."""
@@ -56,18 +57,5 @@ def diets() -> dict[str, Diet]:
 
 
 def _diet(id: str, row: Table) -> Diet:
-    sets = row.get("not_together", [])
-    certificate = row.get("certificate")
-    return Diet(
-        id,
-        name=str(section(row)["name"]),
-        excludes=words(row["excludes"]),
-        traces_count=row["traces"] == "count",
-        certificate=str(certificate) if certificate else None,
-        uncertified=words(row.get("uncertified")),
-        asks=words(row.get("asks")),
-        asks_unsaid=words(row.get("asks_unsaid")),
-        not_together=tuple(words(flags) for flags in sets) if isinstance(sets, list) else (),
-        note=str(row.get("note", "")),
-        also=words(row.get("also")),
-    )
+    count = row["traces"] == "count"
+    return structured(Diet, row, besides=("traces",), id=id, traces_count=count)

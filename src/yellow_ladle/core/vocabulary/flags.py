@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from functools import cache
 
+from yellow_ladle.core.vocabulary.structured import structured
 from yellow_ladle.core.vocabulary.toml import section, table, words
 
 
@@ -22,16 +23,9 @@ def shipped_flags() -> tuple[Flag, ...]:
     """Allergens, then origins, in the order of data/flags.toml."""
     data = table("flags")
     return tuple(
-        Flag(
-            id=id,
-            name=str(entry["name"]),
-            group=group,
-            note=str(entry.get("note", "")),
-            also=words(entry.get("also")),
-        )
+        structured(Flag, row, id=id, group=group)
         for group in ("allergen", "origin")
         for id, row in section(data[group]).items()
-        for entry in [section(row)]
     )
 
 

@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from functools import cache
 
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.core.vocabulary.toml import section, table, words
+from yellow_ladle.core.vocabulary.structured import structured
+from yellow_ladle.core.vocabulary.toml import section, table
 
 
 @dataclass(frozen=True, slots=True)
@@ -15,7 +16,7 @@ class AllergenCode:
     code: str
     name: str
     flags: tuple[str, ...]
-    group: bool
+    group: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,11 +31,8 @@ class Decoded:
 def allergen_codes() -> dict[str, AllergenCode]:
     """Every code by itself."""
     return {
-        code: AllergenCode(
-            code, str(entry["name"]), words(entry["flags"]), bool(entry.get("group"))
-        )
+        code: structured(AllergenCode, row, code=code)
         for code, row in section(table("gs1_allergens")["codes"]).items()
-        for entry in [section(row)]
     }
 
 

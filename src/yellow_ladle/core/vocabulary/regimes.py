@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 from functools import cache
 
-from yellow_ladle.core.vocabulary.toml import Table, number, section, table, words
+from yellow_ladle.core.vocabulary.structured import structured
+from yellow_ladle.core.vocabulary.toml import Table, section, table
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,13 +47,7 @@ def _regime(id: str, row: Table, data: Table) -> Regime:
         source=str(row["source"]),
         date=str(row["date"]),
         groups=tuple(
-            DeclareGroup(
-                id=group_id,
-                name=str(section(group)["name"]),
-                flags=words(section(group)["flags"]),
-                named=bool(section(group).get("named", False)),
-                ppm=number(section(group)["ppm"]) if "ppm" in section(group) else None,
-            )
+            structured(DeclareGroup, group, id=group_id)
             for group_id, group in section(groups).items()
         ),
     )

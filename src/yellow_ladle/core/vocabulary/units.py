@@ -7,9 +7,10 @@ scoop, its tray) are units as well, for that kitchen.
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import cache
-from typing import Literal, TypeAlias, cast, get_args
+from typing import Literal, TypeAlias, get_args
 
-from yellow_ladle.core.vocabulary.toml import number, section, table, words
+from yellow_ladle.core.vocabulary.structured import structured
+from yellow_ladle.core.vocabulary.toml import section, table, words
 
 Measures: TypeAlias = Literal["weight", "volume", "piece"]
 Spoons: TypeAlias = Literal["us", "metric", "uk", "au"]
@@ -49,22 +50,7 @@ class Measure:
 @cache
 def shipped_units() -> Mapping[str, Unit]:
     """Every unit of the table by its id."""
-    found: dict[str, Unit] = {}
-    for id, value in section(table("units")["unit"]).items():
-        row = section(value)
-        found[id] = Unit(
-            id=id,
-            kind=cast(Measures, row["kind"]),
-            size=number(row["size"]) if "size" in row else None,
-            words=words(row["words"]),
-            about=bool(row.get("about", False)),
-            gives_way_to={
-                spoons: str(unit) for spoons, unit in section(row.get("gives_way_to")).items()
-            },
-            not_before=words(row.get("not_before")),
-            asks_before=words(row.get("asks_before")),
-        )
-    return found
+    return {id: structured(Unit, row, id=id) for id, row in section(table("units")["unit"]).items()}
 
 
 @cache

@@ -5,7 +5,8 @@ from dataclasses import dataclass, field
 from functools import cache
 from importlib.resources import files
 
-from yellow_ladle.core.vocabulary.toml import Table, rows, section, table, words
+from yellow_ladle.core.vocabulary.structured import structured
+from yellow_ladle.core.vocabulary.toml import rows, section, table
 from yellow_ladle.core.words.letters import words as words_of
 
 ANY = "any"
@@ -117,7 +118,7 @@ def lexicon(language: str) -> Lexicon:
     own_words: set[str] = set()
     for data in (shared, own):
         for row in rows(data["entry"]):
-            entry = _entry(row)
+            entry = structured(LexiconEntry, row, besides=("words", "numbers", "parts"))
             for key in _keys(row.get("words")):
                 entries[key] = entry
                 if data is own:
@@ -152,23 +153,6 @@ def lexicon(language: str) -> Lexicon:
 def shortened(word: str) -> Iterable[str]:
     """A word with one letter left out, each way: words a letter apart share one of these."""
     return {word[:n] + word[n + 1 :] for n in range(len(word))}
-
-
-def _entry(row: Table) -> LexiconEntry:
-    return LexiconEntry(
-        str(row["why"]),
-        contains=words(row.get("contains")),
-        any_of=words(row.get("any_of")),
-        hides=words(row.get("hides")),
-        exempt=words(row.get("exempt")),
-        settles=words(row.get("settles")),
-        free=words(row.get("free")),
-        by_source=bool(row.get("by_source")),
-        usual=bool(row.get("usual")),
-        head=bool(row.get("head")),
-        every=bool(row.get("every")),
-        ask=str(row.get("ask", "")),
-    )
 
 
 def _listed(value: object) -> list[str]:

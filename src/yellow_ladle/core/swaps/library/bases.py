@@ -10,21 +10,24 @@ from dataclasses import replace
 from functools import cache
 from typing import TypeAlias
 
-from yellow_ladle.core.book.book import Keeps, Line, Preparation, Step, Yield, owner_of
+from yellow_ladle.core.book.book import Preparation, owner_of
 from yellow_ladle.core.book.ids import free_id
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.update import Change, reread
 from yellow_ladle.core.vocabulary.classes import GROUP, expanded, pot_classes
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.core.vocabulary.toml import Table, Value, names, number, rows, section, table
+from yellow_ladle.core.vocabulary.structured import structured
+from yellow_ladle.core.vocabulary.toml import names, rows, table
 
 
 @cache
 def shipped_bases() -> Mapping[str, Preparation]:
     """The library by id. The items of its lines are classes, groups of them, or other bases."""
     found = [
-        _preparation(row) for name in names("bases") for row in rows(table(f"bases/{name}")["base"])
+        structured(Preparation, row, made_here=False)
+        for name in names("bases")
+        for row in rows(table(f"bases/{name}")["base"])
     ]
     return {made.id: made for made in found}
 
@@ -156,50 +159,3 @@ def freest_of(reading: Reading, classes: Iterable[str]) -> str | None:
         if held := reading.offered.get(class_, ()):
             return min(held, key=lambda item: (reading.masks[item].bit_count(), item))
     return None
-
-
-def _preparation(row: Table) -> Preparation:
-    yields, keeps = section(row["yield"]), section(row.get("keeps"))
-    return Preparation(
-        id=str(row["id"]),
-        name=str(row["name"]),
-        kind=str(row["kind"]),
-        class_=_text(row.get("class")),
-        colour=_text(row.get("colour")),
-        lines=tuple(_line(line) for line in rows(row["lines"])),
-        yield_=Yield(number(yields["quantity"]), str(yields["unit"])),
-        method=tuple(_step(step) for step in rows(row["method"])),
-        keeps=Keeps(_days(keeps, "chilled_days"), _days(keeps, "frozen_days")) if keeps else None,
-        made_here=False,
-    )
-
-
-def _line(row: Table) -> Line:
-    return Line(
-        str(row["item"]),
-        number(row["quantity"]),
-        str(row["unit"]),
-        str(row["role"]),
-        stage=str(row.get("stage", "cook")),
-        strained_out=bool(row.get("strained_out", False)),
-    )
-
-
-def _step(row: Table) -> Step:
-    minutes = row.get("minutes")
-    return Step(
-        text=str(row["text"]),
-        minutes=None if minutes is None else number(minutes),
-        heat=_text(row.get("heat")),
-        cue=_text(row.get("cue")),
-        caution=_text(row.get("caution")),
-        passive=bool(row.get("passive", False)),
-    )
-
-
-def _text(value: "Value | None") -> str | None:
-    return None if value is None else str(value)
-
-
-def _days(row: Table, key: str) -> float | None:
-    return number(row[key]) if key in row else None

@@ -3,13 +3,13 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
-from typing import Literal, TypeAlias, cast, get_args
+from typing import Literal, TypeAlias, get_args
 
 from yellow_ladle.core.book.book import Line
 from yellow_ladle.core.swaps.plans.fidelity import Fidelity
 from yellow_ladle.core.swaps.plans.swap import When
-from yellow_ladle.core.vocabulary.classes import expanded
-from yellow_ladle.core.vocabulary.toml import Table, names, number, numbers, rows, table, words
+from yellow_ladle.core.vocabulary.structured import ClassList, ClassSet, structured
+from yellow_ladle.core.vocabulary.toml import Table, names, numbers, rows, table
 
 Law: TypeAlias = Literal["weight", "volume", "thickening", "fat", "acid"]
 
@@ -21,7 +21,7 @@ WHENS: tuple[When, ...] = get_args(When)
 class AddedLine:
     """A line that a rule adds: goods of one of some classes, so much for one of the new item."""
 
-    classes: tuple[str, ...]
+    with_: ClassList
     ratio: float
     role: str
 
@@ -49,27 +49,27 @@ class SwapRule:
     id: str
     name: str
     function: str
-    replaces: frozenset[str]
+    replaces: ClassSet
     roles: frozenset[str]
-    stages: frozenset[str]
-    kinds: frozenset[str]
-    with_: tuple[str, ...]
-    law: Law
-    ratio: float
-    stage: str | None
-    not_in: frozenset[str]
-    only_in: frozenset[str]
-    colours: tuple[str, ...]
-    fidelity: Fidelity
-    thinner: bool
-    freezes: bool
-    thickness: str
     method: tuple[str, ...]
-    when: When
-    drops: bool
-    minutes: float | None
-    caution: str
-    source: str
+    fidelity: Fidelity
+    stages: frozenset[str] = frozenset()
+    kinds: frozenset[str] = frozenset()
+    with_: ClassList = ()
+    law: Law = "weight"
+    ratio: float = 1.0
+    stage: str | None = None
+    not_in: frozenset[str] = frozenset()
+    only_in: frozenset[str] = frozenset()
+    colours: tuple[str, ...] = ()
+    thinner: bool = False
+    freezes: bool = True
+    thickness: str = "The same."
+    when: When = "with"
+    drops: bool = False
+    minutes: float | None = None
+    caution: str = ""
+    source: str = "kitchen practice"
     adds: tuple[AddedLine, ...] = ()
     most: float = 1.0
     named: tuple[str, ...] = ()
@@ -113,39 +113,6 @@ def rules_by_id() -> Mapping[str, SwapRule]:
 
 def rule_of(row: Table, function: str) -> SwapRule:
     """A rule from its row; groups of classes (`@milks`) are written out."""
-    ratio, stage, minutes = row.get("ratio", 1.0), row.get("stage"), row.get("minutes")
-    fidelity = numbers(row.get("fidelity", [1.0, 1.0, 1.0]))
-    return SwapRule(
-        id=str(row["id"]),
-        name=str(row["name"]),
-        function=function,
-        replaces=frozenset(expanded(words(row["replaces"]))),
-        roles=frozenset(words(row["roles"])),
-        stages=frozenset(words(row.get("stages"))),
-        kinds=frozenset(words(row.get("kinds"))),
-        with_=() if row.get("leave_out") else expanded(words(row["with"])),
-        law=cast(Law, row.get("law", "weight")),
-        ratio=float(ratio) if isinstance(ratio, int | float) else 1.0,
-        stage=str(stage) if stage else None,
-        not_in=frozenset(words(row.get("not_in"))),
-        only_in=frozenset(words(row.get("only_in"))),
-        colours=words(row.get("colours")),
-        fidelity=Fidelity(*fidelity),
-        thinner=bool(row.get("thinner", False)),
-        freezes=bool(row.get("freezes", True)),
-        thickness=str(row.get("thickness", "The same.")),
-        method=words(row["method"]),
-        when=cast(When, row.get("when", "with")),
-        drops=bool(row.get("drops", False)),
-        minutes=float(minutes) if isinstance(minutes, int | float) else None,
-        caution=str(row.get("caution", "")),
-        source=str(row.get("source", "kitchen practice")),
-        adds=tuple(
-            AddedLine(expanded(words(more["with"])), number(more["ratio"]), str(more["role"]))
-            for more in rows(row.get("adds"))
-        ),
-        most=number(row["most"]) if "most" in row else 1.0,
-        named=words(row.get("named")),
-        voids=words(row.get("voids")),
-        not_named=bool(row.get("not_named", False)),
-    )
+    besides = ("leave_out", "fidelity", *(("with",) if row.get("leave_out") else ()))
+    fidelity = Fidelity(*numbers(row.get("fidelity")))
+    return structured(SwapRule, row, besides=besides, function=function, fidelity=fidelity)

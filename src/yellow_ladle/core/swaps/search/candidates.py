@@ -279,11 +279,11 @@ class Proposer:
         grams = self.balance.line_grams(Line(str(swap.to), swap.quantity, swap.unit, "body"))
         found: list[Line] = []
         for more in rule.adds:
-            held = [item for class_ in more.classes for item in self._held(class_)]
+            held = [item for class_ in more.with_ for item in self._held(class_)]
             products = self.reading.book.products
             held = [i for i in held if i in products and i not in self.limits.without]
             if not held:
-                missing.extend(more.classes)
+                missing.extend(more.with_)
                 return None
             if any(line.item in held for line in made.lines):
                 continue
