@@ -34,11 +34,11 @@
     Go to the content
   </a>
   <div
-    class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)] max-[43.75rem]:grid-cols-[minmax(0,1fr)] max-[43.75rem]:grid-rows-[56px_auto_minmax(0,1fr)_56px] max-[15rem]:grid-rows-[auto_auto_minmax(0,1fr)_auto]"
+    class="grid h-dvh grid-cols-[92px_minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)] max-phone:grid-cols-[minmax(0,1fr)] max-phone:grid-rows-[56px_auto_minmax(0,1fr)_56px] max-tiny:grid-rows-[auto_auto_minmax(0,1fr)_auto]"
   >
     <Rail />
     <TopStrip />
-    <div class="col-start-2 max-[43.75rem]:col-start-1">
+    <div class="col-start-2 max-phone:col-start-1">
       {#if standing > 1}<StateBanner />{/if}
     </div>
     <main id="place" tabindex="-1" class="relative min-h-0 min-w-0 overflow-clip outline-none">

@@ -11,7 +11,7 @@
   let typed = $state('');
   // A phone has no room for the whole sentence; the label says it.
   const placeholder = $derived(narrow.current ? 'Find' : 'Find a pot, jar or plate');
-  const box = 'field pr-10 placeholder:text-soft max-[43.75rem]:pr-3';
+  const box = 'field pr-10 placeholder:text-soft max-phone:pr-3';
 </script>
 
 <div class="relative">
@@ -29,7 +29,7 @@
   {/if}
   <kbd
     aria-hidden="true"
-    class="amount pointer-events-none absolute top-[11px] right-3 max-[43.75rem]:hidden border border-edge px-1.5 text-base text-soft"
+    class="amount pointer-events-none absolute top-[11px] right-3 max-phone:hidden border border-edge px-1.5 text-base text-soft"
   >
     /
   </kbd>

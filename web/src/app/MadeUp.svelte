@@ -19,7 +19,7 @@
   <p>A made-up kitchen, to look around in. Nothing that you do here is kept.</p>
   <button
     type="button"
-    class="min-h-11 font-[650] underline underline-offset-4"
+    class="min-h-11 font-strong underline underline-offset-4"
     onclick={throwAway}
   >
     Throw it away and begin my own

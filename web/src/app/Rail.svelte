@@ -54,13 +54,13 @@
 
 <nav
   aria-label="Places"
-  class="row-span-3 flex flex-col bg-rail pt-2 text-white max-[43.75rem]:order-last max-[43.75rem]:row-span-1 max-[43.75rem]:flex-row max-[43.75rem]:pt-0 max-[15rem]:flex-wrap"
+  class="row-span-3 flex flex-col bg-rail pt-2 text-white max-phone:order-last max-phone:row-span-1 max-phone:flex-row max-phone:pt-0 max-tiny:flex-wrap"
 >
   <svg
     width="46"
     height="56"
     viewBox="0 0 46 46"
-    class="mx-auto mb-1 max-[43.75rem]:hidden"
+    class="mx-auto mb-1 max-phone:hidden"
     aria-hidden="true"
   >
     <path
@@ -78,17 +78,17 @@
       href={place.href}
       aria-current={place.here ? 'page' : undefined}
       class={[
-        'flex h-16 flex-col justify-center border-l-[6px] pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4 max-[43.75rem]:h-full max-[43.75rem]:min-w-0 max-[43.75rem]:flex-1 max-[43.75rem]:items-center max-[43.75rem]:border-t-[5px] max-[43.75rem]:border-l-0 max-[43.75rem]:pl-0 max-[15rem]:h-9 max-[15rem]:basis-1/3',
+        'flex h-16 flex-col justify-center border-l-6 pl-4 leading-tight focus-visible:outline-ladle focus-visible:-outline-offset-4 max-phone:h-full max-phone:min-w-0 max-phone:flex-1 max-phone:items-center max-phone:border-t-5 max-phone:border-l-0 max-phone:pl-0 max-tiny:h-9 max-tiny:basis-1/3',
         place.here ? 'border-ladle bg-rail-deep' : 'border-transparent hover:bg-rail-deep'
       ]}
     >
-      <span class="amount text-base max-[15rem]:hidden" aria-hidden="true">{place.key}</span>
+      <span class="amount text-base max-tiny:hidden" aria-hidden="true">{place.key}</span>
       {place.name}
     </a>
   {/each}
   <button
     type="button"
-    class="mt-auto flex h-14 flex-col justify-center border-l-[6px] border-transparent pl-4 text-left leading-tight hover:bg-rail-deep focus-visible:-outline-offset-4 focus-visible:outline-ladle max-[43.75rem]:hidden"
+    class="mt-auto flex h-14 flex-col justify-center border-l-6 border-transparent pl-4 text-left leading-tight hover:bg-rail-deep focus-visible:-outline-offset-4 focus-visible:outline-ladle max-phone:hidden"
     onclick={() => (keyList.open = true)}
   >
     <span class="amount text-base" aria-hidden="true">?</span>

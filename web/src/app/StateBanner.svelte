@@ -15,7 +15,7 @@
 </script>
 
 {#if since}
-  <p role="alert" data-lost class="bg-brick px-5 py-3 text-head font-[650] text-porcelain">
+  <p role="alert" data-lost class="bg-brick px-5 py-3 text-head font-strong text-porcelain">
     Not heard from the kitchen since {since}. What is shown may have changed: ask before you serve.
   </p>
 {/if}

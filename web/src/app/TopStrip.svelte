@@ -16,16 +16,16 @@
 </script>
 
 <header
-  class="flex items-center gap-5 border-b border-rule bg-sheet px-5 max-[43.75rem]:gap-2 max-[43.75rem]:px-3 max-[15rem]:flex-wrap max-[15rem]:justify-between max-[15rem]:gap-x-0 max-[15rem]:px-0"
+  class="flex items-center gap-5 border-b border-rule bg-sheet px-5 max-phone:gap-2 max-phone:px-3 max-tiny:flex-wrap max-tiny:justify-between max-tiny:gap-x-0 max-tiny:px-0"
 >
   {#if kitchen.data}
     <button
       type="button"
-      class="flex min-h-11 items-center gap-5 text-left hover:underline max-[43.75rem]:hidden"
+      class="flex min-h-11 items-center gap-5 text-left hover:underline max-phone:hidden"
       onclick={() => (naming = true)}
     >
-      <span class="font-name text-name font-[650]">{kitchen.data.name}</span>
-      <span class="text-soft max-[62.5rem]:hidden">declares by {kitchen.data.regime_name}</span>
+      <span class="font-name text-name font-strong">{kitchen.data.name}</span>
+      <span class="text-soft max-desk:hidden">declares by {kitchen.data.regime_name}</span>
     </button>
     {#if naming}
       {#await import('./KitchenSheet.svelte') then { default: KitchenSheet }}
@@ -34,7 +34,7 @@
     {/if}
   {/if}
   <div
-    class="ml-auto w-[360px] min-w-0 max-[43.75rem]:ml-0 max-[43.75rem]:w-auto max-[43.75rem]:flex-1 max-[15rem]:order-last max-[15rem]:flex-none max-[15rem]:basis-full"
+    class="ml-auto w-[360px] min-w-0 max-phone:ml-0 max-phone:w-auto max-phone:flex-1 max-tiny:order-last max-tiny:flex-none max-tiny:basis-full"
   >
     <FindBox />
   </div>
@@ -45,7 +45,7 @@
     >
       <PotMark level="unchecked" decorative />
       {kitchen.data.unchecked}
-      <span class="max-[43.75rem]:sr-only">not checked</span>
+      <span class="max-phone:sr-only">not checked</span>
     </a>
   {/if}
   <button
@@ -60,7 +60,7 @@
   >
     <PenLine size={18} aria-hidden="true" />
     <span class="amount font-semibold">{currentUser.initials ?? ''}</span>
-    {#if !currentUser.initials}<span class="max-[43.75rem]:sr-only">who?</span>{/if}
+    {#if !currentUser.initials}<span class="max-phone:sr-only">who?</span>{/if}
   </button>
   {#if currentUser.asking}
     {#await import('./WriterSheet.svelte') then { default: WriterSheet }}

@@ -44,7 +44,7 @@
 {#snippet chip(goal: Goal)}
   <button
     type="button"
-    class="flex h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1.5 font-name text-name font-[650]"
+    class="flex h-11 items-center gap-1.5 border-b-3 border-ladle px-1.5 font-name text-name font-strong"
     aria-label="Drop the goal {goal.name}"
     onclick={() => holder.drop(goal)}
   >

@@ -58,7 +58,7 @@
       {@const need = entry.need}
       <li class="flex items-start justify-between gap-2 border-b border-rule py-1.5">
         <span>
-          <span class="font-[550]">{need.guest}</span>
+          <span class="font-amount">{need.guest}</span>
           <span class="block text-soft">{told(need)} · {need.strictness}</span>
           {#if entry.damaged}<span class="block text-brick">{entry.damaged}</span>{/if}
         </span>

@@ -23,7 +23,7 @@
     class={[
       'max-h-96 min-w-72 w-[var(--bits-combobox-anchor-width)] overflow-y-auto border border-edge bg-sheet text-base text-ink',
       above ? 'z-[60]' : 'z-50',
-      wide && 'max-[43.75rem]:max-h-[60dvh] max-[43.75rem]:w-dvw'
+      wide && 'max-phone:max-h-[60dvh] max-phone:w-dvw'
     ]}
   >
     {#each entries as entry (entry.value)}

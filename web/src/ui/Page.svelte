@@ -18,7 +18,7 @@
   class="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] print:block print:h-auto"
 >
   <div>{@render nav?.()}</div>
-  <Scroll label={title} class="px-6 pt-4 pb-8 max-[43.75rem]:px-3">
+  <Scroll label={title} class="px-6 pt-4 pb-8 max-phone:px-3">
     <div
       class="flex flex-wrap items-end justify-between gap-4 border-b border-rule pb-3 print:hidden"
     >

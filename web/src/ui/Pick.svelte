@@ -19,8 +19,8 @@
       type="button"
       aria-pressed={value === option.value}
       class={[
-        'min-h-11 border-b-[3px] px-3',
-        value === option.value ? 'border-ladle font-[650]' : 'border-transparent text-soft'
+        'min-h-11 border-b-3 px-3',
+        value === option.value ? 'border-ladle font-strong' : 'border-transparent text-soft'
       ]}
       onclick={() => (value = option.value)}>{option.name}</button
     >

@@ -24,12 +24,12 @@
     <Dialog.Overlay class="fixed inset-0 z-40 bg-[#20242c]/45" />
     <Dialog.Content
       class={[
-        'fixed top-1/2 left-1/2 z-50 flex max-h-[92dvh] w-[94vw] -translate-x-1/2 -translate-y-1/2 flex-col border-t-[6px] border-ladle bg-porcelain text-ink',
+        'fixed top-1/2 left-1/2 z-50 flex max-h-[92dvh] w-[94vw] -translate-x-1/2 -translate-y-1/2 flex-col border-t-6 border-ladle bg-porcelain text-ink',
         wide ? 'max-w-[980px]' : 'max-w-[620px]'
       ]}
     >
       <div class="flex items-start justify-between gap-4 px-6 pt-4 pb-3">
-        <Dialog.Title class="font-name text-head leading-tight font-[650]">{title}</Dialog.Title>
+        <Dialog.Title class="font-name text-head leading-tight font-strong">{title}</Dialog.Title>
         <Dialog.Close class="grid size-11 flex-none place-items-center" aria-label="Close">
           <X size={22} />
         </Dialog.Close>

@@ -19,7 +19,7 @@
 
 <aside
   aria-label="The chosen pot"
-  class="flex min-h-0 flex-col border-l border-rule bg-sheet max-[62.5rem]:max-h-[45dvh] max-[62.5rem]:border-t max-[62.5rem]:border-l-0"
+  class="flex min-h-0 flex-col border-l border-rule bg-sheet max-desk:max-h-[45dvh] max-desk:border-t max-desk:border-l-0"
 >
   {#if board.selected}
     <Scroll label="What it carries" class="min-h-0 flex-1 px-4.5 pt-4 pb-3">
@@ -47,8 +47,7 @@
       <div class="mb-2 flex gap-2.5">
         <Button main href={p('/pots/:id/swaps', params)}>
           Find a swap
-          <kbd
-            class="amount border border-on-ladle/40 bg-white px-1.5 text-base max-[43.75rem]:hidden"
+          <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-base max-phone:hidden"
             >w</kbd
           >
         </Button>

@@ -27,7 +27,7 @@
   /** Whether the list is to stand open as soon as it is there. */
   let listed = $state(false);
   const box =
-    'h-11 w-52 border-b-[3px] border-ladle bg-transparent px-1.5 pr-8 font-name text-name font-[650] placeholder:text-ink';
+    'h-11 w-52 border-b-3 border-ladle bg-transparent px-1.5 pr-8 font-name text-name font-strong placeholder:text-ink';
   const VERDICTS = ['does_not_suit', 'ask', 'suits'] as const;
 
   const asks = $derived<Ask[]>([
@@ -37,7 +37,7 @@
 </script>
 
 <div
-  class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-[62.5rem]:col-span-1 max-[43.75rem]:flex-wrap max-[43.75rem]:gap-x-2 max-[43.75rem]:gap-y-0 max-[43.75rem]:px-3 max-[43.75rem]:py-1"
+  class="col-span-2 flex items-center gap-3.5 border-b border-rule px-5 max-desk:col-span-1 max-phone:flex-wrap max-phone:gap-x-2 max-phone:gap-y-0 max-phone:px-3 max-phone:py-1"
 >
   <span class="text-name whitespace-nowrap">Show me</span>
   {#if List}
@@ -77,9 +77,9 @@
       ><X size={18} aria-hidden="true" /></IconButton
     >
   {/if}
-  <span class="text-name whitespace-nowrap max-[85rem]:hidden">in every pot</span>
+  <span class="text-name whitespace-nowrap max-wall:hidden">in every pot</span>
   <ul
-    class="ml-auto flex gap-4.5 text-soft max-[43.75rem]:order-last max-[43.75rem]:ml-0 max-[43.75rem]:w-full max-[43.75rem]:flex-wrap max-[43.75rem]:gap-x-4 max-[43.75rem]:gap-y-0"
+    class="ml-auto flex gap-4.5 text-soft max-phone:order-last max-phone:ml-0 max-phone:w-full max-phone:flex-wrap max-phone:gap-x-4 max-phone:gap-y-0"
     aria-label="How many pots"
   >
     {#if board.ask?.what === 'flag'}
@@ -99,14 +99,14 @@
     {/if}
   </ul>
   <Button href={p('/can-have')}
-    ><span class="max-[62.5rem]:hidden">What can a guest have?</span><span
-      class="min-[62.5rem]:hidden">A guest?</span
+    ><span class="max-desk:hidden">What can a guest have?</span><span class="desk:hidden"
+      >A guest?</span
     ></Button
   >
   <a class="flex min-h-11 items-center underline underline-offset-4" href={p('/grid')}>Grid</a>
-  <span class="max-[43.75rem]:ml-auto"
+  <span class="max-phone:ml-auto"
     ><Button onclick={onrecord}
-      ><Plus size={18} aria-hidden="true" /><span class="max-[43.75rem]:sr-only">Record a pot</span
+      ><Plus size={18} aria-hidden="true" /><span class="max-phone:sr-only">Record a pot</span
       ></Button
     ></span
   >

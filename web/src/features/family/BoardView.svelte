@@ -82,7 +82,7 @@
     bind:this={field}
     role="group"
     aria-label="Pots"
-    class="relative grid grid-cols-4 content-start gap-x-[34px] py-3 pr-4 pl-5 max-[43.75rem]:grid-cols-1 max-[43.75rem]:px-3"
+    class="relative grid grid-cols-4 content-start gap-x-[34px] py-3 pr-4 pl-5 max-phone:grid-cols-1 max-phone:px-3"
     {onkeydown}
   >
     {#if field && !narrow.current}<Pour {board} {field} />{/if}
@@ -90,12 +90,12 @@
     {#each columns as column, place (column.id)}
       {@const groups = board.groups(column.id)}
       <section
-        class={['relative z-10', place !== at && 'max-[43.75rem]:hidden']}
+        class={['relative z-10', place !== at && 'max-phone:hidden']}
         aria-labelledby="column-{column.id}"
       >
         <h2
           id="column-{column.id}"
-          class="flex min-h-[30px] items-baseline gap-2 text-soft max-[43.75rem]:sr-only"
+          class="flex min-h-[30px] items-baseline gap-2 text-soft max-phone:sr-only"
         >
           {column.name}
           <span class="amount text-base">

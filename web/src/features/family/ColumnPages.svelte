@@ -8,12 +8,12 @@
 </script>
 
 <div
-  class="sticky top-0 z-20 hidden items-baseline justify-between gap-3 bg-porcelain max-[43.75rem]:flex"
+  class="sticky top-0 z-20 hidden items-baseline justify-between gap-3 bg-porcelain max-phone:flex"
 >
   {#if columns[at - 1]}
     <button type="button" class={turn} onclick={() => (at -= 1)}>← {columns[at - 1]?.name}</button>
   {:else}<span></span>{/if}
-  <span class="font-name text-lead font-[650]" aria-live="polite">{columns[at]?.name}</span>
+  <span class="font-name text-lead font-strong" aria-live="polite">{columns[at]?.name}</span>
   {#if columns[at + 1]}
     <button type="button" class={turn} onclick={() => (at += 1)}>{columns[at + 1]?.name} →</button>
   {:else}<span></span>{/if}

@@ -21,7 +21,7 @@
   <FirstScreen kitchen={kitchen.data} />
 {:else}
   <div
-    class="grid h-full grid-cols-[minmax(0,1fr)_352px] grid-rows-[64px_minmax(0,1fr)] max-[62.5rem]:grid-cols-1 max-[62.5rem]:grid-rows-[64px_minmax(0,1fr)_auto] max-[43.75rem]:grid-rows-[auto_minmax(0,1fr)_auto]"
+    class="grid h-full grid-cols-[minmax(0,1fr)_352px] grid-rows-[64px_minmax(0,1fr)] max-desk:grid-cols-1 max-desk:grid-rows-[64px_minmax(0,1fr)_auto] max-phone:grid-rows-[auto_minmax(0,1fr)_auto]"
   >
     <h1 class="sr-only">Family</h1>
     <AskBar {board} kitchen={kitchen.data} onrecord={() => void navigate('/pots/new')} />

@@ -16,7 +16,7 @@
   );
 </script>
 
-<div class="hidden max-[43.75rem]:block">
+<div class="hidden max-phone:block">
   {#each ways as [way, pots] (way)}
     <p class="text-soft">
       {way}

@@ -46,8 +46,9 @@
     <ul class="mt-2" data-grid>
       {#each rows as row (row.id)}
         <li class="border-b border-rule py-2">
-          <a class="flex min-h-11 items-center font-name text-lead font-[600]" href={place(row.id)}
-            >{row.name}</a
+          <a
+            class="flex min-h-11 items-center font-name text-lead font-semibold"
+            href={place(row.id)}>{row.name}</a
           >
           {#each LEVELS.toReversed() as level (level)}
             {#if level !== 'free' && named(row, level).length > 0}
@@ -72,7 +73,7 @@
           <tr class="border-b border-edge align-bottom">
             <th scope="col" class="sticky left-0 bg-porcelain py-1.5 pr-3">Plate or pot</th>
             {#each groups as group (group.id)}
-              <th scope="col" class="min-w-20 px-1.5 py-1.5 font-[550] leading-tight"
+              <th scope="col" class="min-w-20 px-1.5 py-1.5 font-amount leading-tight"
                 >{group.name}</th
               >
             {/each}
@@ -81,7 +82,7 @@
         <tbody>
           {#each rows as row (row.id)}
             <tr class="border-b border-rule">
-              <th scope="row" class="sticky left-0 bg-porcelain py-1 pr-3 font-[550]">
+              <th scope="row" class="sticky left-0 bg-porcelain py-1 pr-3 font-amount">
                 <a class="flex min-h-11 min-w-44 items-center" href={place(row.id)}>{row.name}</a>
               </th>
               {#each groups as group (group.id)}

@@ -29,7 +29,7 @@
           : 'border-rule bg-sheet'
   ]}
 >
-  <span class={['strip-name', away && 'font-[450]']}>
+  <span class={['strip-name', away && 'font-book']}>
     {strip.name}
     {#if strip.variant_of}
       <span class={['block font-sans text-base font-normal', !chosen && 'text-soft']}>

@@ -42,7 +42,7 @@
     <ul>
       {#each shown as product (product.id)}
         <li class="border-b border-rule py-2">
-          <p class="font-[550]">{product.name}</p>
+          <p class="font-amount">{product.name}</p>
           <LevelLists flags={larder.flags[product.id] ?? {}} />
         </li>
       {/each}

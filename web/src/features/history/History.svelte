@@ -11,7 +11,7 @@
   title="History"
   told="Every change of a jar, a card, a tool, a guest or a setting: who, when, what it was before. Taking one back is a new change."
 >
-  <div class="grid grid-cols-[minmax(0,1fr)_360px] gap-8 max-[62.5rem]:grid-cols-1">
+  <div class="grid grid-cols-[minmax(0,1fr)_360px] gap-8 max-desk:grid-cols-1">
     <ChangeLog entries={history.data ?? []} />
     <AsOf />
   </div>

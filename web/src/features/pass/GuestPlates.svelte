@@ -46,7 +46,7 @@
   <ErrorText error={question.error} />
   {#if question.plates}
     <p class="sr-only" aria-live="polite">{served('as_it_is').length} plates as they are</p>
-    <div class="mt-3 grid grid-cols-2 gap-x-10 gap-y-5 max-[62.5rem]:grid-cols-1" data-guest>
+    <div class="mt-3 grid grid-cols-2 gap-x-10 gap-y-5 max-desk:grid-cols-1" data-guest>
       <PlateList title="As it is" serving="as_it_is" plates={served('as_it_is')} />
       <PlateList
         title="With a swap"

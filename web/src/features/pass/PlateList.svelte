@@ -34,7 +34,7 @@
     {#each plates as plate (plate.plate)}
       <li class="border-b border-rule py-1">
         <a
-          class="flex min-h-11 items-center font-name text-lead font-[600] hover:underline"
+          class="flex min-h-11 items-center font-name text-lead font-semibold hover:underline"
           href={link?.(plate.plate) ?? p('/pots/:id', { params: { id: plate.plate } })}
           >{plate.name}</a
         >

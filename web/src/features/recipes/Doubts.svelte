@@ -26,10 +26,10 @@
     <ul class="mt-1" data-goods>
       {#each recipes.goods as good (good.id)}
         <li
-          class="grid grid-cols-[minmax(0,1fr)_minmax(0,2fr)] gap-x-4 border-t border-rule py-2 max-[43.75rem]:grid-cols-1"
+          class="grid grid-cols-[minmax(0,1fr)_minmax(0,2fr)] gap-x-4 border-t border-rule py-2 max-phone:grid-cols-1"
         >
           <div>
-            <b class="font-[650]">{good.name}</b>
+            <b class="font-strong">{good.name}</b>
             <span class="block text-soft">{good.recipes.join(', ')}</span>
             {#if good.plain}
               <Check bind:checked={recipes.plain[good.id]}>plain: {good.plain.sentence}</Check>
@@ -69,7 +69,7 @@
     <ul class="mt-1" data-doubts>
       {#each recipes.doubts as doubt (doubt.recipe.preparation.id + doubt.index)}
         <li
-          class="grid grid-cols-[minmax(0,1fr)_14rem_minmax(0,1fr)] gap-x-4 border-t border-rule py-2 max-[43.75rem]:grid-cols-1"
+          class="grid grid-cols-[minmax(0,1fr)_14rem_minmax(0,1fr)] gap-x-4 border-t border-rule py-2 max-phone:grid-cols-1"
         >
           <p>
             “{doubt.text}”

@@ -40,7 +40,7 @@
 <svelte:head><title>Recipes in and out · Yellow Ladle</title></svelte:head>
 
 <div class="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto]">
-  <Scroll label="Recipes in and out" class="min-h-0 px-5 pt-4 max-[43.75rem]:px-3">
+  <Scroll label="Recipes in and out" class="min-h-0 px-5 pt-4 max-phone:px-3">
     <h1 class="text-title">Recipes in and out</h1>
     {#if recipes.reviewed.length === 0}
       {#if recipes.aside > 0}
@@ -84,7 +84,7 @@
     {/if}
   </Scroll>
   {#if recipes.reviewed.length > 0}
-    <div class="border-t border-rule bg-sheet px-5 py-2 max-[43.75rem]:px-3">
+    <div class="border-t border-rule bg-sheet px-5 py-2 max-phone:px-3">
       <p class="text-soft">
         {unread}
         new {unread === 1 ? 'product' : 'products'}, not checked until somebody reads a label{recipes

@@ -71,7 +71,7 @@
   ondragleave={() => (over = false)}
   ondrop={drop}
 >
-  <div class={['grid gap-x-5', photo.file && 'min-[62.5rem]:grid-cols-2']}>
+  <div class={['grid gap-x-5', photo.file && 'desk:grid-cols-2']}>
     <label class="flex flex-col">
       <span class="text-soft">Paste one recipe or a whole notebook, as it is written</span>
       <textarea class="field mt-1 min-h-40 flex-1" bind:value={text} placeholder={EXAMPLE}

@@ -19,11 +19,11 @@
     <ul class="mt-1">
       {#each unsaid.open as entry (`${entry.recipe.preparation.id} ${entry.index} ${entry.text}`)}
         <li
-          class="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 border-t border-rule py-2 max-[62.5rem]:grid-cols-1"
+          class="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 border-t border-rule py-2 max-desk:grid-cols-1"
         >
           <p>
             “{entry.recipe.lines[entry.index]?.text}” is {entry.item}. And the
-            <b class="font-[650]">{entry.text}</b>?
+            <b class="font-strong">{entry.text}</b>?
             <span class="text-clay">({entry.flags.map(asWords).join(', ')})</span>
             <span class="block text-soft">{entry.recipe.preparation.name}</span>
           </p>

@@ -15,7 +15,7 @@
     <ul data-traces>
       {#each day.traces as trace (trace.id)}
         <li class="border-b border-rule py-2">
-          <a class="font-[550] underline" href={p('/pots/:id', { params: { id: trace.id } })}>
+          <a class="font-amount underline" href={p('/pots/:id', { params: { id: trace.id } })}>
             {trace.name}
           </a>
           <p class="flex items-start gap-1.5">

@@ -44,7 +44,7 @@
 </script>
 
 <li
-  class="grid grid-cols-[minmax(0,1fr)_300px] gap-5 max-[43.75rem]:grid-cols-1 border-b border-rule py-3"
+  class="grid grid-cols-[minmax(0,1fr)_300px] gap-5 max-phone:grid-cols-1 border-b border-rule py-3"
   data-tool={tool.name}
 >
   <div>

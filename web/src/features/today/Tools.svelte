@@ -35,7 +35,7 @@
   told="One sieve, one blender, one fryer. What went through since the last wash leaves traces in what follows, in the reading of the day."
 >
   <ErrorText error={keeping.error} />
-  <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[62.5rem]:grid-cols-1">
+  <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-desk:grid-cols-1">
     <div>
       <ul>
         {#each tools.data ?? [] as entry (entry.tool.name)}

@@ -31,7 +31,7 @@
   ]}
   data-brings={bringer.way.source}
 >
-  <b class="font-[650]">{named}</b>{#if aside}<span class="text-soft">, {aside}</span>{/if}
+  <b class="font-strong">{named}</b>{#if aside}<span class="text-soft">, {aside}</span>{/if}
   {#if bringer.way.names.length > 1}<WayText way={bringer.way} rest />{/if}
   {#each bringer.brings as brought (brought.level)}
     <div class="mt-1 flex gap-1">

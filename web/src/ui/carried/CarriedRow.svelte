@@ -19,15 +19,15 @@
   );
   const columns = $derived(
     beside
-      ? 'grid-cols-[28px_136px_minmax(0,1fr)] max-[62.5rem]:grid-cols-[28px_minmax(0,1fr)]'
+      ? 'grid-cols-[28px_136px_minmax(0,1fr)] max-desk:grid-cols-[28px_minmax(0,1fr)]'
       : 'grid-cols-[28px_minmax(0,1fr)]'
   );
-  const under = $derived(beside ? 'col-start-3 max-[62.5rem]:col-start-2' : 'col-start-2');
+  const under = $derived(beside ? 'col-start-3 max-desk:col-start-2' : 'col-start-2');
 </script>
 
 {#snippet told()}
   <PotMark level={entry.level} />
-  <b class="font-[650]">
+  <b class="font-strong">
     {many ? `${entry.flags.length} flags ${levelWord(entry.level)}` : entry.names.join(', ')}
   </b>
   <div class={['text-soft', under]}>

@@ -14,9 +14,9 @@
 <ol>
   {#each entries as entry (entry.id)}
     <li
-      class="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 gap-y-1 border-b border-rule py-2.5 md:grid-cols-[180px_minmax(0,1fr)_auto]"
+      class="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-4 gap-y-1 border-b border-rule py-2.5 phone:grid-cols-[180px_minmax(0,1fr)_auto]"
     >
-      <div class="col-span-2 md:col-span-1">
+      <div class="col-span-2 phone:col-span-1">
         <time class="amount text-base" datetime={entry.at}>{when(entry.at)}</time>
         <p class="text-soft">{entry.person ?? 'nobody named'}</p>
       </div>

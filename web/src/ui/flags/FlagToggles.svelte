@@ -43,7 +43,7 @@
 </div>
 {#each groups as group (group.id)}
   <h3 class="mt-3 text-lead">{group.name}</h3>
-  <ul class="grid grid-cols-2 gap-x-8 max-[68.75rem]:grid-cols-1">
+  <ul class="grid grid-cols-2 gap-x-8 max-wide:grid-cols-1">
     {#each group.flags as flag (flag.id)}
       {@const stated = statements[flag.id]}
       <li
@@ -67,7 +67,7 @@
             <ToggleGroup.Item
               value={level}
               aria-label="{flag.name}: {levelWord(level)}"
-              class="grid size-11 place-items-center border-b-[3px] border-transparent data-[state=on]:border-ladle data-[state=on]:bg-ladle-pale"
+              class="grid size-11 place-items-center border-b-3 border-transparent data-[state=on]:border-ladle data-[state=on]:bg-ladle-pale"
             >
               <PotMark {level} decorative />
             </ToggleGroup.Item>

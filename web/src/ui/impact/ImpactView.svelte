@@ -43,7 +43,7 @@
           <tbody>
             {#each impact.items as item (item.item)}
               <tr class="border-t border-rule align-top">
-                <th scope="row" class="w-2/5 py-1.5 pr-3 font-[450]">
+                <th scope="row" class="w-2/5 py-1.5 pr-3 font-book">
                   {item.name} <span class="text-soft">{item.kind}</span>
                 </th>
                 <td class="py-1.5">

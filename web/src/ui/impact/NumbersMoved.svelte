@@ -26,7 +26,7 @@
       <ul class="text-base" data-numbers>
         {#each numbers as entry (entry.item)}
           <li class="border-t border-rule py-1">
-            <span class="font-[450]">{entry.name}</span>
+            <span class="font-book">{entry.name}</span>
             {#each entry.moved as moved (moved.name)}
               <span class="block text-soft">
                 {NAMES[moved.name][0]}

@@ -53,7 +53,7 @@
   {:else if !recording.error}
     <p class="text-soft">{hint}</p>
   {/if}
-  <div class="flex flex-wrap items-center gap-4 max-[43.75rem]:flex-nowrap">
+  <div class="flex flex-wrap items-center gap-4 max-phone:flex-nowrap">
     {#if onmerge}<Button main onclick={onmerge}>Merge both versions</Button>{/if}
     <Button
       main={!onmerge}

@@ -27,7 +27,7 @@
 
 <nav
   aria-label="Larder pages"
-  class="flex border-b border-rule bg-sheet px-3 max-[56.25rem]:flex-wrap max-[43.75rem]:px-1"
+  class="flex border-b border-rule bg-sheet px-3 max-tablet:flex-wrap max-phone:px-1"
 >
   {#each pages as page (page.path)}
     {@const here = route.pathname.startsWith(page.path)}
@@ -35,7 +35,7 @@
       href={page.href}
       aria-current={here ? 'page' : undefined}
       class={[
-        'flex min-h-11 items-center gap-1.5 border-b-[3px] px-3 max-[43.75rem]:px-2',
+        'flex min-h-11 items-center gap-1.5 border-b-3 px-3 max-phone:px-2',
         here ? 'border-ladle font-semibold' : 'border-transparent hover:bg-ladle-pale'
       ]}
     >

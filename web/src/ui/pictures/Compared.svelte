@@ -13,7 +13,8 @@
     {#if found.uncertain.length > 0}
       <p>
         Look at {found.uncertain.length === 1 ? 'this word' : 'these words'} on the {thing}:
-        <b class="font-[650]">{[...new Set(found.uncertain.map((word) => word.text))].join(', ')}</b
+        <b class="font-strong"
+          >{[...new Set(found.uncertain.map((word) => word.text))].join(', ')}</b
         >
       </p>
     {/if}

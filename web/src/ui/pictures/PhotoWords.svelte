@@ -35,7 +35,7 @@
           'absolute box-content',
           doubtful
             ? 'outline-2 outline-offset-2 outline-paper-clay outline-dashed'
-            : level && ['border-b-[3px] pb-0.5', UNDER[level]]
+            : level && ['border-b-3 pb-0.5', UNDER[level]]
         ]}
         style:left={percent(word.place.left)}
         style:top={percent(word.place.top)}

@@ -42,9 +42,7 @@
 
 <svelte:head><title>Side by side · Yellow Ladle</title></svelte:head>
 
-<div
-  class="grid h-full grid-cols-[300px_minmax(0,1fr)] max-[62.5rem]:block max-[62.5rem]:overflow-y-auto"
->
+<div class="grid h-full grid-cols-[300px_minmax(0,1fr)] max-desk:block max-desk:overflow-y-auto">
   <section class="min-h-0 overflow-y-auto border-r border-rule px-5 py-4" aria-label="Beside it">
     <h1 class="text-title">{pot.data?.preparation.name ?? ''}</h1>
     <a class="underline" href={p('/pots/:id', { params: { id } })}>Back to the card</a>

@@ -20,7 +20,7 @@
 
 <div class="grid grid-cols-2 gap-6">
   {#each sides as side (side.side)}
-    <div class="border-y border-b-[3px] border-rule border-b-ladle bg-sheet px-3 py-1.5">
+    <div class="border-y border-b-3 border-rule border-b-ladle bg-sheet px-3 py-1.5">
       <h2 class="text-name leading-tight">{side.title}</h2>
       <p class="text-base text-soft">{time(side)}</p>
     </div>
@@ -49,7 +49,7 @@
     <tbody>
       {#each comparison.flags as each (each.flag)}
         <tr class="border-b border-rule">
-          <th scope="row" class="py-1 font-[650]">{asWords(each.flag)}</th>
+          <th scope="row" class="py-1 font-strong">{asWords(each.flag)}</th>
           {#each sides as side, at (at)}
             {@const level = at === 0 ? each.left : each.right}
             <td class="py-1">

@@ -40,7 +40,7 @@
   const merging = new Merging(draft, presence, () => recording.reset());
   let tab = $state('lines');
   const tabClass =
-    'min-h-11 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ladle';
+    'min-h-11 border-b-3 border-transparent px-3 font-semibold data-[state=active]:border-ladle';
 
   $effect(() => (untrack(() => base.id) === '' ? undefined : presence.begin()));
 
@@ -73,9 +73,7 @@
   }
 </script>
 
-<div
-  class="grid h-full grid-cols-[minmax(0,1fr)_340px] max-[62.5rem]:block max-[62.5rem]:overflow-y-auto"
->
+<div class="grid h-full grid-cols-[minmax(0,1fr)_340px] max-desk:block max-desk:overflow-y-auto">
   <section class="relative min-h-0 overflow-y-auto px-5 py-3" aria-label="The card">
     <h1 class="text-title">{base.id === '' ? 'A new pot' : draft.piece.name || base.name}</h1>
     {#if draft.recovered}
@@ -88,9 +86,7 @@
       <BeginFrom {draft} onflags={() => (tab = 'flags')} />
     {/if}
     <Tabs.Root bind:value={tab} class="mt-3">
-      <Tabs.List
-        class="flex gap-2 border-b border-rule max-[43.75rem]:flex-wrap max-[43.75rem]:gap-0"
-      >
+      <Tabs.List class="flex gap-2 border-b border-rule max-phone:flex-wrap max-phone:gap-0">
         <Tabs.Trigger value="lines" class={tabClass}>What goes in</Tabs.Trigger>
         <Tabs.Trigger value="method" class={tabClass}>Method</Tabs.Trigger>
         <Tabs.Trigger value="aside" class={tabClass}>By-products and ways</Tabs.Trigger>
@@ -119,13 +115,13 @@
     </Tabs.Root>
   </section>
   <aside
-    class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet px-5 py-3 max-[62.5rem]:contents"
+    class="flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-sheet px-5 py-3 max-desk:contents"
     aria-label="What it comes to"
   >
-    <h2 class="text-lead max-[62.5rem]:sr-only">What it comes to</h2>
+    <h2 class="text-lead max-desk:sr-only">What it comes to</h2>
     <Together {merging} {presence} />
     <div
-      class="max-[62.5rem]:sticky max-[62.5rem]:bottom-0 max-[62.5rem]:z-10 max-[62.5rem]:border-t max-[62.5rem]:border-rule max-[62.5rem]:bg-sheet max-[62.5rem]:px-5 max-[62.5rem]:py-2"
+      class="max-desk:sticky max-desk:bottom-0 max-desk:z-10 max-desk:border-t max-desk:border-rule max-desk:bg-sheet max-desk:px-5 max-desk:py-2"
     >
       <RecordFoot
         {recording}
@@ -135,7 +131,7 @@
         onrecord={record}
       />
     </div>
-    <div class="flex flex-col gap-3 max-[62.5rem]:bg-sheet max-[62.5rem]:px-5 max-[62.5rem]:py-3">
+    <div class="flex flex-col gap-3 max-desk:bg-sheet max-desk:px-5 max-desk:py-3">
       <EditFoot {draft} ondrop={leave} />
       <CardWords
         words={consequences.draft?.words ?? []}

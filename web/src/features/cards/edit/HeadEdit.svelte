@@ -15,7 +15,7 @@
   const piece = $derived(draft.piece);
 </script>
 
-<div class="grid grid-cols-4 gap-3 max-[56.25rem]:grid-cols-2">
+<div class="grid grid-cols-4 gap-3 max-tablet:grid-cols-2">
   <label class="col-span-2 block">
     <span class="text-base text-soft">Name</span>
     <input class="field" maxlength="200" data-pot-name bind:value={piece.name} />

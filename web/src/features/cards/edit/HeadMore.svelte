@@ -21,7 +21,7 @@
   }
 </script>
 
-<div class="mt-3 grid grid-cols-4 gap-3 max-[56.25rem]:grid-cols-2">
+<div class="mt-3 grid grid-cols-4 gap-3 max-tablet:grid-cols-2">
   <Field label="Colour family">
     <select
       class="field"
@@ -125,7 +125,7 @@
     />
   </Field>
   <KeepsEdit {draft} />
-  <div class="col-span-3 max-[56.25rem]:col-span-2">
+  <div class="col-span-3 max-tablet:col-span-2">
     <ToolsField
       tools={piece.equipment ?? []}
       label="Tools"

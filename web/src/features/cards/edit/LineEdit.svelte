@@ -56,14 +56,14 @@
 </script>
 
 <div
-  class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] items-start gap-2 max-[43.75rem]:grid-cols-[32px_minmax(0,1fr)_44px_44px] max-[43.75rem]:items-end"
+  class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] items-start gap-2 max-phone:grid-cols-[32px_minmax(0,1fr)_44px_44px] max-phone:items-end"
 >
   <Mover label="Line {index + 1}" {onmove} {dragging} />
-  <span class="flex h-11 items-center max-[43.75rem]:hidden">
+  <span class="flex h-11 items-center max-phone:hidden">
     {#if flags}<LineMarks {flags} />{/if}
   </span>
   <div>
-    <span class="hidden text-soft max-[43.75rem]:block" aria-hidden="true">Amount</span>
+    <span class="hidden text-soft max-phone:block" aria-hidden="true">Amount</span>
     <AmountBox
       quantity={line.quantity}
       unit={line.unit}
@@ -78,10 +78,8 @@
       }}
     />
   </div>
-  <div
-    class="min-w-0 max-[43.75rem]:order-last max-[43.75rem]:col-span-3 max-[43.75rem]:col-start-2"
-  >
-    <span class="hidden text-soft max-[43.75rem]:block" aria-hidden="true">Item</span>
+  <div class="min-w-0 max-phone:order-last max-phone:col-span-3 max-phone:col-start-2">
+    <span class="hidden text-soft max-phone:block" aria-hidden="true">Item</span>
     <ItemBox
       id="item-{index}"
       label="Item of line {index + 1}"

@@ -28,7 +28,7 @@
   const of = $derived(`of line ${number}`);
 </script>
 
-<div class="grid grid-cols-4 gap-3 border-l-[3px] border-rule py-2 pl-3 max-[56.25rem]:grid-cols-2">
+<div class="grid grid-cols-4 gap-3 border-l-3 border-rule py-2 pl-3 max-tablet:grid-cols-2">
   <Field label="Role">
     <select class="field" aria-label="Role {of}" bind:value={line.role}>
       {#each roles as role (role)}<option value={role}>{role}</option>{/each}

@@ -34,7 +34,7 @@
 
 {#if draft.lines.length > 0}
   <div
-    class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] gap-2 text-soft max-[43.75rem]:hidden"
+    class="grid grid-cols-[32px_60px_196px_minmax(0,1fr)_44px_44px] gap-2 text-soft max-phone:hidden"
     aria-hidden="true"
   >
     <span class="col-start-3 text-right">Amount</span>

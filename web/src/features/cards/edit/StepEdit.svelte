@@ -45,7 +45,7 @@
       maxlength="4000"
       aria-label="Text {of}"
       bind:value={step.text}></textarea>
-    <div class="grid grid-cols-[88px_1fr_1.4fr_auto] items-end gap-2 max-[56.25rem]:grid-cols-2">
+    <div class="grid grid-cols-[88px_1fr_1.4fr_auto] items-end gap-2 max-tablet:grid-cols-2">
       <Field label="Minutes">
         <input
           class="field amount"

@@ -16,7 +16,7 @@
   <Spoon stand={hot} />
   <div class="leading-snug">
     <p>
-      {thickness.at_least ? 'At least: ' : ''}<b class="font-[650]">{hot.name}</b>
+      {thickness.at_least ? 'At least: ' : ''}<b class="font-strong">{hot.name}</b>
     </p>
     <p class="text-base text-soft">
       as {figure(hot.grams_per_l)} g flour in a litre{range ? `, ${range}` : ''}; then the spoon

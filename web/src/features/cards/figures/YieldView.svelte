@@ -41,7 +41,7 @@
 {#if filling.data && filling.data.needed > 0}
   <p class="mt-1" data-filling>
     The dishes take {figure(filling.data.needed)} l. With a ladle to spare fill
-    <b class="font-[650]">{figure(filling.data.fill)} l</b>{level(filling.data.level_cm)}:
+    <b class="font-strong">{figure(filling.data.fill)} l</b>{level(filling.data.level_cm)}:
     {figure(filling.data.factor)} times the card.
   </p>
 {/if}

@@ -17,10 +17,10 @@
 </script>
 
 <section
-  class="border-l border-rule px-5 py-3 max-[62.5rem]:col-span-2 max-[62.5rem]:border-t max-[62.5rem]:border-l-0 max-[43.75rem]:border-t-0 max-[43.75rem]:px-3"
+  class="border-l border-rule px-5 py-3 max-desk:col-span-2 max-desk:border-t max-desk:border-l-0 max-phone:border-t-0 max-phone:px-3"
   aria-labelledby="goes-into"
 >
-  <h2 id="goes-into" class="text-lead max-[43.75rem]:sr-only">Goes into</h2>
+  <h2 id="goes-into" class="text-lead max-phone:sr-only">Goes into</h2>
   <ul class="mt-1.5">
     {#each pot.goes_into as use (use.id + use.as_by_product)}
       <li class="border-b border-rule">

@@ -34,7 +34,7 @@
     </span>
     <span class="sr-only">Change:</span>
     <span class={line.line.choice && !line.counted ? 'text-soft' : ''}>
-      <span class={line.line.choice && line.counted ? 'font-[650]' : ''}>{line.name}</span>
+      <span class={line.line.choice && line.counted ? 'font-strong' : ''}>{line.name}</span>
       {#if told}<span class="block text-base text-soft">{told}</span>{/if}
     </span>
   </button>

@@ -39,20 +39,20 @@
 
 {#if pot.data}
   <div
-    class="grid h-full grid-cols-[minmax(0,1fr)_auto] grid-rows-[auto_minmax(0,1fr)] max-[62.5rem]:grid-cols-1 max-[62.5rem]:grid-rows-[auto_auto_minmax(0,1fr)] max-[43.75rem]:grid-rows-[auto_minmax(0,1fr)_auto]"
+    class="grid h-full grid-cols-[minmax(0,1fr)_auto] grid-rows-[auto_minmax(0,1fr)] max-desk:grid-cols-1 max-desk:grid-rows-[auto_auto_minmax(0,1fr)] max-phone:grid-rows-[auto_minmax(0,1fr)_auto]"
   >
     <PotHead pot={pot.data} />
     <PotActions pot={pot.data} onname={() => (naming = true)} />
     <Scroll
       label="The pot"
-      class="col-span-full grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-[62.5rem]:grid-cols-2 max-[43.75rem]:block"
+      class="col-span-full grid min-h-0 grid-cols-[minmax(0,430px)_minmax(0,1fr)_280px] max-desk:grid-cols-2 max-phone:block"
     >
       <PotPages bind:page />
       <section
-        class={['px-5 py-3 max-[43.75rem]:px-3', page !== 'in' && 'max-[43.75rem]:hidden']}
+        class={['px-5 py-3 max-phone:px-3', page !== 'in' && 'max-phone:hidden']}
         aria-labelledby="goes-in"
       >
-        <h2 id="goes-in" class="text-lead max-[43.75rem]:sr-only">What goes in</h2>
+        <h2 id="goes-in" class="text-lead max-phone:sr-only">What goes in</h2>
         {#if (pot.data.preparation.ways ?? []).length > 0}<WayPick pot={pot.data} />{/if}
         <LinesPart pot={pot.data} onchange={(chosen) => (line = chosen)} />
         {#if figures.data}<QuietWarnings figures={figures.data} />{/if}
@@ -65,18 +65,18 @@
       </section>
       <section
         class={[
-          'border-l border-rule px-5 py-3 max-[43.75rem]:border-l-0 max-[43.75rem]:px-3',
-          page !== 'carries' && 'max-[43.75rem]:hidden'
+          'border-l border-rule px-5 py-3 max-phone:border-l-0 max-phone:px-3',
+          page !== 'carries' && 'max-phone:hidden'
         ]}
         aria-labelledby="carries"
       >
-        <h2 id="carries" class="text-lead max-[43.75rem]:sr-only">What it carries</h2>
+        <h2 id="carries" class="text-lead max-phone:sr-only">What it carries</h2>
         <CarriesList carries={pot.data.carries} side />
         <h2 class="mt-4 mb-1.5 text-lead">Who can have it</h2>
         <SuitsList suits={pot.data.suits} notes />
         <div class="mt-3 border-t border-rule pt-2.5"><Disclaimer /></div>
       </section>
-      <div class={['contents', page !== 'out' && 'max-[43.75rem]:hidden']}>
+      <div class={['contents', page !== 'out' && 'max-phone:hidden']}>
         <GoesInto pot={pot.data} figures={figures.data} />
       </div>
     </Scroll>

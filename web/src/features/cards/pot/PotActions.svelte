@@ -17,15 +17,13 @@
 </script>
 
 <div
-  class="flex items-end gap-2.5 border-b border-rule pr-5 pb-3 max-[62.5rem]:flex-wrap max-[62.5rem]:px-5 max-[43.75rem]:order-last max-[43.75rem]:border-t max-[43.75rem]:border-b-0 max-[43.75rem]:bg-sheet max-[43.75rem]:px-3 max-[43.75rem]:py-2"
+  class="flex items-end gap-2.5 border-b border-rule pr-5 pb-3 max-desk:flex-wrap max-desk:px-5 max-phone:order-last max-phone:border-t max-phone:border-b-0 max-phone:bg-sheet max-phone:px-3 max-phone:py-2"
 >
   <Button main href={p('/pots/:id/swaps', params)}>
     Find a swap
-    <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-base max-[43.75rem]:hidden"
-      >w</kbd
-    >
+    <kbd class="amount border border-on-ladle/40 bg-white px-1.5 text-base max-phone:hidden">w</kbd>
   </Button>
-  <span class="contents max-[43.75rem]:hidden"><IntoBag {items} /></span>
+  <span class="contents max-phone:hidden"><IntoBag {items} /></span>
   <Button href={p('/pots/:id/edit', params)}>Edit the card</Button>
   <PotMenu {pot} {items} {onname} />
 </div>

@@ -18,10 +18,10 @@
 </script>
 
 <div
-  class="flex items-end gap-4 border-b border-rule px-5 pt-3.5 pb-3 max-[62.5rem]:flex-wrap max-[62.5rem]:gap-y-2 max-[62.5rem]:border-b-0 max-[43.75rem]:border-b max-[43.75rem]:px-3 max-[43.75rem]:pt-2 max-[43.75rem]:pb-0"
+  class="flex items-end gap-4 border-b border-rule px-5 pt-3.5 pb-3 max-desk:flex-wrap max-desk:gap-y-2 max-desk:border-b-0 max-phone:border-b max-phone:px-3 max-phone:pt-2 max-phone:pb-0"
 >
   <div
-    class="border-y border-b-[3px] border-rule border-b-ladle bg-sheet px-3.5 py-1.5 max-[43.75rem]:border-y-0 max-[43.75rem]:bg-transparent max-[43.75rem]:px-0 max-[43.75rem]:pt-0"
+    class="border-y border-b-3 border-rule border-b-ladle bg-sheet px-3.5 py-1.5 max-phone:border-y-0 max-phone:bg-transparent max-phone:px-0 max-phone:pt-0"
   >
     <h1 class="text-title leading-[1.1]">{made.name}</h1>
     <p class="text-base text-soft">{told}</p>

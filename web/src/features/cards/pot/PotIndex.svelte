@@ -17,7 +17,7 @@
 <svelte:head><title>Pots · Yellow Ladle</title></svelte:head>
 
 {#snippet list(entries: typeof shown)}
-  <ul class="mt-4 columns-3 gap-8 max-[62.5rem]:columns-2 max-[43.75rem]:columns-1">
+  <ul class="mt-4 columns-3 gap-8 max-desk:columns-2 max-phone:columns-1">
     {#each entries as pot (pot.id)}
       <li class="break-inside-avoid border-b border-rule">
         <a
@@ -32,10 +32,10 @@
   </ul>
 {/snippet}
 
-<div class="h-full overflow-y-auto px-5 py-4 max-[43.75rem]:px-3">
+<div class="h-full overflow-y-auto px-5 py-4 max-phone:px-3">
   <h1 class="text-title">Which pot?</h1>
   <div class="mt-2 flex flex-wrap items-end gap-3">
-    <Field label="Part of its name" class="w-80 max-[43.75rem]:w-full">
+    <Field label="Part of its name" class="w-80 max-phone:w-full">
       <input class="field" bind:value={words} />
     </Field>
     <Button main href={p('/pots/new')}>Record a pot</Button>

@@ -47,10 +47,7 @@
         Copy, rename or retire it
       </DropdownMenu.Item>
       {#each filling.choices as { item: put, bag } (put.id + bag.id)}
-        <DropdownMenu.Item
-          class="{item} min-[43.75rem]:hidden"
-          onSelect={() => filling.put(bag.id, put.id)}
-        >
+        <DropdownMenu.Item class="{item} phone:hidden" onSelect={() => filling.put(bag.id, put.id)}>
           {put.name} into {bag.name}
         </DropdownMenu.Item>
       {/each}

@@ -16,6 +16,6 @@
   ];
 </script>
 
-<div class="hidden border-b border-rule px-3 max-[43.75rem]:block">
+<div class="hidden border-b border-rule px-3 max-phone:block">
   <Pick label="Pages" options={PAGES} bind:value={page} />
 </div>

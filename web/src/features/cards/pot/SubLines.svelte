@@ -12,7 +12,7 @@
   let open = $state<Record<number, boolean>>({});
 </script>
 
-<div class="mb-2 ml-6 border-l-[3px] border-ladle pl-3" data-within={id}>
+<div class="mb-2 ml-6 border-l-3 border-ladle pl-3" data-within={id}>
   <ul aria-label="What goes into {name}">
     {#each pot.data?.lines ?? [] as line (line.index)}
       <li class={line.line.choice && !line.counted ? 'text-soft' : ''}>

@@ -23,7 +23,7 @@
 
 <section class="mb-2 border-b border-rule pb-2" aria-label="Ways" data-ways>
   <p>
-    Made <b class="font-[650]">{made.way || 'as the card says'}</b>. Also known:
+    Made <b class="font-strong">{made.way || 'as the card says'}</b>. Also known:
     {#each made.ways ?? [] as way, index (way.name)}
       {index > 0 ? ', ' : ''}<button
         type="button"

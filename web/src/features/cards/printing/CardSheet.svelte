@@ -33,13 +33,13 @@
 
 <article
   class={[
-    'sheet mx-auto my-5 max-w-full bg-sheet px-10 py-8 max-[43.75rem]:px-3 print:m-0 print:p-0',
+    'sheet mx-auto my-5 max-w-full bg-sheet px-10 py-8 max-phone:px-3 print:m-0 print:p-0',
     size === 'A4' ? 'w-[794px] min-h-[1123px]' : 'w-[560px] min-h-[794px] text-base'
   ]}
   data-sheet={size}
 >
   <h2 class="text-title leading-tight">{made.name}</h2>
-  <p class="border-b-[3px] border-ladle pb-1">{head}</p>
+  <p class="border-b-3 border-ladle pb-1">{head}</p>
   {#each pot.carries.parts as part (part.id)}
     <h3 class="mt-2 text-base">{part.name}</h3>
     <dl class="grid gap-0.5" data-carries={part.id}>

@@ -75,7 +75,7 @@
     <ErrorText error={asked.error} />
     {#if found}
       <p class="mt-3" role="status" data-scaled>
-        <b class="font-[650]">{figure(found.factor)} times the card</b>{found.yield_quantity !==
+        <b class="font-strong">{figure(found.factor)} times the card</b>{found.yield_quantity !==
         null
           ? `, makes ${amountText(found.yield_quantity, found.yield_unit ?? '')}`
           : ''}{found.portions !== null ? `, ${figure(found.portions)} portions` : ''}.

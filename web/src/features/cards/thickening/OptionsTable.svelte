@@ -15,7 +15,7 @@
 </script>
 
 <div class="mt-4 overflow-x-auto">
-  <table class="listed w-full min-[68.75rem]:min-w-[900px] text-left" data-options>
+  <table class="listed w-full wide:min-w-[900px] text-left" data-options>
     <thead>
       <tr class="border-b border-edge text-base text-soft">
         <th scope="col" class="w-44 py-1.5 pr-3 font-normal">Thickener</th>
@@ -31,7 +31,7 @@
           class={['border-b border-rule align-top', option.unmet.length > 0 && 'text-soft']}
           data-option={option.thickener}
         >
-          <th scope="row" class="py-2 pr-3 font-[650]">
+          <th scope="row" class="py-2 pr-3 font-strong">
             {option.name}
             {#each option.unmet as goal (goal)}
               <span class="block text-base font-normal text-clay">

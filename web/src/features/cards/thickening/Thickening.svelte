@@ -42,7 +42,7 @@
       {#each bench.words.data?.places ?? [] as place (place.id)}
         <label
           class={[
-            'flex min-h-16 w-44 cursor-pointer items-center gap-2 border-b-[3px] px-1 leading-tight has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-enamel',
+            'flex min-h-16 w-44 cursor-pointer items-center gap-2 border-b-3 px-1 leading-tight has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-enamel',
             bench.place === place.id ? 'border-ladle bg-ladle-pale' : 'border-rule'
           ]}
         >

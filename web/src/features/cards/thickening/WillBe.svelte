@@ -38,7 +38,7 @@
       <div class="flex items-center gap-3">
         <Spoon {stand} />
         <p aria-live="polite">
-          in {figure(bench.litres)} l: <b class="font-[650]">{stand.name}</b>
+          in {figure(bench.litres)} l: <b class="font-strong">{stand.name}</b>
           {#if stand.low_name !== stand.high_name}
             <span class="block text-base text-soft">
               from “{stand.low_name}” to “{stand.high_name}”

@@ -42,13 +42,13 @@
   }
 </script>
 
-<div class="h-full overflow-y-auto p-8 max-[43.75rem]:p-4">
+<div class="h-full overflow-y-auto p-8 max-phone:p-4">
   <h2 class="text-title">What is there already?</h2>
   <p class="mt-1 max-w-2xl">
     Begin with whatever is at hand. Nothing is lost on the way to the plate, and what nobody has
     checked is never shown as free.
   </p>
-  <ul class="mt-5 grid max-w-4xl grid-cols-2 gap-3 max-[56.25rem]:grid-cols-1">
+  <ul class="mt-5 grid max-w-4xl grid-cols-2 gap-3 max-tablet:grid-cols-1">
     {#each WAYS as way (way.href)}
       <li>
         <a

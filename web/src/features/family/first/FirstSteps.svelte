@@ -11,7 +11,7 @@
 {#if steps.data && !steps.data.over && steps.data.recipes > 0}
   {@const found = steps.data}
   <p class="border-b border-rule bg-ladle-pale px-5 py-2" data-first-steps>
-    <b class="font-[650]">
+    <b class="font-strong">
       {count(found.recipes, 'recipe')} in, {count(found.unread, 'jar')} to read{found.first.length >
       0
         ? ':'

@@ -37,7 +37,7 @@
 
 {#if bag.data}
   <li
-    class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_320px] gap-6 border-b border-rule py-4 max-[62.5rem]:grid-cols-1"
+    class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_320px] gap-6 border-b border-rule py-4 max-desk:grid-cols-1"
     data-bag={id}
   >
     <div>

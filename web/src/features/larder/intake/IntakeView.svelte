@@ -52,7 +52,7 @@
       {#each looked.rows.slice(0, 200) as row (row.row)}
         <tr class="border-b border-rule align-top">
           <td class="amount py-2 pr-3">{row.row}</td>
-          <th scope="row" class="py-2 pr-3 font-[550]">
+          <th scope="row" class="py-2 pr-3 font-amount">
             {row.product.name}
             <span class="block font-normal text-soft"
               >{row.seen == null ? 'new' : 'changes the one that is here'}</span

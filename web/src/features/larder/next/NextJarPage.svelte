@@ -17,7 +17,7 @@
 
 <div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
   <div
-    class="flex flex-wrap items-center gap-x-4 border-b border-rule bg-sheet px-5 py-1.5 max-[43.75rem]:px-3"
+    class="flex flex-wrap items-center gap-x-4 border-b border-rule bg-sheet px-5 py-1.5 max-phone:px-3"
   >
     <h1 class="text-lead">
       Next jar{next.current ? ` · ${next.left.length} left` : ''}

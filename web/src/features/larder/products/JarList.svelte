@@ -63,7 +63,7 @@
       </Field>
       <Toggle.Root
         bind:pressed={unread}
-        class="min-h-11 border-b-[3px] border-edge px-2 data-[state=on]:border-ladle data-[state=on]:bg-ladle-pale"
+        class="min-h-11 border-b-3 border-edge px-2 data-[state=on]:border-ladle data-[state=on]:bg-ladle-pale"
       >
         not checked only
       </Toggle.Root>
@@ -82,7 +82,7 @@
           ]}
         >
           <span class="min-w-0 flex-1">
-            <span class="font-[550]">{jar.name}</span>
+            <span class="font-amount">{jar.name}</span>
             <span class={['block text-base', jar.id !== chosen && 'text-soft']}>
               {whatItIs(jar)} · in {jar.used_in}
               {jar.used_in === 1 ? 'pot' : 'pots'}{jar.makers > 0

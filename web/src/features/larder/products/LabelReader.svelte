@@ -26,7 +26,7 @@
       <PhotoButton photo={reading.photo} label="Photograph of the label" choice />
     </div>
   </div>
-  <div class="mt-1 flex items-end gap-3 max-[43.75rem]:flex-col max-[43.75rem]:items-stretch">
+  <div class="mt-1 flex items-end gap-3 max-phone:flex-col max-phone:items-stretch">
     <label class="block flex-1">
       <span class="sr-only">Text of the label</span>
       <textarea

@@ -19,23 +19,21 @@
 <div
   class={[
     'grid h-full grid-rows-[auto_minmax(0,1fr)]',
-    id !== null && 'max-[43.75rem]:grid-rows-[minmax(0,1fr)]'
+    id !== null && 'max-phone:grid-rows-[minmax(0,1fr)]'
   ]}
 >
-  <div class={[id !== null && 'max-[43.75rem]:hidden']}><LarderNav /></div>
+  <div class={[id !== null && 'max-phone:hidden']}><LarderNav /></div>
   <div
-    class="grid min-h-0 grid-cols-[380px_minmax(0,1fr)] max-[56.25rem]:grid-cols-[280px_minmax(0,1fr)] max-[43.75rem]:grid-cols-1 max-[43.75rem]:grid-rows-[auto_minmax(0,1fr)]"
+    class="grid min-h-0 grid-cols-[380px_minmax(0,1fr)] max-tablet:grid-cols-[280px_minmax(0,1fr)] max-phone:grid-cols-1 max-phone:grid-rows-[auto_minmax(0,1fr)]"
   >
     {#if id !== null}
       <a
         href={p('/larder')}
-        class="hidden min-h-11 items-center px-3 underline underline-offset-4 max-[43.75rem]:flex"
+        class="hidden min-h-11 items-center px-3 underline underline-offset-4 max-phone:flex"
         >← All jars</a
       >
     {/if}
-    <div
-      class={['grid min-h-0', id !== null ? 'max-[43.75rem]:hidden' : 'max-[43.75rem]:row-span-2']}
-    >
+    <div class={['grid min-h-0', id !== null ? 'max-phone:hidden' : 'max-phone:row-span-2']}>
       <JarList jars={jars.data?.entries ?? []} chosen={id} {onlyUnchecked} />
     </div>
     {#if isNew}
@@ -45,7 +43,7 @@
         <ProductSheet known={product.data} />
       {/key}
     {:else}
-      <div class="p-8 max-[43.75rem]:hidden">
+      <div class="p-8 max-phone:hidden">
         <h2 class="text-head">What does the label say?</h2>
         <p class="mt-2 max-w-lg">
           Choose a jar, or record a new one. What nobody has read yet stands first in the list.

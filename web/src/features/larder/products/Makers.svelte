@@ -98,7 +98,7 @@
             onchange={() => use(voice.maker)}
           />
           <span>
-            <span class="font-[550]">Only {voice.name}</span>
+            <span class="font-amount">Only {voice.name}</span>
             <span class="block text-soft">
               {[
                 maker?.pack,

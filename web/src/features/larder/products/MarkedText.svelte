@@ -6,9 +6,9 @@
   let { runs }: { runs: Run[] } = $props();
 
   const UNDER = {
-    contains: 'border-b-[3px] border-enamel',
-    may_contain: 'border-b-[3px] border-dotted border-enamel',
-    unchecked: 'border-b-[3px] border-dashed border-clay',
+    contains: 'border-b-3 border-enamel',
+    may_contain: 'border-b-3 border-dotted border-enamel',
+    unchecked: 'border-b-3 border-dashed border-clay',
     free: ''
   } as const;
 </script>
@@ -18,7 +18,7 @@
         class={['bg-transparent pb-px text-ink', UNDER[run.level]]}
         title="{run.flags.map(asWords).join(', ')}: {levelWord(run.level)}">{run.text}</mark
       >{:else if run.strange}<mark
-        class="border-b-[3px] border-double border-clay bg-transparent pb-px text-clay"
+        class="border-b-3 border-double border-clay bg-transparent pb-px text-clay"
         title="not known here">{run.text}</mark
       >{:else}{run.text}{/if}{/each}
 </p>

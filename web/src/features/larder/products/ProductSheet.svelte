@@ -123,16 +123,14 @@
 {/if}
 
 <section
-  class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] max-[43.75rem]:block max-[43.75rem]:overflow-y-auto"
+  class="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] max-phone:block max-phone:overflow-y-auto"
   aria-label="Product"
 >
-  <div class="border-b border-rule px-6 pt-3 pb-2 max-[43.75rem]:px-3">
-    <div
-      class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4 max-[62.5rem]:grid-cols-1 max-[62.5rem]:gap-1"
-    >
+  <div class="border-b border-rule px-6 pt-3 pb-2 max-phone:px-3">
+    <div class="grid grid-cols-[minmax(0,2fr)_1fr] gap-4 max-desk:grid-cols-1 max-desk:gap-1">
       <Field label="Name on the jar">
         <input
-          class="field font-name text-name font-[650] max-[43.75rem]:text-base"
+          class="field font-name text-name font-strong max-phone:text-base"
           bind:value={draft.name}
         />
       </Field>
@@ -147,7 +145,7 @@
     {#if known?.damaged}<p class="mt-1 text-brick" role="alert">{known.damaged}</p>{/if}
     {#if known && !brief}
       <div
-        class="mt-1.5 flex items-center justify-between gap-4 max-[43.75rem]:block max-[43.75rem]:space-y-2"
+        class="mt-1.5 flex items-center justify-between gap-4 max-phone:block max-phone:space-y-2"
       >
         <p class="text-soft">
           {#if known.goes_into.length > 0}
@@ -173,7 +171,7 @@
   <ProductTabs {draft} {known} {brief} bind:tab />
   {#if tab !== 'makers' && tab !== 'picture' && tab !== 'history'}
     <div
-      class="border-t border-rule bg-sheet px-6 py-3 max-[43.75rem]:sticky max-[43.75rem]:bottom-0 max-[43.75rem]:z-10 max-[43.75rem]:px-3 max-[43.75rem]:py-2"
+      class="border-t border-rule bg-sheet px-6 py-3 max-phone:sticky max-phone:bottom-0 max-phone:z-10 max-phone:px-3 max-phone:py-2"
     >
       {#if recovered}
         <p class="flex flex-wrap items-center gap-x-3" data-recovered>

@@ -54,24 +54,24 @@
 
 <Tabs.Root
   bind:value={tab}
-  class="grid min-h-0 {brief ? '' : 'grid-rows-[auto_minmax(0,1fr)]'} max-[43.75rem]:block"
+  class="grid min-h-0 {brief ? '' : 'grid-rows-[auto_minmax(0,1fr)]'} max-phone:block"
 >
   {#if !brief}
     <Tabs.List
-      class="flex border-b border-rule px-4 max-[56.25rem]:flex-wrap max-[43.75rem]:px-1"
+      class="flex border-b border-rule px-4 max-tablet:flex-wrap max-phone:px-1"
       aria-label="Sides of the product"
     >
       {#each TABS as [value, text] (value)}
         <Tabs.Trigger
           {value}
-          class="min-h-11 border-b-[3px] border-transparent px-2.5 data-[state=active]:border-ladle data-[state=active]:font-semibold"
+          class="min-h-11 border-b-3 border-transparent px-2.5 data-[state=active]:border-ladle data-[state=active]:font-semibold"
         >
           {text}
         </Tabs.Trigger>
       {/each}
     </Tabs.List>
   {/if}
-  <Scroll label="The product" class="px-6 pb-4 max-[43.75rem]:overflow-visible max-[43.75rem]:px-3">
+  <Scroll label="The product" class="px-6 pb-4 max-phone:overflow-visible max-phone:px-3">
     <Tabs.Content value="label" aria-labelledby={brief ? 'label-text' : undefined}>
       {#if !known}<StartFrom {draft} />{/if}
       {#if draft.voices.length > 1}<VoicePick {draft} />{/if}

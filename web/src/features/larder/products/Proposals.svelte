@@ -27,7 +27,7 @@
         {@const level = reading.levels[proposal.flag] ?? proposal.level}
         {@const done = reading.taken.includes(proposal.flag)}
         <tr class="border-b border-rule align-top" data-proposal={proposal.flag}>
-          <th scope="row" class="w-36 py-2 pr-2 font-[550]">{asWords(proposal.flag)}</th>
+          <th scope="row" class="w-36 py-2 pr-2 font-amount">{asWords(proposal.flag)}</th>
           <td class="w-52 py-1 pr-3">
             <span class="flex items-center gap-2">
               <PotMark {level} decorative />

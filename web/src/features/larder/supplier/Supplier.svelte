@@ -39,7 +39,7 @@
   {/snippet}
   <ErrorText error={fetching.error} />
   <p class="min-h-6 pt-2 font-semibold" aria-live="polite">{told}</p>
-  <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[62.5rem]:grid-cols-1">
+  <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-desk:grid-cols-1">
     <div>
       {#each notices.data ?? [] as notice (notice.id)}
         <NoticeView {notice} />

@@ -29,7 +29,7 @@
     {#each asked as entry (entry.product.id)}
       <li class="border-b border-rule py-1.5">
         <a
-          class="font-[550] underline"
+          class="font-amount underline"
           href={p('/larder/:id', { params: { id: entry.product.id } })}>{entry.product.name}</a
         >
         <div class="mt-1 flex flex-wrap items-center gap-2">

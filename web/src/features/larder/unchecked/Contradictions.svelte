@@ -26,7 +26,7 @@
     {#each found as entry (entry.product.id + entry.maker + entry.flag + entry.against)}
       {@const place = p('/larder/:id', { params: { id: entry.product.id } })}
       <li class="border-b border-rule py-1.5">
-        <span class="font-[550]">{entry.product.name}</span>{entry.maker ? `, ${entry.maker}` : ''}
+        <span class="font-amount">{entry.product.name}</span>{entry.maker ? `, ${entry.maker}` : ''}
         <span class="block text-clay">
           {asWords(entry.flag)}: stated {levelWord(entry.level)}, but {other(entry)}. Counts as
           {levelWord(entry.reads)}.

@@ -23,13 +23,13 @@
 </script>
 
 <li
-  class="grid grid-cols-[minmax(0,1fr)_170px] gap-4 max-[43.75rem]:grid-cols-1 border-b border-rule py-3"
+  class="grid grid-cols-[minmax(0,1fr)_170px] gap-4 max-phone:grid-cols-1 border-b border-rule py-3"
   data-held={entry.item}
 >
   <div>
     <p class="flex items-center gap-2">
       <PotMark level="unchecked" decorative />
-      <a class="font-name text-lead font-[600] hover:underline" href={place}>{entry.name}</a>
+      <a class="font-name text-lead font-semibold hover:underline" href={place}>{entry.name}</a>
       {#if entry.maker}<span class="text-soft">label of {entry.maker}</span>{/if}
     </p>
     <p class="text-clay">

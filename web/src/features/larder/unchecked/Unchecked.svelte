@@ -20,7 +20,7 @@
 >
   <ErrorText error={unchecked.error} />
   {#if list}
-    <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-[62.5rem]:grid-cols-1">
+    <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-8 max-desk:grid-cols-1">
       <div>
         {#if list.held.length > 0}
           <div class="flex flex-wrap gap-3 py-3">
@@ -52,7 +52,7 @@
           {#each list.stale_sign_offs as stale (stale.pot.id)}
             <p class="border-b border-rule py-2">
               <a
-                class="font-[550] underline"
+                class="font-amount underline"
                 href={p('/pots/:id', { params: { id: stale.pot.id } })}>{stale.pot.name}</a
               >
               <span class="block text-soft">checked by {stale.person} on {stale.date}</span>

@@ -31,7 +31,7 @@
     <div class="max-w-3xl">
       <p>
         <a
-          class="font-name text-name font-[650] underline underline-offset-4"
+          class="font-name text-name font-strong underline underline-offset-4"
           href={p('/pots/:id', { params: { id: plan.item.id } })}>{plan.item.name}</a
         >
         <span class="text-soft">{how[plan.how]}, {plan.at.slice(0, 10)}</span>
@@ -42,7 +42,7 @@
         {#if plan.changed.length > 0}
           Changed: {plan.changed.map((pot) => pot.name).join('; ')}.
         {/if}
-        {#if plan.ended}<b class="font-[650]">{plan.ended}</b>{/if}
+        {#if plan.ended}<b class="font-strong">{plan.ended}</b>{/if}
       </p>
     </div>
     <div class="flex gap-3">

@@ -24,7 +24,7 @@
 </script>
 
 <div
-  class="border-t border-rule bg-sheet px-5 py-2 max-[62.5rem]:flex max-[62.5rem]:items-start max-[62.5rem]:gap-3 max-[43.75rem]:px-3"
+  class="border-t border-rule bg-sheet px-5 py-2 max-desk:flex max-desk:items-start max-desk:gap-3 max-phone:px-3"
 >
   <div class="flex flex-wrap items-center gap-3">
     <Button main disabled={bench.busy || waits} onclick={() => (naming = true)}

@@ -32,7 +32,7 @@
   <ul class="mt-1 mb-4">
     {#each told as { where, flags, entry } (where + entry.why)}
       <li class="border-b border-rule py-2">
-        <b class="font-[650]">{where}</b> ({flags.join(', ')}): {entry.why}.
+        <b class="font-strong">{where}</b> ({flags.join(', ')}): {entry.why}.
         <span class="block text-soft">
           {#if entry.buy.length > 0}Buy one of: {entry.buy.join(', ')}.
           {/if}

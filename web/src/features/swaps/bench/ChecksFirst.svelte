@@ -21,10 +21,7 @@
 </script>
 
 {#if checks.length > 0}
-  <section
-    class="mt-3 mb-2 border-l-[6px] border-clay bg-sheet px-4 py-1.5"
-    aria-labelledby="checks"
-  >
+  <section class="mt-3 mb-2 border-l-6 border-clay bg-sheet px-4 py-1.5" aria-labelledby="checks">
     <h2 id="checks" class="text-lead text-clay">Fewer swaps, if a label says free</h2>
     <ul>
       {#each groups as { key, checks: labels, swaps } (key)}
@@ -34,7 +31,7 @@
               <PotMark level="unchecked" decorative />
               Read
               <a
-                class="font-[650] underline underline-offset-4"
+                class="font-strong underline underline-offset-4"
                 href={p('/larder/:id', { params: { id: check.product.id } })}
                 >{check.product.name}</a
               >

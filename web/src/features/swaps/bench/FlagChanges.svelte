@@ -20,7 +20,7 @@
 </script>
 
 {#each plan.adds as flag (flag.id)}
-  <p class="flex items-center gap-1.5 font-[650] text-brick">
+  <p class="flex items-center gap-1.5 font-strong text-brick">
     <PotMark level={level(flag.id)} brick />
     brings {flagWord(flag.id, plan.tool_traces_after)}{level(flag.id) === 'contains'
       ? ''

@@ -6,7 +6,7 @@
   let { plan }: { plan: Plan } = $props();
 </script>
 
-<div class="border-t border-rule px-5 py-2 max-[43.75rem]:px-3">
+<div class="border-t border-rule px-5 py-2 max-phone:px-3">
   <p class="text-lead"><span class="text-soft">For the floor:</span> {plan.sentence}</p>
   {#if plan.buy.length > 0}
     <p class="text-clay" data-waits>

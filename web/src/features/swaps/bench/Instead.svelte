@@ -7,7 +7,7 @@
 </script>
 
 <p class="mt-3" data-instead>
-  <span class="font-[650]">Suits as it is:</span>
+  <span class="font-strong">Suits as it is:</span>
   {#each instead as pot, index (pot.id)}{index > 0 ? ', ' : ' '}<a
       class="underline underline-offset-4"
       href={p('/pots/:id', { params: { id: pot.id } })}>{pot.name}</a

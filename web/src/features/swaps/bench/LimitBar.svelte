@@ -26,7 +26,7 @@
 {#snippet chip(key: string, words: string)}
   <button
     type="button"
-    class="flex min-h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1"
+    class="flex min-h-11 items-center gap-1.5 border-b-3 border-ladle px-1"
     aria-label="{words}: drop it"
     onclick={() => bench.free(key)}
   >

@@ -54,7 +54,8 @@
     {#each shown as { at, plan } (at)}
       {@const entry = plan.cleaned.find((other) => cleanKey(other) === cleanKey(tool))}
       <td class={[row, on(at)]}>
-        {#if entry}<b class="font-[650]">{entry.tool_name}</b>{:else}<span class="text-soft">—</span
+        {#if entry}<b class="font-strong">{entry.tool_name}</b>{:else}<span class="text-soft"
+            >—</span
           >{/if}
       </td>
     {/each}

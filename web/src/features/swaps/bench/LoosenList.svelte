@@ -19,7 +19,7 @@
     <ul class="mt-1">
       {#each bench.loosened as entry (entry.what + entry.id)}
         <li class="flex items-center gap-4 border-b border-rule py-1.5">
-          <span class="w-52 flex-none font-[650]">Without “{entry.name.toLowerCase()}”</span>
+          <span class="w-52 flex-none font-strong">Without “{entry.name.toLowerCase()}”</span>
           <span class="flex-1">
             {#if entry.opens}
               {entry.sentence}

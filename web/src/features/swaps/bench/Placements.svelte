@@ -18,7 +18,7 @@
 
 <dl>
   {#each plan.placements as placement (placement.how)}
-    <dt class="mt-1 font-[650]">
+    <dt class="mt-1 font-strong">
       {names[placement.how]}: {placement.beside.length === 0
         ? 'no pot more'
         : `${counted(placement.beside.length, 'pot')} more`}
@@ -28,14 +28,14 @@
         <span class="block">{placement.beside.map((pot) => pot.name).join(' → ')}</span>
       {/if}
       {#each placement.stranded as told (told)}
-        <span class="block font-[650] text-brick">{told}.</span>
+        <span class="block font-strong text-brick">{told}.</span>
       {/each}
       {#if placement.moved.length === 0}
         nobody else's plate changes
       {:else}
         {counted(placement.moved.length, 'pot')} change for everybody; better for {better(
           placement
-        )}{#if risen(placement) > 0}, <b class="font-[650] text-brick"
+        )}{#if risen(placement) > 0}, <b class="font-strong text-brick"
             >{worse(placement)} new in {risen(placement)}</b
           >{:else}, nothing new in any{/if}
         <Collapsible.Root>
@@ -48,7 +48,7 @@
                 <li>
                   {moved.name}{#if moved.better.length > 0}: {moved.better.join(', ').toLowerCase()} gone
                     or less{/if}{#if moved.worse.length > 0},
-                    <b class="font-[650] text-brick">{moved.worse.join(', ').toLowerCase()} new</b
+                    <b class="font-strong text-brick">{moved.worse.join(', ').toLowerCase()} new</b
                     >{/if}
                 </li>
               {/each}

@@ -28,7 +28,7 @@
 
 <th
   scope="col"
-  class={['p-0 text-left align-top', picked && 'border-t-[6px] border-ladle bg-ladle-pale']}
+  class={['p-0 text-left align-top', picked && 'border-t-6 border-ladle bg-ladle-pale']}
 >
   <div class="flex items-start">
     <button
@@ -56,18 +56,18 @@
     <p class="px-3 pb-1 text-base font-normal" data-plates>in {plates.join(' and ')}</p>
   {/if}
   {#if !plan.same_dish}
-    <p class="px-3 pb-1 text-base font-[650] text-clay" data-another>would be another dish</p>
+    <p class="px-3 pb-1 text-base font-strong text-clay" data-another>would be another dish</p>
   {/if}
   {#if plan.buy.length > 0}
-    <p class="px-3 pb-1 text-base font-[650] text-clay" data-buy>
+    <p class="px-3 pb-1 text-base font-strong text-clay" data-buy>
       buy {plan.buy.join(', ')}; meets it if the label says so
     </p>
   {/if}
-  {#if adds && plan.buy.length === 0}<p class="px-3 pb-1 text-base font-[650] text-brick">
+  {#if adds && plan.buy.length === 0}<p class="px-3 pb-1 text-base font-strong text-brick">
       adds {adds}
     </p>{/if}
   {#each plan.buy.length > 0 ? [] : plan.harms as harm (harm.guest)}
-    <p class="px-3 pb-1 text-base font-[650] text-brick">
+    <p class="px-3 pb-1 text-base font-strong text-brick">
       not for {harm.guest} ({harm.strictness}): {harm.flags.join(', ').toLowerCase()}
     </p>
   {/each}

@@ -22,7 +22,7 @@
   ]);
   const row = 'border-t border-rule px-3 py-2 text-left align-top leading-[1.28]';
   const rowHead =
-    'w-[104px] border-t border-rule py-2 pr-3 text-left align-top font-[450] text-soft';
+    'w-[104px] border-t border-rule py-2 pr-3 text-left align-top font-book text-soft';
   const on = (at: number) => (bench.picked === at ? 'bg-ladle-pale' : '');
   const tells = (text: string) => !['', 'The same.', 'No change.'].includes(text);
   const share = (value: number) => `${Math.round(value * 100)} %`;

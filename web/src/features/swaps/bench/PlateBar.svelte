@@ -26,7 +26,7 @@
 <div class="flex flex-wrap items-center gap-x-3 gap-y-1 text-name">
   <span>in</span>
   <a
-    class="flex min-h-11 items-center font-name font-[650] underline decoration-ladle decoration-[3px] underline-offset-[9px]"
+    class="flex min-h-11 items-center font-name font-strong underline decoration-ladle decoration-[3px] underline-offset-[9px]"
     href={p('/pots/:id', { params: { id: route.params.id ?? '' } })}
   >
     {name}
@@ -34,7 +34,7 @@
   {#each Object.entries(bench.others) as [item, other] (item)}
     <button
       type="button"
-      class="flex min-h-11 items-center gap-1.5 border-b-[3px] border-ladle px-1 font-name font-[650]"
+      class="flex min-h-11 items-center gap-1.5 border-b-3 border-ladle px-1 font-name font-strong"
       aria-label="and {other}: drop it"
       onclick={() => bench.free(item)}
     >

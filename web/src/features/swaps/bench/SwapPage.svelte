@@ -16,22 +16,19 @@
 <svelte:head><title>{title} · Yellow Ladle</title></svelte:head>
 
 <div class="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
-  <nav
-    class="flex flex-wrap gap-x-5 border-b border-rule px-6 max-[43.75rem]:px-3"
-    aria-label="Swaps"
-  >
+  <nav class="flex flex-wrap gap-x-5 border-b border-rule px-6 max-phone:px-3" aria-label="Swaps">
     {#each pages as [path, words] (path)}
       <a
         class={[
-          'flex min-h-11 items-center border-b-[3px]',
-          isActive(path) ? 'border-ladle font-[650]' : 'border-transparent'
+          'flex min-h-11 items-center border-b-3',
+          isActive(path) ? 'border-ladle font-strong' : 'border-transparent'
         ]}
         aria-current={isActive(path) ? 'page' : undefined}
         href={p(path)}>{words}</a
       >
     {/each}
   </nav>
-  <Scroll label={title} class="px-6 pt-4 pb-8 max-[43.75rem]:px-3">
+  <Scroll label={title} class="px-6 pt-4 pb-8 max-phone:px-3">
     <div class="max-w-3xl border-b border-rule pb-3">
       <h1 class="text-title">{title}</h1>
       <p class="text-soft">{told}</p>

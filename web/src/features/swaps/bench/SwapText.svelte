@@ -9,7 +9,7 @@
 </script>
 
 <div>
-  <b class="font-[650]">{entry.to_name ?? 'left out'}</b>
+  <b class="font-strong">{entry.to_name ?? 'left out'}</b>
   {#if entry.to_name !== null}
     <span class="amount block text-base">
       {amountText(entry.swap.quantity, entry.swap.unit)}

@@ -47,14 +47,14 @@
 
 <div class="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto]">
   <Scroll label="Swap bench" class="min-h-0">
-    <div class="px-5 max-[43.75rem]:px-3">
+    <div class="px-5 max-phone:px-3">
       <h1 class="sr-only">Swap bench</h1>
       <GoalBox holder={bench} kitchen={kitchen.data} />
       {#if bench.goals.length === 0}<OpenNeeds onask={(goals) => (bench.goals = goals)} />{/if}
       <PlateBar {bench} name={pot.data?.preparation.name ?? ''} />
       <LimitBar {bench} kitchen={kitchen.data} />
     </div>
-    <div class="px-5 max-[43.75rem]:px-3" aria-busy={bench.busy} data-plans>
+    <div class="px-5 max-phone:px-3" aria-busy={bench.busy} data-plans>
       <ErrorText error={bench.error ?? pot.error} />
       {#if plans?.met_already}
         <p class="mt-6 text-name text-moss">Nothing to swap: it already meets this.</p>

@@ -40,7 +40,8 @@
     {#each bench.guests as guest (guest.name)}
       <li class="flex items-center justify-between gap-2 border-b border-rule py-1">
         <span
-          ><b class="font-[650]">{guest.name}</b> <span class="text-soft">{told(guest)}</span></span
+          ><b class="font-strong">{guest.name}</b>
+          <span class="text-soft">{told(guest)}</span></span
         >
         <button
           type="button"

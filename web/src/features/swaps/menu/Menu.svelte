@@ -29,10 +29,10 @@
   title="The whole menu"
   told="Say who comes, and take off the plates that are not on. Nobody needs the whole menu: say how many plates of each course a guest is to choose from, and the answer is the fewest small pots for it."
 >
-  <div class="mt-3 grid grid-cols-2 gap-8 max-[56.25rem]:grid-cols-1">
+  <div class="mt-3 grid grid-cols-2 gap-8 max-tablet:grid-cols-1">
     <GuestList {bench} />
     <fieldset>
-      <legend class="text-lead font-[650]">Plates</legend>
+      <legend class="text-lead font-strong">Plates</legend>
       <div class="flex flex-wrap gap-x-4">
         <button
           type="button"
@@ -45,7 +45,7 @@
           onclick={() => (bench.plates = [])}>none</button
         >
       </div>
-      <div class="grid grid-cols-2 gap-x-4 max-[43.75rem]:grid-cols-1">
+      <div class="grid grid-cols-2 gap-x-4 max-phone:grid-cols-1">
         {#each dishes as dish (dish.id)}
           <label class="flex min-h-11 items-center gap-2 border-b border-rule">
             <input
@@ -83,7 +83,7 @@
       </select>
       seconds
     </label>
-    <div class="ml-auto max-w-[340px] max-[43.75rem]:ml-0"><Disclaimer /></div>
+    <div class="ml-auto max-w-[340px] max-phone:ml-0"><Disclaimer /></div>
   </div>
   <div aria-busy={bench.busy} aria-live="polite">
     <ErrorText error={bench.error} />

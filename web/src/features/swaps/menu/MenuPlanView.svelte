@@ -47,13 +47,13 @@
               {#if serving.spare}
                 <span class="text-soft">not needed</span>
               {:else if !serving.possible}
-                <span class="font-[650] text-brick">cannot be served</span>
+                <span class="font-strong text-brick">cannot be served</span>
                 <span class="block text-base text-soft">{serving.refusal}</span>
               {:else if serving.as_usual}
                 <span class="text-moss">as it is</span>
               {:else}
                 {#if !serving.same_dish}
-                  <span class="font-[650] text-clay" data-another>would be another dish: </span>
+                  <span class="font-strong text-clay" data-another>would be another dish: </span>
                 {/if}
                 {serving.sentence}
                 {#each serving.shared as sentence (sentence)}
@@ -71,7 +71,7 @@
     <ul>
       {#each found.pots as pot (pot.name + pot.for_guests.join())}
         <li class="border-b border-rule py-1.5">
-          <b class="font-[650]">{pot.name}</b>
+          <b class="font-strong">{pot.name}</b>
           <span class="text-soft">
             for {pot.for_guests.join(', ')}{pot.swaps.length > 0
               ? `: ${pot.swaps.join('; ')}`

@@ -25,7 +25,7 @@
     {#each chosen as word (word)}
       <button
         type="button"
-        class="flex min-h-11 items-center gap-1.5 border-b-[3px] border-ladle"
+        class="flex min-h-11 items-center gap-1.5 border-b-3 border-ladle"
         aria-label="{asWords(word)}: remove it"
         onclick={() => (chosen = chosen.filter((other) => other !== word))}
       >

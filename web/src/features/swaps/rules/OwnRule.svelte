@@ -29,7 +29,7 @@
 
 <Sheet bind:open={form.open} title="A rule of our own" wide>
   <ErrorText error={form.error} />
-  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[43.75rem]:grid-cols-1">
+  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-phone:grid-cols-1">
     <label class="col-span-full block">
       <span class="text-soft">Name</span>
       <input class="field" maxlength="200" bind:value={form.rule.name} />
@@ -68,7 +68,7 @@
       {/each}
       {#if form.sound}
         {#each form.tried?.claims ?? [] as claim (claim)}
-          <p class="font-[650] text-clay">This does not hold. {claim}.</p>
+          <p class="font-strong text-clay">This does not hold. {claim}.</p>
         {/each}
         <p class="text-soft">On your own pots:</p>
         {#each form.tried?.examples ?? [] as example (example)}<p>{example}</p>{:else}

@@ -26,7 +26,7 @@
     value={rule.method.join('\n')}
     oninput={(event) => (rule.method = event.currentTarget.value.split('\n'))}></textarea>
 </Field>
-<div class="mt-2 grid grid-cols-3 gap-x-6 gap-y-2 max-[43.75rem]:grid-cols-1">
+<div class="mt-2 grid grid-cols-3 gap-x-6 gap-y-2 max-phone:grid-cols-1">
   {#each NEAR as what, at (what)}
     <Field label="How close in {what}, per cent">
       <input
@@ -41,9 +41,10 @@
   {/each}
 </div>
 <details class="mt-2 border-t border-rule py-2">
-  <summary class="min-h-11 cursor-pointer py-2 font-[650]">Its place, its time and cautions</summary
+  <summary class="min-h-11 cursor-pointer py-2 font-strong"
+    >Its place, its time and cautions</summary
   >
-  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[43.75rem]:grid-cols-1">
+  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-phone:grid-cols-1">
     <Field label="These steps come">
       <select class="field" bind:value={rule.when}>
         {#each words.whens as when (when)}<option value={when}>{WHEN[when] ?? when}</option>{/each}

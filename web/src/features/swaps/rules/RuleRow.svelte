@@ -17,10 +17,8 @@
   const share = (value: number) => `${Math.round(value * 100)} %`;
 </script>
 
-<li
-  class="flex items-start gap-4 border-b border-rule py-2 max-[43.75rem]:flex-wrap max-[43.75rem]:gap-y-0"
->
-  <label class="flex min-h-11 w-28 flex-none items-center gap-2 max-[43.75rem]:w-auto">
+<li class="flex items-start gap-4 border-b border-rule py-2 max-phone:flex-wrap max-phone:gap-y-0">
+  <label class="flex min-h-11 w-28 flex-none items-center gap-2 max-phone:w-auto">
     <input
       type="checkbox"
       class="size-5 accent-enamel"
@@ -31,7 +29,7 @@
     {rule.off ? 'not used' : 'used'}
   </label>
   <div class="min-w-0 flex-1">
-    <p class="font-[650]">{rule.name}</p>
+    <p class="font-strong">{rule.name}</p>
     <p class="text-soft">
       {rule.replaces.map(asWords).join(', ')} →
       {rule.with_.length > 0 ? rule.with_.map(asWords).join(', ') : 'left out'}
@@ -55,7 +53,7 @@
       </p>
     {/if}
   </div>
-  <p class="w-80 flex-none text-base text-soft max-[43.75rem]:w-full max-[43.75rem]:pl-7">
+  <p class="w-80 flex-none text-base text-soft max-phone:w-full max-phone:pl-7">
     flavour {share(rule.fidelity.flavour)} · texture {share(rule.fidelity.texture)} · colour
     {share(rule.fidelity.colour)}
     <span class="block">{rule.tasted ? 'as tasted here' : rule.source}</span>

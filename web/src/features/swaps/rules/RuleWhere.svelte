@@ -56,7 +56,7 @@
 </script>
 
 <details class="border-t border-rule py-2">
-  <summary class="min-h-11 cursor-pointer py-2 font-[650]">Only in some pots</summary>
+  <summary class="min-h-11 cursor-pointer py-2 font-strong">Only in some pots</summary>
   <WordBoxes label="Kinds of pot" words={words.kinds} bind:chosen={rule.kinds} />
   <WordBoxes label="Where the line goes in" words={words.stages} bind:chosen={rule.stages} />
   <WordBoxes
@@ -64,7 +64,7 @@
     words={words.colours}
     bind:chosen={rule.colours}
   />
-  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[43.75rem]:grid-cols-1">
+  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-phone:grid-cols-1">
     <Field label="At most this share of the pot, per cent">
       <input
         class="field amount"
@@ -85,7 +85,7 @@
     </Field>
   </div>
   <Check bind:checked={rule.not_named}>not in a pot that is called by what goes</Check>
-  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-[43.75rem]:grid-cols-1">
+  <div class="grid grid-cols-2 gap-x-6 gap-y-2 max-phone:grid-cols-1">
     {#each words.conditions as condition (condition)}
       <label class="flex min-h-11 items-center justify-between gap-3">
         {POTS[condition] ?? condition}

@@ -69,7 +69,7 @@
   <ul class="text-soft">
     {#each Object.entries(rules.data?.never_cleared ?? {}) as [flag, classes] (flag)}
       <li class="border-b border-rule py-1">
-        <b class="font-[650] text-ink">{asWords(flag)}</b>: {classes.map(asWords).join(', ')}
+        <b class="font-strong text-ink">{asWords(flag)}</b>: {classes.map(asWords).join(', ')}
       </li>
     {/each}
   </ul>
