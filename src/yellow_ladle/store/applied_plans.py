@@ -53,7 +53,10 @@ def put_in(
 ) -> tuple[int, Recorded]:
     """Records a plan's change, and keeps it so that it can be taken back as a whole."""
     book = ledger.now.reading.book
-    before = {made.id: _content(book.preparations.get(made.id)) for made in change.preparations}
+    before = {
+        preparation.id: _content(book.preparations.get(preparation.id))
+        for preparation in change.preparations
+    }
     row = AppliedRow(
         at=ledger.moment,
         item=applying.item,
@@ -63,7 +66,7 @@ def put_in(
         swaps=[dict(swap) for swap in applying.swaps],
         sentence=applying.sentence,
         before=before,
-        after={made.id: content(made) for made in change.preparations},
+        after={preparation.id: content(preparation) for preparation in change.preparations},
         ended=None,
     )
     ids: list[int] = []

@@ -119,7 +119,11 @@ def write(session: Session, change: Change, version: int) -> None:
         session.execute(delete(DocumentRow).where(carried, DocumentRow.id.in_(some)))
         session.execute(delete(NoticeRow).where(NoticeRow.product_id.in_(some)))
     _put(session, ((PRODUCT, product.id, product) for product in change.products), version)
-    _put(session, ((PREPARATION, made.id, made) for made in change.preparations), version)
+    _put(
+        session,
+        ((PREPARATION, preparation.id, preparation) for preparation in change.preparations),
+        version,
+    )
     write_documents(session, change.documents, version)
 
 

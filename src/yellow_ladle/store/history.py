@@ -79,8 +79,14 @@ def _each(before: Book, change: Change) -> Iterator[tuple[str, str, str, Any, An
     """What a change touches: kind, id, key, and its value before and after it."""
     for product in change.products:
         yield PRODUCT, product.id, product.id, before.products.get(product.id), product
-    for made in change.preparations:
-        yield PREPARATION, made.id, made.id, before.preparations.get(made.id), made
+    for preparation in change.preparations:
+        yield (
+            PREPARATION,
+            preparation.id,
+            preparation.id,
+            before.preparations.get(preparation.id),
+            preparation,
+        )
     for id in change.removed:
         kind = PRODUCT if id in before.products else PREPARATION
         yield kind, id, id, before.products.get(id) or before.preparations.get(id), None

@@ -109,7 +109,7 @@ class Ledger(Transactions):
             write(session, change, version)
             writing.after = _versioned(replace(writing.after, reading=after), change, version)
             reached = {owner_of(item.item) for item in impact.items}
-            reached.update(made.id for made in change.preparations)
+            reached.update(preparation.id for preparation in change.preparations)
             why = writing.told + (f" ({act.person})" if act.person else "")
             self._outdate_sign_offs(writing, reached, why)
         before_it = writing.before.reading.book.products

@@ -45,7 +45,9 @@ def base(id: str, now: TheBook) -> BaseCardOut:
     brought = base_card(now.reading, id)
     return BaseCardOut(
         products=[as_piece(ProductPiece, product) for product in brought.products],
-        preparations=[as_piece(PreparationPiece, made) for made in brought.preparations],
+        preparations=[
+            as_piece(PreparationPiece, preparation) for preparation in brought.preparations
+        ],
     )
 
 

@@ -143,21 +143,21 @@ def draft(wanted: DraftIn, now: TheBook) -> DraftOut:
     """The same for a card that is not recorded, with its consequences for each line."""
     book, piece = now.reading.book, wanted.preparation
     id = piece.id or free_id(piece.name, {*book.products, *book.preparations})
-    made = as_value(Preparation, piece.model_copy(update={"id": id}))
-    refuse_too_long(made)
-    change = Change(preparations=(stated_by_words(now.reading, made, now.reading.on),))
+    preparation = as_value(Preparation, piece.model_copy(update={"id": id}))
+    refuse_too_long(preparation)
+    change = Change(preparations=(stated_by_words(now.reading, preparation, now.reading.on),))
     refuse_unsound(book, change)
     after, impact = impact_of(now.reading, change)
     return DraftOut(
         id=id,
-        otherwise=made.own_otherwise.word,
+        otherwise=preparation.own_otherwise.word,
         impact=impact_out(impact),
-        figures=figures_out(after, made.id),
-        flags=[after.level_words(line.item) for line in made.lines],
-        names=[after.book.name(line.item) for line in made.lines],
+        figures=figures_out(after, preparation.id),
+        flags=[after.level_words(line.item) for line in preparation.lines],
+        names=[after.book.name(line.item) for line in preparation.lines],
         words=[
             CardWordOut(step=word.step, text=word.text, flags=list(word.flags))
-            for word in words_of_card(after, made)
+            for word in words_of_card(after, preparation)
         ],
     )
 
@@ -165,11 +165,11 @@ def draft(wanted: DraftIn, now: TheBook) -> DraftOut:
 @router.post("/{id}/scaled")
 def scale(id: str, wanted: ScaleIn, now: TheBook) -> ScaledOut:
     """A card scaled to a yield, to portions, to what is there of one line, or by a factor."""
-    made = preparation_or_missing(now, id)
+    preparation = preparation_or_missing(now, id)
     balance = now.reading.balance
     with refused_as("text", CannotScale):
-        factor = _factor(now, balance, made, wanted)
-    return scaled_out(made, scaled(balance, id, factor), balance.book.name)
+        factor = _factor(now, balance, preparation, wanted)
+    return scaled_out(preparation, scaled(balance, id, factor), balance.book.name)
 
 
 @router.get("/{id}/filling")
@@ -221,22 +221,22 @@ def here(id: str, wanted: HereIn, request: Request, now: TheBook, actor: TheActo
 TIMES = "Type how many times: 0.5, 2, 12."
 
 
-def _factor(now: Now, balance: Balance, made: Preparation, wanted: ScaleIn) -> float:
+def _factor(now: Now, balance: Balance, preparation: Preparation, wanted: ScaleIn) -> float:
     kitchen = now.reading.book.kitchen
     found = understand(wanted.text, now.reading.book.units, kitchen.spoons)
     if found.quantity is None or found.unit is None:
         raise BookRefused([Fault("text", question_of(found) or TIMES)])
     match wanted.by:
         case "yield":
-            return to_yield(balance, made.id, found.quantity, found.unit)
+            return to_yield(balance, preparation.id, found.quantity, found.unit)
         case "portions":
-            return to_portions(balance, made.id, found.quantity)
+            return to_portions(balance, preparation.id, found.quantity)
         case "line":
-            if wanted.line >= len(made.lines):
+            if wanted.line >= len(preparation.lines):
                 raise BookRefused([Fault("line", f"the card has no line {wanted.line + 1}")])
             return to_what_is_there(
                 balance=balance,
-                preparation=made.id,
+                preparation=preparation.id,
                 index=wanted.line,
                 quantity=found.quantity,
                 unit=found.unit,

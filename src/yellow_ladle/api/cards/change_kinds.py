@@ -112,9 +112,9 @@ def _product_change(_now: Now, wanted: ProductChange) -> Change:
 
 @makes(PreparationChange)
 def _preparation_change(now: Now, wanted: PreparationChange) -> Change:
-    made = as_value(Preparation, wanted.preparation)
-    refuse_too_long(made)
-    return Change(preparations=(stated_by_words(now.reading, made, now.reading.on),))
+    preparation = as_value(Preparation, wanted.preparation)
+    refuse_too_long(preparation)
+    return Change(preparations=(stated_by_words(now.reading, preparation, now.reading.on),))
 
 
 @makes_signed(PlainFoodChange, by_hand=True)
@@ -168,14 +168,14 @@ def _way_change(now: Now, wanted: WayChange) -> Change:
 
 @makes(Thickening)
 def _thickening(now: Now, wanted: Thickening) -> Change:
-    made = preparation_or_missing(now, wanted.preparation)
+    preparation = preparation_or_missing(now, wanted.preparation)
     product = product_or_missing(now, wanted.product)
     thickener = thickener_of().get(product.class_ or "")
     if thickener is None:
         raise BookRefused([Fault("product", f"{product.name} is no thickener that is known here")])
     fat = (wanted.fat, wanted.fat_grams) if wanted.fat and wanted.fat_grams else None
     after = put_in(
-        made=made,
+        preparation=preparation,
         thickener=thickener,
         product=product.id,
         grams=wanted.grams,
@@ -346,10 +346,12 @@ def _known_flag(now: Now, flag: str) -> None:
         raise BookRefused([Fault("flag", unknown("flag", flag, known))])
 
 
-def _known_line(made: Preparation, line: int, was: str | None) -> None:
+def _known_line(preparation: Preparation, line: int, was: str | None) -> None:
     """Refuses a line that is not there, or that holds another item than its writer saw."""
-    if line >= len(made.lines):
+    if line >= len(preparation.lines):
         raise Missing("line", str(line))
-    if was is not None and made.lines[line].item != was:
-        why = f'line {line + 1} of {made.name} no longer holds "{was}"; look at the card again'
+    if was is not None and preparation.lines[line].item != was:
+        why = (
+            f'line {line + 1} of {preparation.name} no longer holds "{was}"; look at the card again'
+        )
         raise BookRefused([Fault("line", why)])

@@ -113,12 +113,12 @@ def _side(ledger: Ledger, text: str) -> _Side:
     id = found["id"] if found else text
     if found is not None and found["entry"]:
         return _as_it_was(ledger, id, int(found["entry"]))
-    made = preparation_or_missing(ledger.now, id)
+    preparation = preparation_or_missing(ledger.now, id)
     if found is None or not found["way"]:
-        return _Side(made.name, made, ledger.now.reading)
+        return _Side(preparation.name, preparation, ledger.now.reading)
     with refused_as("way", NoSuchWay):
-        other = using(made, found["way"])
-    return _Side(f"{made.name}: {found['way']}", other, _read_with(ledger, other))
+        other = using(preparation, found["way"])
+    return _Side(f"{preparation.name}: {found['way']}", other, _read_with(ledger, other))
 
 
 def _as_it_was(ledger: Ledger, id: str, number: int) -> _Side:
@@ -129,10 +129,10 @@ def _as_it_was(ledger: Ledger, id: str, number: int) -> _Side:
     return _Side(f"{made.name}, {entry.at[:10]}", made, _read_with(ledger, made))
 
 
-def _read_with(ledger: Ledger, made: Preparation) -> Reading | None:
+def _read_with(ledger: Ledger, preparation: Preparation) -> Reading | None:
     """The book with this card in place; None where the card cannot stand any more."""
     reading = ledger.now.reading
-    change = Change(preparations=(made,))
+    change = Change(preparations=(preparation,))
     try:
         refuse_unsound(reading.book, change)
     except BookRefused:

@@ -33,25 +33,28 @@ POURED = ("stock", "sauce", "soup")
 
 def figures_out(reading: Reading, id: str) -> FiguresOut:
     """The figures of a preparation of a book."""
-    balance, made = reading.balance, reading.book.preparations[id]
+    balance, preparation = reading.balance, reading.book.preparations[id]
     minutes = dict.fromkeys((True, False), 0.0)
-    for step in made.method:
+    for step in preparation.method:
         minutes[step.passive] += step.minutes or 0
-    weights = [balance.line_grams(line) for line in made.lines]
+    weights = [balance.line_grams(line) for line in preparation.lines]
     return FiguresOut(
         numbers=[_number(balance, id, name) for name in CARRIED],
         salt=_salt(balance, id),
         sulphites=_sulphites(reading, id),
-        thickness=_thickness(balance, id) if made.kind in POURED and made.lines else None,
+        thickness=_thickness(balance, id)
+        if preparation.kind in POURED and preparation.lines
+        else None,
         made=_yielded(balance, id),
-        evaporation=made.pan and evaporation(made.pan, made.method, made.batches),
-        portions=portions_of(made),
+        evaporation=preparation.pan
+        and evaporation(preparation.pan, preparation.method, preparation.batches),
+        portions=portions_of(preparation),
         active_minutes=minutes[False],
         passive_minutes=minutes[True],
-        clashes=list(clashes(reading.book, made)),
-        cautions=_offered(reading, made),
+        clashes=list(clashes(reading.book, preparation)),
+        cautions=_offered(reading, preparation),
         asked=[
-            AskedOut(line=index, sentence=balance.asks(made.lines[index]))
+            AskedOut(line=index, sentence=balance.asks(preparation.lines[index]))
             for index, grams in enumerate(weights)
             if grams is None
         ],
@@ -156,11 +159,11 @@ def _yielded(balance: Balance, id: str) -> YieldedOut:
     )
 
 
-def _offered(reading: Reading, made: Preparation) -> list[OfferedOut]:
+def _offered(reading: Reading, preparation: Preparation) -> list[OfferedOut]:
     """What each step calls for, besides a caution of its own."""
     book = reading.book
     found = []
-    for index, step in enumerate(made.method):
+    for index, step in enumerate(preparation.method):
         if step.caution:
             continue
         items = dict.fromkeys(map(used_item, step.uses))

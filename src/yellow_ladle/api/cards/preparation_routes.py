@@ -94,9 +94,9 @@ def preparations(
     """Every preparation by name."""
     wanted = find.casefold()
     pots = [
-        PotNameOut(id=id, name=made.name, kind=made.kind, retired=made.retired)
-        for id, made in now.reading.book.preparations.items()
-        if wanted in made.name.casefold()
+        PotNameOut(id=id, name=preparation.name, kind=preparation.kind, retired=preparation.retired)
+        for id, preparation in now.reading.book.preparations.items()
+        if wanted in preparation.name.casefold()
     ]
     return page(sorted(pots, key=lambda pot: pot.name), offset, size)
 
@@ -109,10 +109,10 @@ async def preparation(id: str, request: Request, now: TheBook, kept: TheKeptAnsw
 
 
 def _pot(now: Now, id: str) -> PotOut:
-    made = now.reading.book.preparations[id]
+    preparation = now.reading.book.preparations[id]
     reading = now.reading
     book = reading.book
-    counted = set(made.counted())
+    counted = set(preparation.counted())
     reached = reading.reached([id]) - {id}
     return PotOut(
         version=now.versions[id],
@@ -123,17 +123,20 @@ def _pot(now: Now, id: str) -> PotOut:
             for user in sorted(reading.graph.users.get(id, ()))
             if user in book.products
         ],
-        preparation=as_piece(PreparationPiece, made),
-        lines=[_line(reading, made, index, index in counted) for index in range(len(made.lines))],
+        preparation=as_piece(PreparationPiece, preparation),
+        lines=[
+            _line(reading, preparation, index, index in counted)
+            for index in range(len(preparation.lines))
+        ],
         carries=carries(reading, id),
         suits=suits(reading, id),
         declared=declared(reading, id),
-        goes_into=_uses(reading, made),
+        goes_into=_uses(reading, preparation),
         reaches=[
             PotNameOut(id=other, name=book.name(other), kind=book.preparations[other].kind)
             for other in sorted(reached, key=book.name)
         ],
-        variant_of=made.variant_of and named(book, made.variant_of),
+        variant_of=preparation.variant_of and named(book, preparation.variant_of),
         variants=[
             Named(id=other.id, name=other.name)
             for other in book.preparations.values()
@@ -162,8 +165,8 @@ def _signed(preparation: str, made: SignOff) -> SignOffPiece:
     return SignOffPiece.model_validate({"preparation": preparation, **content(made)})
 
 
-def _line(reading: Reading, made: Preparation, index: int, counted: bool) -> LineOut:
-    book, line = reading.book, made.lines[index]
+def _line(reading: Reading, preparation: Preparation, index: int, counted: bool) -> LineOut:
+    book, line = reading.book, preparation.lines[index]
     owner = owner_of(line.item)
     is_product = line.item in book.products
     flags = reading.level_words(line.item)
@@ -181,9 +184,11 @@ def _line(reading: Reading, made: Preparation, index: int, counted: bool) -> Lin
     )
 
 
-def _uses(reading: Reading, made: Preparation) -> list[UseOut]:
+def _uses(reading: Reading, preparation: Preparation) -> list[UseOut]:
     book = reading.book
-    by_products = {by_product_item(made.id, part.id): part.name for part in made.by_products}
+    by_products = {
+        by_product_item(preparation.id, part.id): part.name for part in preparation.by_products
+    }
     uses = [
         UseOut(
             id=user,
@@ -193,9 +198,9 @@ def _uses(reading: Reading, made: Preparation) -> list[UseOut]:
             unit=line.unit,
             as_by_product=by_products.get(line.item),
         )
-        for user in reading.graph.users.get(made.id, ())
+        for user in reading.graph.users.get(preparation.id, ())
         if user in book.preparations
         for line in (book.preparations[user].lines[n] for n in book.preparations[user].counted())
-        if owner_of(line.item) == made.id
+        if owner_of(line.item) == preparation.id
     ]
     return sorted(uses, key=lambda use: (use.kind == "dish", use.name))

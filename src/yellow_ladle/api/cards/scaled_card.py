@@ -30,14 +30,14 @@ class ScaledOut(BaseModel):
     warnings: list[str]
 
 
-def scaled_out(made: Preparation, card: Scaled, name: Callable[[str], str]) -> ScaledOut:
+def scaled_out(preparation: Preparation, card: Scaled, name: Callable[[str], str]) -> ScaledOut:
     """A scaled card; `name` is what the item of a line is called."""
     return ScaledOut(
         factor=card.factor,
         lines=[
             ScaledLineOut(
                 index=line.index,
-                name=name(made.lines[line.index].item),
+                name=name(preparation.lines[line.index].item),
                 exact=line.exact,
                 quantity=line.rounded.quantity,
                 unit=line.rounded.unit,

@@ -154,14 +154,14 @@ def bench(now: TheBook) -> BenchOut:
 @router.get("/pots/{id}")
 def pot_on_bench(id: str, now: TheBook) -> PotOnBench:
     """A pot's own liquid, and how thick it is already."""
-    made = preparation_or_missing(now, id)
+    preparation = preparation_or_missing(now, id)
     balance = now.reading.balance
     found = thickness(balance, id)
     grams = balance.of(id).grams
     return PotOnBench(
         litres=grams / (balance.density(id) or 1.0) / 1000,
         already=found.hot.middle,
-        sour=is_sour(balance, made),
+        sour=is_sour(balance, preparation),
         milk=holds_milk(balance, id),
         stand=stand_out(found.hot),
     )

@@ -56,12 +56,19 @@ def _all(book: Book) -> list[FoundOut]:
         for product in book.products.values()
         if product.retired is None
     ]
-    for made in book.preparations.values():
-        if made.retired is not None:
+    for preparation in book.preparations.values():
+        if preparation.retired is not None:
             continue
-        found.append(FoundOut(item=made.id, name=made.name, what="preparation", kind=made.kind))
-        for part in made.by_products:
-            item = by_product_item(made.id, part.id)
+        found.append(
+            FoundOut(
+                item=preparation.id,
+                name=preparation.name,
+                what="preparation",
+                kind=preparation.kind,
+            )
+        )
+        for part in preparation.by_products:
+            item = by_product_item(preparation.id, part.id)
             found.append(
                 FoundOut(item=item, name=book.name(item), what="by_product", kind="by-product")
             )

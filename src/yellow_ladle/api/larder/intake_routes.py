@@ -92,7 +92,7 @@ def give_out(form: Literal["csv", "xlsx", "json"], now: TheBook) -> Response:
     headers = {"Content-Disposition": f'attachment; filename="larder.{form}"'}
     if form == "json":
         every = [flag.id for flag in book.flags]
-        levels = ({flag: reading.level(made.id, flag) for flag in every} for made in products)
+        levels = ({flag: reading.level(product.id, flag) for flag in every} for product in products)
         pairs = zip(products, levels, strict=True)
         sheet = sheet_content(pairs, book.kitchen.name, str(reading.on))
         content = json.dumps(sheet, ensure_ascii=False, indent=1).encode()

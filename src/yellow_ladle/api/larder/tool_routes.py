@@ -90,9 +90,9 @@ def tools(ledger: TheLedger) -> list[ToolOut]:
     known = _known_tools(book)
     by_key = {book.toolbox.key(name): name for name in known}
     pots: dict[str, list[Named]] = {name: [] for name in known}
-    for id, made in book.preparations.items():
-        for key in dict.fromkeys(map(book.toolbox.key, made.tools)):
-            pots[by_key[key]].append(Named(id=id, name=made.name))
+    for id, preparation in book.preparations.items():
+        for key in dict.fromkeys(map(book.toolbox.key, preparation.tools)):
+            pots[by_key[key]].append(Named(id=id, name=preparation.name))
     inside: dict[str, dict[str, Named]] = {name: {} for name in known}
     for use in uses:
         if use.item is None:
@@ -114,8 +114,8 @@ def _known_tools(book: Book) -> dict[str, ToolPiece]:
     """Every tool by its name: those listed, then those that only cards name, each once."""
     known = {entry.name: as_piece(ToolPiece, replace(entry, id=entry.slug)) for entry in book.tools}
     seen = {book.toolbox.key(name) for name in known}
-    for made in book.preparations.values():
-        for name in made.tools:
+    for preparation in book.preparations.values():
+        for name in preparation.tools:
             if (key := book.toolbox.key(name)) not in seen:
                 seen.add(key)
                 known[name] = ToolPiece(name=name, id=book.toolbox.slug(name))
@@ -169,14 +169,20 @@ def _day(ledger: TheLedger, on: str) -> DayOut:
     today = day_reading(reading, [use.use for use in uses])
     book = reading.book
     traces = []
-    for id, made in book.preparations.items():
+    for id, preparation in book.preparations.items():
         levels = today.levels(id)
         flags = [flag for flag in levels if reading.level(id, flag) is Level.FREE]
         if flags:
             sources = {s for flag in flags for s in today.sources(id)[flag] if s.tool}
             through = sorted({f"{s.tool}, after {book.name(s.product)}" for s in sources})
             traces.append(
-                TracesOut(id=id, name=made.name, kind=made.kind, flags=flags, through=through)
+                TracesOut(
+                    id=id,
+                    name=preparation.name,
+                    kind=preparation.kind,
+                    flags=flags,
+                    through=through,
+                )
             )
     return DayOut(day=on, uses=[_use(ledger, use) for use in uses], traces=traces)
 

@@ -83,7 +83,9 @@ def apply(wanted: ApplyIn, ledger: TheLedger, actor: TheActor) -> AppliedOut:
     return AppliedOut(
         plan=number,
         item=_where_to_look(change, wanted, beside),
-        made=[Named(id=made.id, name=made.name) for made in change.preparations],
+        made=[
+            Named(id=preparation.id, name=preparation.name) for preparation in change.preparations
+        ],
         sentence=sentence,
         impact=impact_out(recorded.impact),
     )

@@ -127,8 +127,8 @@ def limits_of(now: Now, wanted: LimitsPiece) -> Limits:
         if item not in now.reading.masks
     ]
     for kept in wanted.kept:
-        made = book.preparations.get(kept.in_)
-        if made is None or kept.line >= len(made.lines):
+        preparation = book.preparations.get(kept.in_)
+        if preparation is None or kept.line >= len(preparation.lines):
             faults.append(Fault("limits.kept", f'"{kept.in_}" has no line {kept.line}'))
     if faults:
         raise BookRefused(faults)

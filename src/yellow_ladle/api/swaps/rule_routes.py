@@ -226,16 +226,16 @@ def _examples(reading: Reading, rule: SwapRule) -> list[str]:
     others = [other for other in rules_in_use(book) if other.id != rule.id]
     proposer = Proposer(reading, rules=[rule, *others])
     found: list[str] = []
-    for pot, made in book.preparations.items():
-        for index in made.counted():
+    for pot, preparation in book.preparations.items():
+        for index in preparation.counted():
             for offer in proposer.offers(pot, index, milk_goes=False).swaps:
                 if offer.swap.rule == rule.id and len(found) < MAX_EXAMPLES:
                     to = "left out" if offer.swap.to is None else book.name(offer.swap.to)
                     amount = (
                         f" ({offer.swap.quantity:g} {offer.swap.unit})" if offer.swap.to else ""
                     )
-                    line = made.lines[index]
-                    found.append(f"{made.name}: {book.name(line.item)} → {to}{amount}")
+                    line = preparation.lines[index]
+                    found.append(f"{preparation.name}: {book.name(line.item)} → {to}{amount}")
                     break
         if len(found) == MAX_EXAMPLES:
             break

@@ -296,7 +296,7 @@ class Book:
     @cached_property
     def tool_names(self) -> tuple[str, ...]:
         """The names of all tools that the kitchen lists or that a card names, each once, sorted."""
-        named = {name for made in self.preparations.values() for name in made.tools}
+        named = {name for preparation in self.preparations.values() for name in preparation.tools}
         unlisted = {name for name in named if self.toolbox.get(name) is None}
         return tuple(sorted({tool.name for tool in self.tools} | unlisted))
 

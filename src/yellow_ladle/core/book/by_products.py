@@ -15,7 +15,7 @@ Replaced: TypeAlias = Mapping[tuple[str, int], str | None]
 """Per line (preparation, index) the item that takes its place; None where it is left out."""
 
 
-def comes_of(made: Preparation, part: ByProduct) -> tuple[int, ...]:
+def comes_of(preparation: Preparation, part: ByProduct) -> tuple[int, ...]:
     """The lines in use that a by-product comes of: those that it names, else by the rule.
 
     Without any named: the counted lines of role body; where there are none, those that are strained
@@ -23,9 +23,9 @@ def comes_of(made: Preparation, part: ByProduct) -> tuple[int, ...]:
     """
     if part.of is not None:
         return part.of
-    counted = tuple(made.counted())
-    body = tuple(index for index in counted if made.lines[index].role == "body")
-    strained = tuple(index for index in counted if made.lines[index].strained_out)
+    counted = tuple(preparation.counted())
+    body = tuple(index for index in counted if preparation.lines[index].role == "body")
+    strained = tuple(index for index in counted if preparation.lines[index].strained_out)
     return body or strained or counted
 
 
@@ -69,10 +69,10 @@ def used(book: Book, by_products: Iterable[str]) -> tuple[tuple[str, str], ...]:
     if not wanted:
         return ()
     return tuple(
-        (made.id, made.lines[index].item)
-        for made in book.preparations.values()
-        for index in made.counted()
-        if made.lines[index].item in wanted
+        (preparation.id, preparation.lines[index].item)
+        for preparation in book.preparations.values()
+        for index in preparation.counted()
+        if preparation.lines[index].item in wanted
     )
 
 
@@ -90,5 +90,5 @@ def _class(book: Book, item: str) -> str | None:
     """The recorded class of an item; a by-product has none."""
     if item in book.products:
         return book.products[item].class_
-    made = book.preparations.get(item)
-    return made.class_ if made else None
+    preparation = book.preparations.get(item)
+    return preparation.class_ if preparation else None

@@ -48,44 +48,48 @@ def taken_as(product: Product) -> str | None:
 
 
 def proposed_of_pot(
-    book: Book, made: Preparation, seen: frozenset[str] = frozenset()
+    book: Book, preparation: Preparation, seen: frozenset[str] = frozenset()
 ) -> ClassGuess:
     """What a preparation is taken as by its lines, else by its name."""
-    if made.kind in NAMED_BY_WHAT_THEY_ARE_FOR:
+    if preparation.kind in NAMED_BY_WHAT_THEY_ARE_FOR:
         return UNKNOWN
-    found = _by_lines(book, made, seen | {made.id})
+    found = _by_lines(book, preparation, seen | {preparation.id})
     if found is not None:
         return ClassGuess(found, True)
-    return _by_name(book, made, seen | {made.id})
+    return _by_name(book, preparation, seen | {preparation.id})
 
 
-def _by_name(book: Book, made: Preparation, seen: frozenset[str]) -> ClassGuess:
-    named = class_of_name(made.name)
+def _by_name(book: Book, preparation: Preparation, seen: frozenset[str]) -> ClassGuess:
+    named = class_of_name(preparation.name)
     meant = [named.class_, *named.others]
     made_here = [class_ for class_ in meant if class_ in pot_classes()]
     if made_here and not named.certain and len(named.others) == 1:
         # "Brown sauce" is a bottle in the larder, and a sauce in a pot.
         named = ClassGuess(made_here[0], True)
     class_ = named.class_
-    if class_ is None or not _is_of_kind(class_, made.kind):
+    if class_ is None or not _is_of_kind(class_, preparation.kind):
         return UNKNOWN
-    if class_ not in pot_classes() and made.kind != "component":
+    if class_ not in pot_classes() and preparation.kind != "component":
         return UNKNOWN
     # A stock with bones in it is none of vegetables, whatever it is called.
-    brought = _flags(class_ for _, class_ in _classes(book, made, seen))
+    brought = _flags(class_ for _, class_ in _classes(book, preparation, seen))
     usual = usual_of(class_).has - house_words()
     fits = usual <= brought if usual else meat_flags().isdisjoint(brought)
-    return named if fits or not made.lines else ClassGuess(class_, False, named.others)
+    return named if fits or not preparation.lines else ClassGuess(class_, False, named.others)
 
 
 def class_of(book: Book, item: str, seen: frozenset[str] = frozenset()) -> str | None:
     """The class that an item is taken as, recorded or proposed; None where nobody knows."""
     if item in book.products:
         return taken_as(book.products[item])
-    made = book.preparations.get(item)
-    if made is None or item in seen:
+    preparation = book.preparations.get(item)
+    if preparation is None or item in seen:
         return None
-    return of_twin(made.class_) if made.class_ else proposed_of_pot(book, made, seen).settled
+    return (
+        of_twin(preparation.class_)
+        if preparation.class_
+        else proposed_of_pot(book, preparation, seen).settled
+    )
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,9 +107,13 @@ class _Row:
     main: bool = False
 
 
-def _classes(book: Book, made: Preparation, seen: frozenset[str]) -> list[tuple[Line, str | None]]:
+def _classes(
+    book: Book, preparation: Preparation, seen: frozenset[str]
+) -> list[tuple[Line, str | None]]:
     """The counted lines that are no option, with what their items are taken as."""
-    counted = [line for index in made.counted() if not (line := made.lines[index]).optional]
+    counted = [
+        line for index in preparation.counted() if not (line := preparation.lines[index]).optional
+    ]
     return [(line, class_of(book, owner_of(line.item), seen)) for line in counted]
 
 
@@ -114,8 +122,8 @@ def _flags(classes: Iterable[str | None]) -> set[str]:
     return {flag for class_ in classes if class_ for flag in usual_of(class_).has}
 
 
-def _by_lines(book: Book, made: Preparation, seen: frozenset[str]) -> str | None:
-    lines = _classes(book, made, seen)
+def _by_lines(book: Book, preparation: Preparation, seen: frozenset[str]) -> str | None:
+    lines = _classes(book, preparation, seen)
     if not lines:
         return None
     known = [class_ for _, class_ in lines if class_ is not None]
@@ -124,7 +132,7 @@ def _by_lines(book: Book, made: Preparation, seen: frozenset[str]) -> str | None
     bodies = [(line.quantity, class_) for line, class_ in lines if line.role in MAIN_ROLES]
     main = max(bodies, key=lambda entry: entry[0], default=(0, None))[1]
     for row in _rows():
-        if made.kind not in row.kinds or (row.colour and made.colour != row.colour):
+        if preparation.kind not in row.kinds or (row.colour and preparation.colour != row.colour):
             continue
         if any(wanted.isdisjoint(known) for wanted in row.holds):
             continue

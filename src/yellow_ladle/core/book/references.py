@@ -11,15 +11,15 @@ Moved: TypeAlias = Callable[[str], str]
 """The id by which an item goes from now on; its own where it stays."""
 
 
-def moved_preparation(made: Preparation, moved: Moved) -> Preparation:
+def moved_preparation(preparation: Preparation, moved: Moved) -> Preparation:
     """A preparation, with everything that it names under its new id."""
     return replace(
-        made,
-        id=moved(made.id),
-        lines=_lines(made.lines, moved),
-        method=_steps(made.method, made.lines, moved),
-        ways=tuple(_way(way, moved) for way in made.ways),
-        variant_of=None if made.variant_of is None else moved(made.variant_of),
+        preparation,
+        id=moved(preparation.id),
+        lines=_lines(preparation.lines, moved),
+        method=_steps(preparation.method, preparation.lines, moved),
+        ways=tuple(_way(way, moved) for way in preparation.ways),
+        variant_of=None if preparation.variant_of is None else moved(preparation.variant_of),
     )
 
 

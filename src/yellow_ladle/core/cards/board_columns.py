@@ -31,8 +31,8 @@ def columns(reading: Reading) -> dict[str, BoardColumn]:
     book, graph = reading.book, reading.graph
     placed: dict[str, int] = {}
     for id in bases_first(graph.inputs):
-        made = book.preparations.get(id)
-        usual = _ORDER.index(_usual(made, reading)) if made else 0
+        preparation = book.preparations.get(id)
+        usual = _ORDER.index(_usual(preparation, reading)) if preparation else 0
         below = [placed[item] for item in graph.inputs[id] if item in placed]
         placed[id] = max([usual, *below])
     return {id: _ORDER[placed[id]] for id in book.preparations}

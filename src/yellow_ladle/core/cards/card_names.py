@@ -32,9 +32,9 @@ class NameSpan:
     name: Key
 
 
-def spoken_in(made: Preparation) -> Lexicon:
+def spoken_in(preparation: Preparation) -> Lexicon:
     """The words of the language in which a card is written."""
-    texts = (made.name, *(step.text for step in made.method))
+    texts = (preparation.name, *(step.text for step in preparation.method))
     return lexicon(language_of([token for text in texts for token in run_of(text)]))
 
 

@@ -56,7 +56,7 @@ class TextRenaming:
     def of(
         cls,
         book: Book,
-        made: Preparation,
+        preparation: Preparation,
         to: Mapping[str, str | None],
         renamed: Mapping[str, str] | None = None,
     ) -> "TextRenaming":
@@ -65,7 +65,7 @@ class TextRenaming:
         `renamed`: pots that keep their place and get another name.
         """
         renamed = renamed or {}
-        items = [line.item for line in made.lines]
+        items = [line.item for line in preparation.lines]
         kept = [item for item in items if item not in to and item not in renamed]
         stays = {name for item in kept for name in names_of(book, item)}
         names = {item: None if new is None else short_name(book, new) for item, new in to.items()}
@@ -77,7 +77,7 @@ class TextRenaming:
         coming = {name for new in to.values() if new for name in names_of(book, new)}
         coming |= {name for new in renamed.values() for name in called(new)}
         return cls(
-            spoken=spoken_in(made),
+            spoken=spoken_in(preparation),
             gone=gone,
             stays=frozenset(stays),
             new=frozenset(coming),

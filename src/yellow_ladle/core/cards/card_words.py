@@ -50,17 +50,17 @@ def card_words(reading: Reading) -> list[CardWord]:
     """
     found: list[CardWord] = []
     for id in sorted(reading.book.preparations):
-        made = reading.book.preparations[id]
-        if made.retired is None:
-            found += words_of_card(reading, made)
+        preparation = reading.book.preparations[id]
+        if preparation.retired is None:
+            found += words_of_card(reading, preparation)
     return found
 
 
-def texts_of_card(made: Preparation) -> list[tuple[int | None, str]]:
+def texts_of_card(preparation: Preparation) -> list[tuple[int | None, str]]:
     """The texts of a card, each with the number of its step; None for its name and notes."""
-    texts: list[tuple[int | None, str]] = [(None, made.name)]
-    texts += [(None, line.note) for line in made.lines]
-    for number, entry in enumerate(made.method):
+    texts: list[tuple[int | None, str]] = [(None, preparation.name)]
+    texts += [(None, line.note) for line in preparation.lines]
+    for number, entry in enumerate(preparation.method):
         texts += [(number, text) for text in (entry.text, entry.cue, entry.caution) if text]
     return texts
 
@@ -77,24 +77,24 @@ def words_behind(reading: Reading, preparation: str, flags: Iterable[str]) -> tu
     return tuple(dict.fromkeys(found))
 
 
-def words_of_card(reading: Reading, made: Preparation) -> list[CardWord]:
+def words_of_card(reading: Reading, preparation: Preparation) -> list[CardWord]:
     """What one card names and none of its lines brings."""
-    texts = texts_of_card(made)
+    texts = texts_of_card(preparation)
     if not any(text for _, text in texts):
         return []
     spoken = lexicon(language_of([token for _, text in texts for token in run_of(text)]))
-    refused = {words_of(word) for word in made.not_in_it}
-    yielded = [by_product_item(made.id, part.id) for part in made.by_products]
-    items = (*(line.item for line in made.lines), *yielded)
+    refused = {words_of(word) for word in preparation.not_in_it}
+    yielded = [by_product_item(preparation.id, part.id) for part in preparation.by_products]
+    items = (*(line.item for line in preparation.lines), *yielded)
     known = CardNames((name for item in items for name in names_of(reading.book, item)), spoken)
     found: dict[tuple[int | None, str], CardWord] = {}
     for step, text in texts:
         for named in named_foods(spoken, text, known, refused):
-            held = reading.levels(made.id)
+            held = reading.levels(preparation.id)
             new = tuple(flag for flag in named.flags if held.get(flag) is not Level.CONTAINS)
             words = text[named.start : named.end]
             if new:
-                found.setdefault((step, words), CardWord(made.id, step, words, new))
+                found.setdefault((step, words), CardWord(preparation.id, step, words, new))
     return sorted(found.values(), key=lambda word: -1 if word.step is None else word.step)
 
 

@@ -57,16 +57,20 @@ def _broken_by(book: Book, line: Line, row: Table) -> str | None:
     """The colour, or an empty word, where a line breaks a family by this row."""
     if line.strained_out and not words(row.get("names")):
         return None
-    made = book.preparations.get(owner_of(line.item))
+    preparation = book.preparations.get(owner_of(line.item))
     class_ = class_of(book, owner_of(line.item))
     if class_ is not None and class_ in words(row.get("classes")):
         return ""
     name = book.name(line.item).lower()
     if any(word in name for word in words(row.get("names"))):
         return ""
-    if made is None or "/" in line.item or made.colour not in words(row.get("colours")):
+    if (
+        preparation is None
+        or "/" in line.item
+        or preparation.colour not in words(row.get("colours"))
+    ):
         return None
-    return None if row.get("roux_only") and made.kind != "roux" else made.colour
+    return None if row.get("roux_only") and preparation.kind != "roux" else preparation.colour
 
 
 @cache

@@ -12,9 +12,9 @@ def renamed(book: Book, old: str, new: str, name: str) -> Change:
 
     With the same id only the name changes, and nothing else has to.
     """
-    made = book.preparations[old]
+    preparation = book.preparations[old]
     if new == old:
-        return Change(preparations=(replace(made, name=name),))
+        return Change(preparations=(replace(preparation, name=name),))
 
     def moved(item: str) -> str:
         return new + item[len(old) :] if owner_of(item) == old else item

@@ -114,7 +114,7 @@ def scaled(balance: Balance, preparation: str, factor: float) -> Scaled:
     )
 
 
-def is_exact(balance: Balance, made: Preparation, line: Line) -> bool:
+def is_exact(balance: Balance, preparation: Preparation, line: Line) -> bool:
     """Whether a line is weighed to a tenth of a gram: salt, a roux, and what goes into one."""
     base = balance.book.preparations.get(line.item)
     if base is not None:
@@ -122,16 +122,16 @@ def is_exact(balance: Balance, made: Preparation, line: Line) -> bool:
     return (
         class_of(balance.book, line.item) == "salt"
         or line.role == "thickener"
-        or made.kind == "roux"
+        or preparation.kind == "roux"
     )
 
 
-def _warnings(balance: Balance, made: Preparation, factor: float) -> list[str]:
+def _warnings(balance: Balance, preparation: Preparation, factor: float) -> list[str]:
     found: list[str] = []
     if 1 / NOTEWORTHY < factor < NOTEWORTHY:
         return found
-    minutes = sum(step.minutes or 0 for step in made.method)
-    if reduces(balance, made.id) and minutes:
+    minutes = sum(step.minutes or 0 for step in preparation.method)
+    if reduces(balance, preparation.id) and minutes:
         found.append(
             f"It reduces: {factor:.2g} times the amount in the same pan takes about {factor:.2g} "
             "times as long. Take a pan of another width, or expect longer times than the card's."
@@ -139,14 +139,14 @@ def _warnings(balance: Balance, made: Preparation, factor: float) -> list[str]:
             else f"It reduces: {factor * 100:.2g} % of the amount in the same pan takes about "
             f"{factor * 100:.2g} % of the time. Take a smaller pan, and watch it."
         )
-    weighed = yielded(balance, made.id)
-    if made.pan is not None:
-        density = balance.density(made.id) or 1.0
-        level = level_cm(made.pan, weighed.grams_in * factor / density / 1000) or 0.0
-        if level > made.pan.width_cm * TALL:
+    weighed = yielded(balance, preparation.id)
+    if preparation.pan is not None:
+        density = balance.density(preparation.id) or 1.0
+        level = level_cm(preparation.pan, weighed.grams_in * factor / density / 1000) or 0.0
+        if level > preparation.pan.width_cm * TALL:
             found.append(
                 f"It would stand {level:.0f} cm high in the card's pan of "
-                f"{made.pan.width_cm:g} cm: take a wider one, or two."
+                f"{preparation.pan.width_cm:g} cm: take a wider one, or two."
             )
     return found
 

@@ -38,4 +38,7 @@ def cycle(inputs: Mapping[str, Sequence[str]]) -> list[str]:
 
 
 def _inputs(preparations: Iterable[Preparation]) -> dict[str, list[str]]:
-    return {made.id: sorted({owner_of(line.item) for line in made.lines}) for made in preparations}
+    return {
+        preparation.id: sorted({owner_of(line.item) for line in preparation.lines})
+        for preparation in preparations
+    }

@@ -27,7 +27,7 @@ class DependencyGraph:
     @classmethod
     def of(cls, book: Book) -> "DependencyGraph":
         """The graph of a book that is known to be free of cycles."""
-        items = {id: items_of_lines(made) for id, made in book.preparations.items()}
+        items = {id: items_of_lines(preparation) for id, preparation in book.preparations.items()}
         for id, product in book.products.items():
             if contents := product.contents:
                 items[id] = contents

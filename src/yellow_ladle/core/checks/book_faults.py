@@ -161,14 +161,18 @@ def _above_what_went_in(after: Book, change: Change) -> Iterator[Fault]:
     if cycle(inputs_of(after)):
         return
     balance = Balance(after)
-    for made in change.preparations:
-        above = 0.0 if made.yield_ and made.yield_.note else excess(balance, made.id)
+    for preparation in change.preparations:
+        above = (
+            0.0
+            if preparation.yield_ and preparation.yield_.note
+            else excess(balance, preparation.id)
+        )
         if above:
             message = (
                 f"{above:.0f} g more come out than went in; put what is missing on a line (water "
                 "is one), or say beside the yield where it comes from"
             )
-            yield Fault(f"{made.id}.yield.note", message)
+            yield Fault(f"{preparation.id}.yield.note", message)
 
 
 def _orphans(after: Book, change: Change, known_items: Collection[str]) -> Iterator[Fault]:
@@ -178,18 +182,24 @@ def _orphans(after: Book, change: Change, known_items: Collection[str]) -> Itera
         for item in product.contents if product.id not in touched else ():
             if item not in known_items:
                 yield Fault(f"{product.id}.contents", f'"{item}" is still in {product.name}')
-    for made in after.preparations.values():
-        for index, line in enumerate(made.lines if made.id not in touched else ()):
+    for preparation in after.preparations.values():
+        for index, line in enumerate(preparation.lines if preparation.id not in touched else ()):
             if line.item not in known_items:
-                message = f'"{line.item}" still goes into {made.name}; take it out there first'
-                yield Fault(f"{made.id}.lines[{index}].item", message)
-        for number, way in enumerate(made.ways if made.id not in touched else ()):
+                message = (
+                    f'"{line.item}" still goes into {preparation.name}; take it out there first'
+                )
+                yield Fault(f"{preparation.id}.lines[{index}].item", message)
+        for number, way in enumerate(preparation.ways if preparation.id not in touched else ()):
             if gone := next((line for line in way.lines if line.item not in known_items), None):
-                message = f'"{gone.item}" is in the way "{way.name}" of {made.name}'
-                yield Fault(f"{made.id}.ways[{number}]", f"{message}; take it out there first")
-        if made.variant_of is not None and made.variant_of in change.removed:
-            message = f"{made.name} is a variant of it; say what else it comes from, or remove it"
-            yield Fault(f"{made.id}.variant_of", message)
+                message = f'"{gone.item}" is in the way "{way.name}" of {preparation.name}'
+                yield Fault(
+                    f"{preparation.id}.ways[{number}]", f"{message}; take it out there first"
+                )
+        if preparation.variant_of is not None and preparation.variant_of in change.removed:
+            message = (
+                f"{preparation.name} is a variant of it; say what else it comes from, or remove it"
+            )
+            yield Fault(f"{preparation.id}.variant_of", message)
 
 
 def measure_faults(measures: Sequence[Measure]) -> Iterator[Fault]:
@@ -212,10 +222,10 @@ def measure_faults(measures: Sequence[Measure]) -> Iterator[Fault]:
 def measures_missed(book: Book, after: Kitchen) -> Iterator[Fault]:
     """The first measure that a line is given in, and that would be gone."""
     kept = {*units(), *(measure.name for measure in after.measures)}
-    for made in book.preparations.values():
-        for line in (*made.lines, *(line for way in made.ways for line in way.lines)):
+    for preparation in book.preparations.values():
+        for line in (*preparation.lines, *(line for way in preparation.ways for line in way.lines)):
             if line.unit not in kept:
-                message = f'{made.name} is measured in "{line.unit}"; change it there first'
+                message = f'{preparation.name} is measured in "{line.unit}"; change it there first'
                 yield Fault("measures", message)
                 return
 

@@ -16,32 +16,34 @@ MAX_CARD_LETTERS = 50_000
 """Letters of all the texts of a card: a book's longest recipe has a tenth of it."""
 
 
-def refuse_too_long(made: Preparation) -> None:
+def refuse_too_long(preparation: Preparation) -> None:
     """Raises BookRefused where a card's texts are too long to be read while somebody waits."""
-    letters = sum(len(text) for _, text in texts_of_card(made))
+    letters = sum(len(text) for _, text in texts_of_card(preparation))
     if letters > MAX_CARD_LETTERS:
         why = (
-            f"{made.name} has {letters:,} letters of text; a card has {MAX_CARD_LETTERS:,} at most."
-            " Make several cards of it"
+            f"{preparation.name} has {letters:,} letters of text;"
+            f" a card has {MAX_CARD_LETTERS:,} at most. Make several cards of it"
         )
         raise BookRefused([Fault("method", why)])
 
 
-def stated_by_words(reading: Reading, made: Preparation, on: str | None = None) -> Preparation:
+def stated_by_words(
+    reading: Reading, preparation: Preparation, on: str | None = None
+) -> Preparation:
     """A card as it is recorded: what its words name and nobody refused is unchecked in it.
 
     A statement that an earlier version's words made is gone with them. A card that cannot stand is
     given back as it is, to be refused for what is wrong with it.
     """
-    before = {flag for flag, why in made.evidence.items() if why.kind == METHOD}
+    before = {flag for flag, why in preparation.evidence.items() if why.kind == METHOD}
     plain = replace(
-        made,
-        statements={f: level for f, level in made.statements.items() if f not in before},
-        evidence={flag: why for flag, why in made.evidence.items() if flag not in before},
+        preparation,
+        statements={f: level for f, level in preparation.statements.items() if f not in before},
+        evidence={flag: why for flag, why in preparation.evidence.items() if flag not in before},
     )
     change = Change(preparations=(plain,))
     if change_faults(applied(reading.book, change), change):
-        return made
+        return preparation
     after = reread(reading, change).reading
     named = {flag for word in words_of_card(after, plain) for flag in word.flags}
     new = [flag for flag in after.layout.bits if flag in named and flag not in plain.statements]

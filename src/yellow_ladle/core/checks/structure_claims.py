@@ -41,12 +41,17 @@ class StructureLimit:
     only: ClassSet = frozenset()
 
     def forbids(
-        self, made: Preparation, holding: frozenset[str], role: str, from_: str | None, to: str
+        self,
+        preparation: Preparation,
+        holding: frozenset[str],
+        role: str,
+        from_: str | None,
+        to: str,
     ) -> bool:
         """Whether goods of a class may not come in the place of others in such a pot."""
         return (
             (self.structure is None or self.structure in holding)
-            and (self.kind is None or self.kind == made.kind)
+            and (self.kind is None or self.kind == preparation.kind)
             and (not self.roles or role in self.roles)
             and role not in self.not_roles
             and (not self.from_ or from_ in self.from_)
@@ -69,17 +74,22 @@ def tried(
     A line that goes claims nothing. `rules`: those of the book if None.
     """
     proposer, book = Proposer(reading, rules=rules), reading.book
-    for made in book.preparations.values():
-        for index in made.counted():
-            role, from_ = made.lines[index].role, class_of(book, made.lines[index].item)
-            for offer in proposer.offers(made.id, index, milk_goes=False).swaps:
+    for preparation in book.preparations.values():
+        for index in preparation.counted():
+            role, from_ = (
+                preparation.lines[index].role,
+                class_of(book, preparation.lines[index].item),
+            )
+            for offer in proposer.offers(preparation.id, index, milk_goes=False).swaps:
                 to = None if offer.swap.to is None else class_of(book, offer.swap.to)
-                holding = proposer.pots.holding(made, offer.swap.stage)
+                holding = proposer.pots.holding(preparation, offer.swap.stage)
                 why = (
                     limit.why
                     for limit in structure_limits()
                     if to is not None
-                    and limit.forbids(made=made, holding=holding, role=role, from_=from_, to=to)
+                    and limit.forbids(
+                        preparation=preparation, holding=holding, role=role, from_=from_, to=to
+                    )
                 )
                 told = next(why, None)
                 yield None if told is None else StructureClaim(offer.swap, told)

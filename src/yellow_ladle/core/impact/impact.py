@@ -87,7 +87,7 @@ def impact_of(before: Reading, change: Change) -> tuple[Reading, Impact]:
 def _numbers(before: Reading, after: Reading, change: Change) -> tuple[NumberImpact, ...]:
     """The numbers that move; none are worked out where only labels changed."""
     was = before.book
-    moved = [made.id for made in change.preparations if _poured(was, made)]
+    moved = [preparation.id for preparation in change.preparations if _poured(was, preparation)]
     moved += [
         product.id
         for product in change.products
@@ -101,11 +101,11 @@ def _numbers(before: Reading, after: Reading, change: Change) -> tuple[NumberImp
     return number_impacts(before.balance, after.balance, order)
 
 
-def _poured(was: Book, made: Preparation) -> bool:
-    old = was.preparations.get(made.id)
+def _poured(was: Book, preparation: Preparation) -> bool:
+    old = was.preparations.get(preparation.id)
     if old is None:
         return True
-    return any(getattr(old, key) != getattr(made, key) for key in ("lines", *_POURED))
+    return any(getattr(old, key) != getattr(preparation, key) for key in ("lines", *_POURED))
 
 
 def _item(before: Reading, after: Reading, item: str) -> ItemImpact:

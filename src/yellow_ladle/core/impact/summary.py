@@ -35,8 +35,8 @@ def _each(before: Reading, after: Reading, change: Change) -> Iterator[tuple[str
             yield product.id, f"{product.name}: new in the larder"
         else:
             yield product.id, f"{product.name}: {_product(before, after, product.id)}"
-    for made in change.preparations:
-        yield made.id, f"{made.name}: {_card(before, after, made)}"
+    for preparation in change.preparations:
+        yield preparation.id, f"{preparation.name}: {_card(before, after, preparation)}"
     for id in change.removed:
         yield id, f"{before.book.name(id)}: removed"
     for document in change.documents:
@@ -45,16 +45,16 @@ def _each(before: Reading, after: Reading, change: Change) -> Iterator[tuple[str
         yield document.key, document.kind.told(was, document.value, of)
 
 
-def _card(before: Reading, after: Reading, made: Preparation) -> str:
+def _card(before: Reading, after: Reading, preparation: Preparation) -> str:
     """What became of a card, the first differences in sentences."""
-    was = before.book.preparations.get(made.id)
+    was = before.book.preparations.get(preparation.id)
     if was is None:
         return "a new card"
 
     def name(item: str) -> str:
         return after.book.name(item) if item in after.masks else before.book.name(item)
 
-    found = differences(was, made, name)
+    found = differences(was, preparation, name)
     if not found:
         return "its card was recorded again"
     return f"its card was changed. {_first([each.sentence.rstrip('.') for each in found])}"

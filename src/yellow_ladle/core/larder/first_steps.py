@@ -37,7 +37,7 @@ class FirstSteps:
 def first_steps(reading: Reading) -> FirstSteps:
     """How far a kitchen is. Plates are its dishes; without any, all that goes into nothing else."""
     book, layout = reading.book, reading.layout
-    cards = {id for id, made in book.preparations.items() if made.lines}
+    cards = {id for id, preparation in book.preparations.items() if preparation.lines}
     plates = {id for id in cards if book.preparations[id].kind == "dish"} or {
         id for id in cards if not reading.graph.users.get(id)
     }

@@ -33,9 +33,9 @@ def unchecked_for(book: Book, flag: str) -> Change:
     """
     products = (_product_unchecked(product, flag) for product in book.products.values())
     pots = (
-        _unchecked(made, flag)
-        for made in book.preparations.values()
-        if made.otherwise is Level.FREE and not made.lines
+        _unchecked(preparation, flag)
+        for preparation in book.preparations.values()
+        if preparation.otherwise is Level.FREE and not preparation.lines
     )
     return Change(
         tuple(p for p in products if p is not book.products[p.id]),
@@ -57,7 +57,7 @@ def without_flag(book: Book, flag: str) -> Change:
         listed = enumerated(named, most=MAX_NAMED)
         raise BookRefused([Fault("flag", f"{name} is still recorded of {listed}")])
     products = (_product_without(product, flag) for product in book.products.values())
-    pots = (_without(made, flag) for made in book.preparations.values())
+    pots = (_without(preparation, flag) for preparation in book.preparations.values())
     return Change(
         tuple(p for p in products if p != book.products[p.id]),
         tuple(m for m in pots if m != book.preparations[m.id]),

@@ -40,8 +40,8 @@ def held(reading: Reading, needs: tuple[Need, ...] = ()) -> list[Held]:
         held_by[id] = held_by.get(id, 0) | bits
     open_plates = {
         id: unchecked_bits(layout, reading.masks[id])
-        for id, made in book.preparations.items()
-        if made.kind == "dish"
+        for id, preparation in book.preparations.items()
+        if preparation.kind == "dish"
     }
     blockers: dict[str, list[str]] = {}
     below: dict[str, set[str]] = {id: reading.graph.downstream([id]) for id in held_by}
@@ -91,8 +91,8 @@ def freed(before: Reading, after: Reading) -> list[str]:
     """The dishes that nothing unchecked holds back any more."""
     return [
         id
-        for id, made in after.book.preparations.items()
-        if made.kind == "dish"
+        for id, preparation in after.book.preparations.items()
+        if preparation.kind == "dish"
         and id in before.masks
         and unchecked_bits(before.layout, before.masks[id])
         and not unchecked_bits(after.layout, after.masks[id])
@@ -134,8 +134,8 @@ def _pots(reading: Reading) -> list[tuple[str, str | None, int]]:
     """Each pot that is unchecked by its own word, such as one without a card."""
     layout = reading.layout
     found: list[tuple[str, str | None, int]] = []
-    for id, made in reading.book.preparations.items():
-        own = layout.mask(made.statements, made.own_otherwise)
+    for id, preparation in reading.book.preparations.items():
+        own = layout.mask(preparation.statements, preparation.own_otherwise)
         if bits := unchecked_bits(layout, own):
             found.append((id, None, bits))
     return found

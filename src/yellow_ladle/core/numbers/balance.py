@@ -130,11 +130,13 @@ class Balance:
             return self.book.products[item].unit_weight_g
         if item not in self.book.preparations:
             return None
-        made = self.book.preparations[item]
-        pieces = portions_of(made) if unit == "portion" else pieces_of(self.book, made)
+        preparation = self.book.preparations[item]
+        pieces = (
+            portions_of(preparation) if unit == "portion" else pieces_of(self.book, preparation)
+        )
         if not pieces:
             return None
-        content = self.of(made.id)
+        content = self.of(preparation.id)
         return content.grams / pieces if content.grams else None
 
     def line_grams(self, line: Line) -> float | None:
@@ -198,9 +200,9 @@ class Balance:
         ).grams
 
     def _needs(self, id: str) -> Iterator[str]:
-        made = self.book.preparations.get(id)
-        if made is not None:
-            for line in made.lines:
+        preparation = self.book.preparations.get(id)
+        if preparation is not None:
+            for line in preparation.lines:
                 yield owner_of(line.item)
         else:
             for part in self.book.products[id].parts:
@@ -236,14 +238,14 @@ class Balance:
             total += content.per_gram[place] * (part.percent or 0) / 100
         return total
 
-    def _preparation(self, made: Preparation) -> Content:
-        if not made.lines:
-            return Content(0.0, _NOTHING, _ALL << self._first_bit(made.id))
+    def _preparation(self, preparation: Preparation) -> Content:
+        if not preparation.lines:
+            return Content(0.0, _NOTHING, _ALL << self._first_bit(preparation.id))
         contents = self._contents
         salt = alcohol = so2 = starch = stays = 0.0
         missing = 0
-        factor = sum(browned(made)) / 2
-        for line in (made.lines[index] for index in made.counted()):
+        factor = sum(browned(preparation)) / 2
+        for line in (preparation.lines[index] for index in preparation.counted()):
             content = contents.get(line.item) or contents[owner_of(line.item)]
             grams, brings = self._brings(line, content, factor)
             if grams is None:
@@ -256,8 +258,8 @@ class Balance:
             starch += brings[3]
             if not line.strained_out:
                 stays += grams
-        out = None if made.yield_ is None else self.grams_of(made.yield_, made)
-        grams = out or stays or self.grams_in(made)
+        out = None if preparation.yield_ is None else self.grams_of(preparation.yield_, preparation)
+        grams = out or stays or self.grams_in(preparation)
         if not grams:
             return Content(0.0, _NOTHING, missing)
         per_gram = (salt / grams, alcohol / grams, so2 / grams, starch / grams)

@@ -41,16 +41,18 @@ def figure(balance: Balance, item: str, name: str) -> Figure:
     """One of the carried numbers of an item, with its largest sources first."""
     place = CARRIED.index(name)
     content = balance.of(item)
-    made = balance.book.preparations.get(owner_of(item))
-    portions = portions_of(made) if made is not None and item == made.id else None
+    preparation = balance.book.preparations.get(owner_of(item))
+    portions = (
+        portions_of(preparation) if preparation is not None and item == preparation.id else None
+    )
     portion = content.per_gram[place] * content.grams / portions if portions else None
     missing = balance.missing(content, place)
-    if made is None:
+    if preparation is None:
         return Figure(name, content.per_gram[place], portion, missing)
     brought: dict[str, float] = {}
-    for poured in balance.poured(made):
+    for poured in balance.poured(preparation):
         brought[poured.item] = brought.get(poured.item, 0.0) + poured.brings[place]
-    roots = by_goods(balance, made.id, place)
+    roots = by_goods(balance, preparation.id, place)
     return Figure(
         name=name,
         per_gram=content.per_gram[place],

@@ -71,10 +71,10 @@ def _beneath(book: Book, item: str) -> list[str]:
     found: dict[str, None] = {}
     waiting = [owner_of(item)]
     while waiting:
-        made = book.preparations.get(waiting.pop())
-        if made is not None and made.id not in found:
-            found[made.id] = None
-            waiting += [owner_of(made.lines[index].item) for index in made.counted()]
+        preparation = book.preparations.get(waiting.pop())
+        if preparation is not None and preparation.id not in found:
+            found[preparation.id] = None
+            waiting += [owner_of(preparation.lines[index].item) for index in preparation.counted()]
     return list(found)
 
 

@@ -169,12 +169,12 @@ def reduces(balance: Balance, preparation: str) -> bool:
     return 0 < balance.of(preparation).grams < stays * (1 - STEAM)
 
 
-def _by_product_grams(balance: Balance, made: Preparation) -> list[float]:
+def _by_product_grams(balance: Balance, preparation: Preparation) -> list[float]:
     found = []
-    for part in made.by_products:
+    for part in preparation.by_products:
         unit = balance.book.units.get(part.unit or "")
         if part.quantity and unit is not None and unit.size:
-            density = 1.0 if unit.kind == "weight" else made.density_g_per_ml or 1.0
+            density = 1.0 if unit.kind == "weight" else preparation.density_g_per_ml or 1.0
             found.append(part.quantity * unit.size * density)
     return found
 

@@ -68,7 +68,11 @@ class Reading:
 
     def items(self) -> list[str]:
         """Every preparation followed by its by-products."""
-        return [item for made in self.book.preparations.values() for item in items_of(made)]
+        return [
+            item
+            for preparation in self.book.preparations.values()
+            for item in items_of(preparation)
+        ]
 
     def reached(self, items: Iterable[str]) -> set[str]:
         """Every preparation that something of these goes into, those among them included."""
@@ -82,7 +86,9 @@ class Reading:
     def _dishes_reached(self) -> dict[str, int]:
         """Per item the dishes that it reaches, a bit for each: one pass from the plates down."""
         found: dict[str, int] = {}
-        dishes = (id for id, made in self.book.preparations.items() if made.kind == "dish")
+        dishes = (
+            id for id, preparation in self.book.preparations.items() if preparation.kind == "dish"
+        )
         bits = {id: 1 << number for number, id in enumerate(dishes)}
         tiers = self.graph.tiers
         for id in sorted(tiers, key=lambda item: tiers[item], reverse=True):
@@ -267,7 +273,9 @@ def read(book: Book, on: str | None = None, usual: Mapping[str, Reading] | None 
     reading = carry(book, on, {}, usual)
     if not any(tool.always_shared for tool in book.tools):
         return reading
-    shared = users(book.toolbox, {id: made.tools for id, made in book.preparations.items()})
+    shared = users(
+        book.toolbox, {id: preparation.tools for id, preparation in book.preparations.items()}
+    )
     while shared:
         again = carry(book, on, _left(reading, shared), usual)
         if again.masks == reading.masks:
@@ -328,8 +336,8 @@ def node_mask(reading: Reading, id: str) -> int:
 
 def by_products_of(book: Book, id: str) -> list[str]:
     """The items of a preparation's by-products; a product has none."""
-    made = book.preparations.get(id)
-    return [by_product_item(id, part.id) for part in made.by_products] if made else []
+    preparation = book.preparations.get(id)
+    return [by_product_item(id, part.id) for part in preparation.by_products] if preparation else []
 
 
 def own_mask(layout: Layout, preparation: Preparation) -> int:

@@ -103,7 +103,7 @@ def reread(before: Reading, change: Change, gone: Iterable[str] = ()) -> Reread:
     graph = _reshaped(before, change)
     masks = dict(before.masks)
     dropped: set[str] = set()
-    for id in (*(made.id for made in change.preparations), *change.removed):
+    for id in (*(preparation.id for preparation in change.preparations), *change.removed):
         old = before.book.preparations.get(id)
         dropped.update(item for item in (items_of(old) if old else [id]) if item in masks)
     for item in dropped:
@@ -119,7 +119,7 @@ def reread(before: Reading, change: Change, gone: Iterable[str] = ()) -> Reread:
         usual=usual,
     )
     stirred: set[str] = set()
-    rewritten = {made.id for made in change.preparations}
+    rewritten = {preparation.id for preparation in change.preparations}
     for product in change.products:
         if product.contents:
             rewritten.add(product.id)
@@ -168,10 +168,10 @@ def _reshaped(before: Reading, change: Change) -> DependencyGraph:
     was, graph = before.book, before.graph
     shapes: dict[str, tuple[str, ...]] = {}
     gone = list(change.removed)
-    for made in change.preparations:
-        old = was.preparations.get(made.id)
-        if old is None or old.lines != made.lines:
-            shapes[made.id] = items_of_lines(made)
+    for preparation in change.preparations:
+        old = was.preparations.get(preparation.id)
+        if old is None or old.lines != preparation.lines:
+            shapes[preparation.id] = items_of_lines(preparation)
     for product in change.products:
         if product.contents != graph.items.get(product.id, ()):
             if product.contents:

@@ -265,8 +265,10 @@ class _Review:
         product = self.new.get(item)
         if product is not None:
             return role_of(taken_as(product))
-        made = self.book.preparations.get(item)
-        return role_of(class_of(self.book, item), made.kind if made is not None else None)
+        preparation = self.book.preparations.get(item)
+        return role_of(
+            class_of(self.book, item), preparation.kind if preparation is not None else None
+        )
 
     def _new(self, words: str, needed: dict[str, Product]) -> str:
         """A new product by these words, once for all recipes; nobody has checked it."""

@@ -201,7 +201,7 @@ def _reaches(thickener: Thickener, candidates: tuple[Candidate, ...], goal: Goal
 
 
 def put_in(
-    made: Preparation,
+    preparation: Preparation,
     thickener: Thickener,
     product: str,
     grams: float,
@@ -233,4 +233,6 @@ def put_in(
     steps = [Step(text, caution=None, uses=(product,)) for text in thickener.method]
     if steps and thickener.cautions:
         steps[-1] = replace(steps[-1], caution=" ".join(thickener.cautions))
-    return replace(made, lines=(*made.lines, *lines), method=(*made.method, *steps))
+    return replace(
+        preparation, lines=(*preparation.lines, *lines), method=(*preparation.method, *steps)
+    )

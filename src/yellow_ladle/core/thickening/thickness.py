@@ -167,16 +167,16 @@ def _dough_flour() -> float:
     return number(table("structures")["dough_flour"])
 
 
-def binding(balance: Balance, made: Preparation, line: Line) -> float:
+def binding(balance: Balance, preparation: Preparation, line: Line) -> float:
     """Grams of flour in a white roux that a line of a preparation stands for."""
     known = {}
     owner = owner_of(line.item)
     if owner in balance.book.preparations:
         known = {owner: _given(balance, owner, {})}
-    grams, sour = balance.line_grams(line) or 0.0, is_sour(balance, made)
+    grams, sour = balance.line_grams(line) or 0.0, is_sour(balance, preparation)
     return sum(
         span.middle * grams * _share_kept(name, line, sour=sour)
-        for name, span in _of_line(balance, made, line, known).items()
+        for name, span in _of_line(balance, preparation, line, known).items()
     )
 
 
@@ -251,7 +251,7 @@ def _share_kept(name: str, line: Line, *, sour: bool) -> float:
 
 
 def _of_line(
-    balance: Balance, made: Preparation, line: Line, known: Mapping[str, dict[str, Span]]
+    balance: Balance, preparation: Preparation, line: Line, known: Mapping[str, dict[str, Span]]
 ) -> Mapping[str, Span]:
     """What one gram of a line's item gives."""
     product = balance.book.products.get(line.item)
@@ -267,19 +267,19 @@ def _of_line(
     if line.strained_out:
         return {}
     given = bodies().get(taken_as(product) or "", ())
-    body = next((body for body in given if _counts(balance, made, line, body)), None)
+    body = next((body for body in given if _counts(balance, preparation, line, body)), None)
     if body is None:
         return {}
     return {body.name: Span(body.low / 100, (body.low + body.high) / 200, body.high / 100)}
 
 
-def _counts(balance: Balance, made: Preparation, line: Line, body: Body) -> bool:
+def _counts(balance: Balance, preparation: Preparation, line: Line, body: Body) -> bool:
     """Whether something gives body in a pot, by its stage, its card's words and what else binds."""
     if body.stages and line.stage not in body.stages:
         return False
-    if body.alone and holds_thickener(balance, made.id):
+    if body.alone and holds_thickener(balance, preparation.id):
         return False
-    told = " ".join(step.text for step in made.method)
+    told = " ".join(step.text for step in preparation.method)
     return not body.only_if or _says(body.only_if).search(told) is not None
 
 
@@ -295,10 +295,10 @@ def _may_thicken(balance: Balance, item: str) -> bool:
     return taken_as(product) in thickener_of() or taken_as(product) in bodies()
 
 
-def _effects(balance: Balance, made: Preparation, given: Mapping[str, Span]) -> list[str]:
+def _effects(balance: Balance, preparation: Preparation, given: Mapping[str, Span]) -> list[str]:
     found: list[str] = []
-    sour = is_sour(balance, made)
-    milk = holds_milk(balance, made.id)
+    sour = is_sour(balance, preparation)
+    milk = holds_milk(balance, preparation.id)
     for id in given:
         thickener = thickeners().get(id)
         if thickener is None:
@@ -308,14 +308,14 @@ def _effects(balance: Balance, made: Preparation, given: Mapping[str, Span]) -> 
             found.append(f"{name}: {thickener.with_milk[0].lower()}{thickener.with_milk[1:]}")
         if thickener.form == "slurry" and sour and thickener.acid < 1:
             found.append(f"{name} keeps {thickener.acid:.0%} of its power in a pot this sour.")
-        minutes = _longest(balance, made, thickener)
+        minutes = _longest(balance, preparation, thickener)
         if thickener.boiled < 1 and minutes:
             left = kept(thickener, minutes, sour=False)
             found.append(f"{name} keeps {left:.0%} of its power after {minutes:g} minutes.")
         if thickener.frozen <= 0.5:
             found.append(f"{name} breaks when it is frozen, and weeps as it thaws.")
-    for index in made.counted():
-        base = balance.book.preparations.get(made.lines[index].item)
+    for index in preparation.counted():
+        base = balance.book.preparations.get(preparation.lines[index].item)
         if base is not None and sum(browned(base)) / 2 > 1:
             weight = sum(browned(base)) / 2
             told = f"it takes {weight:g} g of flour for each gram in a white one"
@@ -323,10 +323,10 @@ def _effects(balance: Balance, made: Preparation, given: Mapping[str, Span]) -> 
     return found
 
 
-def _longest(balance: Balance, made: Preparation, thickener: Thickener) -> float:
+def _longest(balance: Balance, preparation: Preparation, thickener: Thickener) -> float:
     minutes = 0.0
-    for index in made.counted():
-        line = made.lines[index]
+    for index in preparation.counted():
+        line = preparation.lines[index]
         product = balance.book.products.get(line.item)
         if product is not None and taken_as(product) in thickener.classes:
             minutes = max(minutes, line.minutes or 0.0)

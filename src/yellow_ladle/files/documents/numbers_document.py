@@ -18,8 +18,8 @@ def numbers_content(book: Book) -> dict[str, Any]:
     balance = Balance(book)
     items = {
         item: item_content(balance, item)
-        for made in book.preparations.values()
-        for item in items_of(made)
+        for preparation in book.preparations.values()
+        for item in items_of(preparation)
     }
     return {"format": FORMAT, "version": VERSION, "items": items}
 

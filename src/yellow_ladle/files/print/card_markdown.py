@@ -14,15 +14,15 @@ from yellow_ladle.files.print.printed_card import (
 
 def card_markdown(reading: Reading, id: str) -> str:
     """One card: what must be declared, what else it carries, its lines, method and sign-off."""
-    made = reading.book.preparations[id]
-    out = [f"# {_plain(made.name)}", "", head_text(made), ""]
+    preparation = reading.book.preparations[id]
+    out = [f"# {_plain(preparation.name)}", "", head_text(preparation), ""]
     for part in by_flag(reading, id):
         out += [f"## {_plain(part.name)}", ""]
         for level, names in part.names.items():
             out.append(f"**{LEVEL_WORDS[level]}:** {', '.join(map(_plain, names))}  ")
         out += ["" if part.names else "Nothing.", ""]
     out += ["## What goes in", ""]
-    for heading, lines in grouped(made):
+    for heading, lines in grouped(preparation):
         if heading:
             out += ["", f"### {_plain(heading)}", ""]
         for line in lines:
@@ -30,9 +30,9 @@ def card_markdown(reading: Reading, id: str) -> str:
             asides += ["strained out"] if line.strained_out else []
             more = f" ({', '.join(asides)})" if asides else ""
             out.append(f"- {_plain(line_text(reading.book, line))}{more}")
-    if made.method:
+    if preparation.method:
         out += ["", "## Method", ""]
-    for number, step in enumerate(made.method, 1):
+    for number, step in enumerate(preparation.method, 1):
         said = [f"{step.minutes:g} min" if step.minutes else "", step.heat or "", step.cue or ""]
         aside = " · ".join(part for part in said if part)
         out.append(f"{number}. {_plain(step.text)}" + (f" *{_plain(aside)}*" if aside else ""))

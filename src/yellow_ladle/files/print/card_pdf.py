@@ -54,19 +54,19 @@ def card_pdf(reading: Reading, id: str, size: str, printed: date) -> bytes:
     _fonts()
     small = size == "A5"
     styles = _styles(8.0 if small else 10.0)
-    made = reading.book.preparations[id]
+    preparation = reading.book.preparations[id]
     story: list[Flowable] = [
-        Paragraph(escape(made.name), styles["name"]),
-        Paragraph(escape(head_text(made)), styles["soft"]),
+        Paragraph(escape(preparation.name), styles["name"]),
+        Paragraph(escape(head_text(preparation)), styles["soft"]),
         HRFlowable(width="100%", thickness=2.5, color=HexColor(LADLE), spaceAfter=5),
         *_flags(reading, id, styles),
         Paragraph("What goes in", styles["heading"]),
     ]
-    for heading, lines in grouped(made):
+    for heading, lines in grouped(preparation):
         story.append(KeepTogether(_lines(reading, heading, lines, styles)))
-    if made.method:
+    if preparation.method:
         story.append(Paragraph("Method", styles["heading"]))
-    for number, step in enumerate(made.method, 1):
+    for number, step in enumerate(preparation.method, 1):
         told = [f"{step.minutes:g} min" if step.minutes else "", step.heat or "", step.cue or ""]
         aside = " · ".join(part for part in told if part)
         parts: list[Flowable] = [Paragraph(f"{number}. {escape(step.text)}", styles["text"])]
@@ -83,7 +83,7 @@ def card_pdf(reading: Reading, id: str, size: str, printed: date) -> bytes:
         Paragraph(escape(SAY), styles["soft"]),
     ]
     foot = f"{reading.book.kitchen.name} · printed {printed.isoformat()}"
-    return _built(story, size, made.name, foot)
+    return _built(story, size, preparation.name, foot)
 
 
 def _built(story: list[Flowable], size: str, title: str, foot: str) -> bytes:

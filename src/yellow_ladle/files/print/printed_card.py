@@ -57,32 +57,32 @@ def flag_words(reading: Reading, item: str) -> FlagWords:
     return FlagWords(told[Level.CONTAINS], told[Level.MAY_CONTAIN], told[Level.UNCHECKED])
 
 
-def head_text(made: Preparation) -> str:
+def head_text(preparation: Preparation) -> str:
     """Kind, colour, yield and portions in a line."""
-    parts = [made.kind, made.colour or ""]
-    if made.yield_ is not None and made.yield_.unit != "portion":
-        parts.append(f"makes {amount_text(made.yield_.quantity, made.yield_.unit)}")
-    portions = portions_of(made)
+    parts = [preparation.kind, preparation.colour or ""]
+    if preparation.yield_ is not None and preparation.yield_.unit != "portion":
+        parts.append(f"makes {amount_text(preparation.yield_.quantity, preparation.yield_.unit)}")
+    portions = portions_of(preparation)
     if portions is not None:
         parts.append(f"{portions:g} portions")
-    parts.append(keeps_text(made))
+    parts.append(keeps_text(preparation))
     return " · ".join(part for part in parts if part)
 
 
-def keeps_text(made: Preparation) -> str:
+def keeps_text(preparation: Preparation) -> str:
     """How long something keeps, in words; empty where nobody has said."""
-    if made.keeps is None:
+    if preparation.keeps is None:
         return ""
-    told = ((made.keeps.chilled_days, "chilled"), (made.keeps.frozen_days, "frozen"))
+    told = ((preparation.keeps.chilled_days, "chilled"), (preparation.keeps.frozen_days, "frozen"))
     days = ", ".join(f"{number:g} days {how}" for number, how in told if number is not None)
     return f"keeps {days}" if days else ""
 
 
-def grouped(made: Preparation) -> list[tuple[str, list[Line]]]:
+def grouped(preparation: Preparation) -> list[tuple[str, list[Line]]]:
     """The counted lines under their headings, in the order of the card."""
     found: dict[str, list[Line]] = {}
-    for index in made.counted():
-        line = made.lines[index]
+    for index in preparation.counted():
+        line = preparation.lines[index]
         found.setdefault(line.group, []).append(line)
     return list(found.items())
 

@@ -27,20 +27,22 @@ DIETS = {
 def recipe_content(reading: Reading, id: str) -> dict[str, Any]:
     """One card. `suitableForDiet` names a diet only where the verdict is that it suits."""
     book = reading.book
-    made = book.preparations[id]
+    preparation = book.preparations[id]
     verdicts = reading.verdicts(id)
     suits = [word for diet, word in DIETS.items() if verdicts[diet] is Verdict.SUITS]
-    active = sum(step.minutes or 0 for step in made.method if not step.passive)
-    total = sum(step.minutes or 0 for step in made.method)
+    active = sum(step.minutes or 0 for step in preparation.method if not step.passive)
+    total = sum(step.minutes or 0 for step in preparation.method)
     content: dict[str, Any] = {
         "@context": CONTEXT,
         "@type": "Recipe",
         "identifier": id,
-        "name": made.name,
-        "recipeCategory": made.kind,
-        "recipeYield": _yield(made),
-        "recipeIngredient": [line_text(book, made.lines[index]) for index in made.counted()],
-        "recipeInstructions": [_step(step.text, step.minutes) for step in made.method],
+        "name": preparation.name,
+        "recipeCategory": preparation.kind,
+        "recipeYield": _yield(preparation),
+        "recipeIngredient": [
+            line_text(book, preparation.lines[index]) for index in preparation.counted()
+        ],
+        "recipeInstructions": [_step(step.text, step.minutes) for step in preparation.method],
     }
     if active:
         content["prepTime"] = duration(active)
@@ -75,9 +77,9 @@ def _step(text: str, minutes: float | None) -> dict[str, Any]:
     return step
 
 
-def _yield(made: Preparation) -> list[str]:
-    portions = portions_of(made)
+def _yield(preparation: Preparation) -> list[str]:
+    portions = portions_of(preparation)
     found = [] if portions is None else [f"{portions:g} portions"]
-    if made.yield_ is not None and made.yield_.unit != "portion":
-        found.append(amount_text(made.yield_.quantity, made.yield_.unit))
+    if preparation.yield_ is not None and preparation.yield_.unit != "portion":
+        found.append(amount_text(preparation.yield_.quantity, preparation.yield_.unit))
     return found

@@ -15,14 +15,14 @@ def book_rows(reading: Reading) -> list[list[str]]:
     book, balance = reading.book, reading.balance
     rows = [list(HEADINGS)]
     for id in sorted(book.preparations):
-        made = book.preparations[id]
+        preparation = book.preparations[id]
         flags = flag_words(reading, id)
         carried = [", ".join(part) for part in (flags.contains, flags.may_contain, flags.unchecked)]
-        head = [id, made.name, made.kind]
-        if not made.lines:
+        head = [id, preparation.name, preparation.kind]
+        if not preparation.lines:
             rows.append([*head, *[""] * (len(HEADINGS) - 6), *carried])
-        counted = set(made.counted())
-        for index, line in enumerate(made.lines):
+        counted = set(preparation.counted())
+        for index, line in enumerate(preparation.lines):
             grams = balance.line_grams(line)
             rows.append(
                 [

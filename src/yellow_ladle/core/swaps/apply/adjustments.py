@@ -51,13 +51,13 @@ def adjustments(before: Reading, plan: Plan) -> tuple[Adjustment, ...]:
     return tuple(found)
 
 
-def adjusted(made: Preparation, parts: Iterable[Adjustment]) -> Preparation:
+def adjusted(preparation: Preparation, parts: Iterable[Adjustment]) -> Preparation:
     """A preparation with the amounts of some lines replaced."""
-    lines = list(made.lines)
+    lines = list(preparation.lines)
     for part in parts:
-        if part.in_ == made.id:
+        if part.in_ == preparation.id:
             lines[part.line] = replace(lines[part.line], quantity=part.after)
-    return replace(made, lines=tuple(lines))
+    return replace(preparation, lines=tuple(lines))
 
 
 def reweighed(
@@ -84,11 +84,11 @@ def yielding_less(balance: Balance, usual: Preparation, card: Preparation) -> Pr
     return replace(card, yield_=replace(made, quantity=quantity)) if quantity else card
 
 
-def _stays_in(balance: Balance, made: Preparation) -> float | None:
+def _stays_in(balance: Balance, preparation: Preparation) -> float | None:
     """Grams that go in and stay in; None where a weight is not known."""
     total = 0.0
-    for index in made.counted():
-        line = made.lines[index]
+    for index in preparation.counted():
+        line = preparation.lines[index]
         if line.strained_out or line.treatment.startswith("reduced"):
             continue
         grams = balance.about_grams(line)
@@ -98,13 +98,17 @@ def _stays_in(balance: Balance, made: Preparation) -> float | None:
     return total
 
 
-def _salt(was: Balance, now: Balance, before: Reading, made: Preparation) -> Adjustment | None:
-    old, new = was.of(made.id), now.of(made.id)
-    index = next((n for n in made.counted() if _is_salt(before.book, made.lines[n])), None)
-    if index is None or (old.missing != new.missing and _misses(now, made.id, was)):
+def _salt(
+    was: Balance, now: Balance, before: Reading, preparation: Preparation
+) -> Adjustment | None:
+    old, new = was.of(preparation.id), now.of(preparation.id)
+    index = next(
+        (n for n in preparation.counted() if _is_salt(before.book, preparation.lines[n])), None
+    )
+    if index is None or (old.missing != new.missing and _misses(now, preparation.id, was)):
         return None
     more = new.per_gram[SALT] * new.grams - old.per_gram[SALT] * old.grams
-    line = made.lines[index]
+    line = preparation.lines[index]
     grams = now.line_grams(line)
     if not grams or abs(more) < MIN_SALT_G:
         return None
@@ -113,7 +117,7 @@ def _salt(was: Balance, now: Balance, before: Reading, made: Preparation) -> Adj
     why = f"what is new in it brings {abs(more):.2g} g {word} salt by itself"
     quantity = round(line.quantity * after / grams, _ROUNDED)
     return Adjustment(
-        in_=made.id,
+        in_=preparation.id,
         line=index,
         item=line.item,
         before=line.quantity,
@@ -129,22 +133,22 @@ def _misses(now: Balance, pot: str, was: Balance) -> bool:
     return not missing <= set(was.missing(was.of(pot), SALT))
 
 
-def _liquid(before: Reading, plan: Plan, made: Preparation) -> Adjustment | None:
-    usual = before.book.preparations[made.id]
+def _liquid(before: Reading, plan: Plan, preparation: Preparation) -> Adjustment | None:
+    usual = before.book.preparations[preparation.id]
     gone = sum(_missing(before, plan, usual))
     total = before.balance.grams_in(usual)
     if not total or gone / total < MIN_LIQUID:
         return None
-    swapped = {swap.to for swap in plan.swaps if swap.in_ == made.id}
+    swapped = {swap.to for swap in plan.swaps if swap.in_ == preparation.id}
     balance = Balance(plan.after.book)
-    for index in made.counted():
-        line = made.lines[index]
+    for index in preparation.counted():
+        line = preparation.lines[index]
         grams = balance.line_grams(line)
         if line.role == "liquid" and line.item not in swapped and grams:
             quantity = round(line.quantity * (grams + gone) / grams, _ROUNDED)
             why = f"makes up for {gone:.3g} g of liquid that is missing"
             return Adjustment(
-                in_=made.id,
+                in_=preparation.id,
                 line=index,
                 item=line.item,
                 before=line.quantity,

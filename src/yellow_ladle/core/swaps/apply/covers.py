@@ -142,9 +142,9 @@ def _together(
 
 def _taken(balance: Balance, user: str, pot: str) -> Iterator[tuple[str, float | None]]:
     """Every counted line of a pot that is on another one: the item and its grams."""
-    made = balance.book.preparations[user]
-    for index in made.counted():
-        line = made.lines[index]
+    preparation = balance.book.preparations[user]
+    for index in preparation.counted():
+        line = preparation.lines[index]
         if owner_of(line.item) == pot:
             yield line.item, balance.line_grams(line)
 
@@ -154,8 +154,8 @@ def _small(balance: Balance, pot: str, share: _Share, named: Callable[[str], str
     if factor is not None and not 0 < factor <= MAX_CARDS:
         factor, told = None, "That would be more than a thousand cards; check yield and portions."
     card = scaled(balance, pot, 1.0 if factor is None else factor)
-    made = balance.book.preparations[pot]
-    counted = set(made.counted())
+    preparation = balance.book.preparations[pot]
+    counted = set(preparation.counted())
     lines = tuple(line for line in card.lines if line.index in counted)
-    names = {item: named(item) for item in (line.item for line in made.lines)}
-    return CoveredPot(made, replace(card, lines=lines), names, told)
+    names = {item: named(item) for item in (line.item for line in preparation.lines)}
+    return CoveredPot(preparation, replace(card, lines=lines), names, told)

@@ -46,17 +46,17 @@ def reworked(texts: PlanTexts, pot: str) -> Reworked:
     item went in, or before or after everything else.
     """
     book = texts.before.book
-    made = book.preparations[pot]
+    preparation = book.preparations[pot]
     swaps = [swap for swap in texts.plan.swaps if swap.in_ == pot]
     cleaned = [move for move in texts.plan.cleaned if move.in_ == pot]
     # The clean tools stand in the place of those that leave traces, in every step.
-    method = with_clean_tools(book, made, (move.tool for move in cleaned)).method
+    method = with_clean_tools(book, preparation, (move.tool for move in cleaned)).method
     to = {swap.from_: swap.to for swap in swaps}
     # What thickens at the end stands nowhere before it.
     late = (
         swap.from_
         for swap in swaps
-        if swap.when == "last" and made.lines[swap.line].role == "thickener"
+        if swap.when == "last" and preparation.lines[swap.line].role == "thickener"
     )
     renaming = texts.renaming(pot, late)
     telling = _Telling(texts, pot, renaming)

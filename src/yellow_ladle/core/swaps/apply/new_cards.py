@@ -92,13 +92,13 @@ def _told(
     return reweighed(texts.before, texts.plan, told, adjustments)
 
 
-def _without(made: Preparation, gone: frozenset[str]) -> Preparation:
+def _without(preparation: Preparation, gone: frozenset[str]) -> Preparation:
     """A preparation that does not claim to yield by-products which are gone."""
-    left = (p for p in made.by_products if by_product_item(made.id, p.id) not in gone)
-    return replace(made, by_products=tuple(left))
+    left = (p for p in preparation.by_products if by_product_item(preparation.id, p.id) not in gone)
+    return replace(preparation, by_products=tuple(left))
 
 
-def _pointed(made: Preparation, ids: Mapping[str, str], gone: frozenset[str]) -> Preparation:
+def _pointed(preparation: Preparation, ids: Mapping[str, str], gone: frozenset[str]) -> Preparation:
     """A preparation whose lines and steps name the new pots in place of the usual ones.
 
     A by-product that the new pot does not yield is still taken from the usual one.
@@ -108,9 +108,9 @@ def _pointed(made: Preparation, ids: Mapping[str, str], gone: frozenset[str]) ->
         item, sign, number = use.partition("#")
         return use if item in gone else _renamed(item, ids) + sign + number
 
-    lines = tuple(replace(line, item=pointed(line.item)) for line in made.lines)
-    method = (replace(step, uses=tuple(map(pointed, step.uses))) for step in made.method)
-    return replace(made, lines=lines, method=tuple(method))
+    lines = tuple(replace(line, item=pointed(line.item)) for line in preparation.lines)
+    method = (replace(step, uses=tuple(map(pointed, step.uses))) for step in preparation.method)
+    return replace(preparation, lines=lines, method=tuple(method))
 
 
 def _variant(
@@ -134,10 +134,10 @@ def _explained(book: Book, change: Change) -> Change:
         return change
     balance = Balance(after)
     told = (
-        replace(made, yield_=replace(made.yield_, note=LIGHTER))
-        if made.yield_ and not made.yield_.note and excess(balance, made.id)
-        else made
-        for made in change.preparations
+        replace(preparation, yield_=replace(preparation.yield_, note=LIGHTER))
+        if preparation.yield_ and not preparation.yield_.note and excess(balance, preparation.id)
+        else preparation
+        for preparation in change.preparations
     )
     return replace(change, preparations=tuple(told))
 

@@ -59,13 +59,13 @@ class PlanTexts:
 
     def renaming(self, pot: str, late: Iterable[str] = ()) -> TextRenaming:
         """What a pot's texts call the items that go. `late`: items that stand only in new steps."""
-        made = self.before.book.preparations[pot]
+        preparation = self.before.book.preparations[pot]
         to = {swap.from_: swap.to for swap in self.plan.swaps if swap.in_ == pot}
         to |= dict.fromkeys(late)
         gone = (item for item in self.plan.gone if owner_of(item) == pot)
         to |= dict.fromkeys(gone)
-        items = {line.item for line in made.lines} - to.keys()
-        return TextRenaming.of(self.before.book, made, to, self._other_names(items))
+        items = {line.item for line in preparation.lines} - to.keys()
+        return TextRenaming.of(self.before.book, preparation, to, self._other_names(items))
 
     def text(self, pot: str, text: str, renaming: TextRenaming) -> str:
         """A text of a pot's card, with nothing in it that only the swapped items brought."""
@@ -103,7 +103,7 @@ class PlanTexts:
         return any(span.name not in no_food() for span in known.spans(run_of(words)))
 
     def _renamed(self, pot: str) -> NewName:
-        made = self.before.book.preparations[pot]
+        preparation = self.before.book.preparations[pot]
         beneath = self.plan.after.graph.upstream(pot)
         held = {item for id in beneath for item in self.plan.after.graph.items[id]}
         swaps = [swap for swap in self.plan.swaps if swap.in_ in beneath]
@@ -113,15 +113,15 @@ class PlanTexts:
         for swap in swaps:
             if swap.from_ not in held:
                 to.setdefault(swap.from_, swap.to)
-        others = self._other_names({line.item for line in made.lines} - to.keys())
-        name = TextRenaming.of(self.before.book, made, to, others).name(made.name)
-        shape = words_of((made.class_ or made.kind).replace("-", " "))[-1:]
+        others = self._other_names({line.item for line in preparation.lines} - to.keys())
+        name = TextRenaming.of(self.before.book, preparation, to, others).name(preparation.name)
+        shape = words_of((preparation.class_ or preparation.kind).replace("-", " "))[-1:]
         # A brown sauce without its spoon of bottled sauce is a sauce all the same.
-        head = words_of(made.name.partition(",")[0])[-1:]
-        if head and head[0] in (*shape, made.kind):
-            dropped_words = set(words_of(made.name)) - set(words_of(name))
+        head = words_of(preparation.name.partition(",")[0])[-1:]
+        if head and head[0] in (*shape, preparation.kind):
+            dropped_words = set(words_of(preparation.name)) - set(words_of(name))
             if dropped_words == set(head):
-                name = made.name
+                name = preparation.name
         left = self._left(pot, name)
         kept = tuple(
             name[word.start : word.end]
@@ -129,16 +129,16 @@ class PlanTexts:
             if words_of(name[word.start : word.end]) in forms_of_food()
         )
         dropped = [word for word in left if name[word.start : word.end] not in kept]
-        short = named_without(name, lambda run: _spans(run, dropped, (*shape, made.kind)))
+        short = named_without(name, lambda run: _spans(run, dropped, (*shape, preparation.kind)))
         return NewName(short or self._by_what_is_new(pot), kept)
 
     def _by_what_is_new(self, pot: str) -> str:
         """A name for a pot whose own name holds nothing but what is gone."""
         book = self.before.book
-        made = book.preparations[pot]
+        preparation = book.preparations[pot]
         new = [swap.to for swap in self.plan.swaps if swap.in_ == pot and swap.to is not None]
         words = [short_name(book, new[0])] if new else []
-        words += [made.kind] if made.kind != "component" or not words else []
+        words += [preparation.kind] if preparation.kind != "component" or not words else []
         told = " ".join(words)
         return told[:1].upper() + told[1:]
 
@@ -186,10 +186,10 @@ class PlanTexts:
             for flag, level in was.items()
             if level is Level.CONTAINS and now.get(flag) is not Level.CONTAINS
         )
-        made = after.book.preparations[pot]
+        preparation = after.book.preparations[pot]
         known: set[Key] = set()
-        yielded = [by_product_item(pot, part.id) for part in made.by_products]
-        for item in (*(line.item for line in made.lines), *yielded):
+        yielded = [by_product_item(pot, part.id) for part in preparation.by_products]
+        for item in (*(line.item for line in preparation.lines), *yielded):
             if item in self.plan.gone:
                 continue
             short = self._short(item)
@@ -208,18 +208,21 @@ def still_named(before: Reading, plan: Plan, change: Change) -> list[tuple[str, 
     after = reread(before, change).reading
     texts = PlanTexts(before, plan)
     found: dict[tuple[str, str], None] = {}
-    for made in change.preparations:
-        usual = before.book.preparations[made.variant_of or made.id]
+    for preparation in change.preparations:
+        usual = before.book.preparations[preparation.variant_of or preparation.id]
         renaming = texts.renaming(usual.id)
-        steps = ((step.text, step.cue, step.caution) for step in made.method)
-        for text in (*(line.note for line in made.lines), *(t for step in steps for t in step)):
+        steps = ((step.text, step.cue, step.caution) for step in preparation.method)
+        for text in (
+            *(line.note for line in preparation.lines),
+            *(t for step in steps for t in step),
+        ):
             if text and renaming.names_what_is_gone(text):
-                found[made.id, text] = None
+                found[preparation.id, text] = None
         said = {word.text.lower() for word in words_of_card(before, usual)}
-        for word in words_of_card(after, made):
+        for word in words_of_card(after, preparation):
             if word.text.lower() not in said:
-                step = "" if word.step is None else f": {made.method[word.step].text}"
-                found[made.id, f"{made.name}{step} ({word.text})"] = None
+                step = "" if word.step is None else f": {preparation.method[word.step].text}"
+                found[preparation.id, f"{preparation.name}{step} ({word.text})"] = None
     return list(found)
 
 

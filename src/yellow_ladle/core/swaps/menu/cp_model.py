@@ -230,7 +230,7 @@ class MenuModel:
         """One option for each line of a version that exists, and nothing in it that offends."""
         model = self._model
         exists = self._eats[version, version.group]
-        made = self._reading.book.preparations[version.pot]
+        preparation = self._reading.book.preparations[version.pot]
         self._not_for(version, self.lines.fixed(version.pot), exists)
         leaving: list[cp_model.IntVar] = []
         for index, options in self._lines[version.pot].items():
@@ -252,8 +252,8 @@ class MenuModel:
             model.add(sum(literals) == 1).only_enforce_if(exists)
             model.add(sum(literals) == 0).only_enforce_if(exists.negated())
         # A pot is never left with nothing in it.
-        if len(self._lines[version.pot]) == len(made.lines) and leaving:
-            model.add(sum(leaving) < len(made.lines))
+        if len(self._lines[version.pot]) == len(preparation.lines) and leaving:
+            model.add(sum(leaving) < len(preparation.lines))
         self._keep_needs_apart(version)
 
     def _keep_needs_apart(self, version: Version) -> None:
@@ -402,6 +402,6 @@ def _depth(solved: Solved, version: Version) -> int:
     return max((_depth(solved, below) + 1 for below in solved.made_of[version]), default=0)
 
 
-def _minutes(made: Preparation) -> int:
+def _minutes(preparation: Preparation) -> int:
     """The minutes for which somebody stands by while a preparation is made."""
-    return round(sum(step.minutes or 0 for step in made.method if not step.passive))
+    return round(sum(step.minutes or 0 for step in preparation.method if not step.passive))

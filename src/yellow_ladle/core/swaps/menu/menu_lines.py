@@ -47,11 +47,11 @@ class MenuLines:
 
         Not what its tools leave: a version goes through clean ones where somebody has to mind.
         """
-        made = self._reading.book.preparations[pot]
-        mask = own_mask(self._reading.layout, made)
-        for index in made.counted():
+        preparation = self._reading.book.preparations[pot]
+        mask = own_mask(self._reading.layout, preparation)
+        for index in preparation.counted():
             if index not in self.of[pot]:
-                mask |= self._reading.masks[made.lines[index].item]
+                mask |= self._reading.masks[preparation.lines[index].item]
         return mask
 
     def _collect(self, plates: Sequence[str]) -> None:
@@ -60,11 +60,11 @@ class MenuLines:
             pot = waiting.pop()
             if pot in self.of:
                 continue
-            made = self._reading.book.preparations[pot]
+            preparation = self._reading.book.preparations[pot]
             self.of[pot] = {
                 index: list(self._options(pot, index))
-                for index in made.counted()
-                if self._reading.masks[made.lines[index].item] & self._bits
+                for index in preparation.counted()
+                if self._reading.masks[preparation.lines[index].item] & self._bits
             }
             waiting += [
                 way.pot
@@ -139,9 +139,9 @@ class PlateParts:
             # What goes into others comes after them, so that all its ways are known.
             pot = max(waiting, key=lambda id: (tiers[id], id))
             waiting.remove(pot)
-            made = book.preparations[pot]
+            preparation = book.preparations[pot]
             for index, share in self._proposer.pots.shares(pot).items():
-                below = owner_of(made.lines[index].item)
+                below = owner_of(preparation.lines[index].item)
                 if below in book.preparations:
                     more = _times(found[pot], share)
                     before = found.get(below, NOTHING)

@@ -34,17 +34,19 @@ class Identity:
     def main(self) -> frozenset[tuple[str, int]]:
         """The lines that lead to the main ingredient, from the item down."""
         found: set[tuple[str, int]] = set()
-        made = self._reading.book.preparations.get(self._top)
-        while made is not None and self._is_told_by(made.id):
-            bodies = [index for index in made.counted() if made.lines[index].role == "body"]
+        preparation = self._reading.book.preparations.get(self._top)
+        while preparation is not None and self._is_told_by(preparation.id):
+            bodies = [
+                index for index in preparation.counted() if preparation.lines[index].role == "body"
+            ]
             if not bodies:
                 break
-            grams = {index: self._grams(made, index) for index in bodies}
+            grams = {index: self._grams(preparation, index) for index in bodies}
             heaviest = max(bodies, key=lambda index: grams[index])
-            if (made.id, heaviest) in found:
+            if (preparation.id, heaviest) in found:
                 break
-            found.add((made.id, heaviest))
-            made = self._reading.book.preparations.get(made.lines[heaviest].item)
+            found.add((preparation.id, heaviest))
+            preparation = self._reading.book.preparations.get(preparation.lines[heaviest].item)
         return frozenset(found)
 
     def share(self, pot: str, index: int) -> float:
@@ -58,7 +60,11 @@ class Identity:
         if swap.to is None:
             return True
         book = self._reading.book
-        kinds = [made.kind for id in (swap.from_, swap.to) if (made := book.preparations.get(id))]
+        kinds = [
+            preparation.kind
+            for id in (swap.from_, swap.to)
+            if (preparation := book.preparations.get(id))
+        ]
         if len(kinds) == 2 and kinds[0] == kinds[1] and kinds[0] in BASES:
             return False
         was, now = self._class(swap.from_), self._class(swap.to)
@@ -74,18 +80,18 @@ class Identity:
     def _changed(
         self, pot: str, changed: Iterable[tuple[str, int]], above: tuple[str, ...]
     ) -> float:
-        made = self._reading.book.preparations.get(pot)
-        if made is None or pot in above:
+        preparation = self._reading.book.preparations.get(pot)
+        if preparation is None or pot in above:
             return 0.0
         total = 0.0
-        for index in made.counted():
+        for index in preparation.counted():
             share = self.share(pot, index)
             if not share:
                 continue
             if (pot, index) in changed:
                 total += share
             else:
-                owner = owner_of(made.lines[index].item)
+                owner = owner_of(preparation.lines[index].item)
                 total += share * self._changed(owner, changed, (*above, pot))
         return total
 
@@ -95,20 +101,22 @@ class Identity:
     def _class(self, item: str) -> str | None:
         if "/" in item:
             return item
-        made = self._reading.book.preparations.get(item)
-        return class_of(self._reading.book, item) or (made.kind if made else None)
+        preparation = self._reading.book.preparations.get(item)
+        return class_of(self._reading.book, item) or (preparation.kind if preparation else None)
 
     def _shares_of(self, pot: str) -> dict[int, float]:
-        made = self._reading.book.preparations[pot]
+        preparation = self._reading.book.preparations[pot]
         if not self._is_told_by(pot):
             return {}
-        dry = [index for index in made.counted() if made.lines[index].role != "liquid"]
-        grams = {index: self._grams(made, index) for index in dry}
+        dry = [
+            index for index in preparation.counted() if preparation.lines[index].role != "liquid"
+        ]
+        grams = {index: self._grams(preparation, index) for index in dry}
         whole = sum(grams.values())
         return {index: weight / whole for index, weight in grams.items()} if whole else {}
 
-    def _grams(self, made: Preparation, index: int) -> float:
-        return self._reading.balance.line_grams(made.lines[index]) or 0.0
+    def _grams(self, preparation: Preparation, index: int) -> float:
+        return self._reading.balance.line_grams(preparation.lines[index]) or 0.0
 
 
 def is_another(share: float) -> bool:

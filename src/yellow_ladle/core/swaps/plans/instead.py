@@ -20,12 +20,12 @@ def instead(reading: Reading, item: str, goals: Goals) -> tuple[str, ...]:
     kind = book.preparations[top].kind
     found = [
         id
-        for id, made in book.preparations.items()
+        for id, preparation in book.preparations.items()
         if id != top
-        and made.kind == kind
-        and made.retired is None
-        and made.variant_of != top
-        and (made.lines or made.statements)
+        and preparation.kind == kind
+        and preparation.retired is None
+        and preparation.variant_of != top
+        and (preparation.lines or preparation.statements)
         and goals.met(reading, id)
     ]
     pots = book.preparations

@@ -90,7 +90,7 @@ def carried(
         return None
     gone = ended(before.book, {swap.place: swap.to for swap in swaps})
     whole = reread(before, change, gone).reading
-    changed = {made.id for made in change.preparations}
+    changed = {preparation.id for preparation in change.preparations}
     remade = whole.graph.downstream(changed) & whole.book.preparations.keys()
     pots = _small_pots(whole, item, changed, gone)
     stranded = used(whole.book, gone)
@@ -158,8 +158,8 @@ def beside(before: Reading, whole: Reading, pots: tuple[str, ...]) -> Reading:
         return whole
     through = dict(whole.through)
     usual: dict[str, list[str]] = {}
-    for id, made in before.book.preparations.items():
-        for name in _shared_tools(box, made):
+    for id, preparation in before.book.preparations.items():
+        for name in _shared_tools(box, preparation):
             usual.setdefault(name, []).append(id)
     for pot in pots:
         more = [
@@ -171,7 +171,7 @@ def beside(before: Reading, whole: Reading, pots: tuple[str, ...]) -> Reading:
     return carry(whole.book, whole.on, through, whole.usual)
 
 
-def _shared_tools(box: Toolbox, made: Preparation) -> list[str]:
+def _shared_tools(box: Toolbox, preparation: Preparation) -> list[str]:
     """The names of the tools that leave traces in what goes through them, each once."""
-    found = (box.shared(name) for name in made.tools)
+    found = (box.shared(name) for name in preparation.tools)
     return list(dict.fromkeys(tool.name for tool in found if tool is not None))

@@ -87,7 +87,7 @@ def swapped(book: Book, swaps: Iterable[Swap], cleaned: Iterable[CleanTool] = ()
     return Change(preparations=tuple(written))
 
 
-def with_clean_tools(book: Book, made: Preparation, tools: Iterable[str]) -> Preparation:
+def with_clean_tools(book: Book, preparation: Preparation, tools: Iterable[str]) -> Preparation:
     """A preparation whose card names clean tools in place of some that leave traces."""
     box = book.toolbox
     clean = {box.key(tool): clean_name(tool, book.tools) for tool in tools}
@@ -96,10 +96,10 @@ def with_clean_tools(book: Book, made: Preparation, tools: Iterable[str]) -> Pre
         return tuple(clean.get(box.key(name), name) for name in equipment)
 
     return replace(
-        made,
-        equipment=named(made.equipment),
-        lines=tuple(replace(line, equipment=named(line.equipment)) for line in made.lines),
-        method=tuple(replace(step, equipment=named(step.equipment)) for step in made.method),
+        preparation,
+        equipment=named(preparation.equipment),
+        lines=tuple(replace(line, equipment=named(line.equipment)) for line in preparation.lines),
+        method=tuple(replace(step, equipment=named(step.equipment)) for step in preparation.method),
     )
 
 

@@ -50,8 +50,8 @@ def _of_move(book: Book, move: Swap | CleanTool) -> tuple[object, ...]:
         return (move.in_, move.tool)
     if move.to is None:
         return (*move.place, None)
-    made, old = book.preparations.get(owner_of(move.to)), book.preparations.get(move.from_)
-    if made is not None and old is not None and made.kind == old.kind == "roux":
+    preparation, old = book.preparations.get(owner_of(move.to)), book.preparations.get(move.from_)
+    if preparation is not None and old is not None and preparation.kind == old.kind == "roux":
         return ("roux", move.from_)
     form = _form(book, move.to)
     if form == "roux" and book.preparations[move.in_].kind == "roux":

@@ -70,24 +70,24 @@ def _blocked(proposer: Proposer, found: Found, choice: Choice) -> Iterator[Block
     reading, pot = proposer.reading, choice.pot
     if choice.line is None:
         why = "the pot's own statement says so; read it again"
-        made = reading.book.preparations[pot]
-        for flag in offending(own_mask(reading.layout, made), found.bad):
+        preparation = reading.book.preparations[pot]
+        for flag in offending(own_mask(reading.layout, preparation), found.bad):
             yield Blocked(in_=pot, line=None, from_=pot, flag=flag, why=why, check=(pot,))
         return
-    made = reading.book.preparations[pot]
-    line = made.lines[choice.line]
+    preparation = reading.book.preparations[pot]
+    line = preparation.lines[choice.line]
     for flag in offending(reading.masks[line.item], found.bad):
         yield _line(proposer=proposer, found=found, pot=choice.pot, index=choice.line, flag=flag)
 
 
-def _other_stocks(proposer: Proposer, made: Preparation, bits: int) -> list[str]:
+def _other_stocks(proposer: Proposer, preparation: Preparation, bits: int) -> list[str]:
     """The names of the kitchen's other stocks that hold nothing of what must go."""
-    if made.kind != "stock":
+    if preparation.kind != "stock":
         return []
     reading = proposer.reading
     return [
         reading.book.name(id)
-        for id in proposer.pots.other_stocks(made)
+        for id in proposer.pots.other_stocks(preparation)
         if id not in proposer.bases and not reading.masks[id] & bits
     ]
 
@@ -106,8 +106,8 @@ def _certificate(reading: Reading, item: str, flag: str, bits: int) -> str | Non
 
 def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> Blocked:
     reading = proposer.reading
-    made = reading.book.preparations[pot]
-    line = made.lines[index]
+    preparation = reading.book.preparations[pot]
+    line = preparation.lines[index]
     offers = proposer.offers(pot, index, milk_goes="milk" in found.bad)
     bits = together(found.bad.values())
     tried = [o.swap.to for o in offers.swaps if o.swap.to and reading.masks[o.swap.to] & bits]
@@ -127,7 +127,7 @@ def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> 
     elif tried:
         names = ", ".join(reading.book.name(item) for item in tried)
         why = f"every swap known for it brings the same: {names}"
-    elif line.role == "body" and (others := _other_stocks(proposer, made, bits)):
+    elif line.role == "body" and (others := _other_stocks(proposer, preparation, bits)):
         why = f"it makes this stock what it is; take another: {', '.join(others)}"
     elif offers.missing:
         why = f"the larder holds nothing to swap it for; look for {', '.join(offers.missing)}"
@@ -148,6 +148,6 @@ def _line(proposer: Proposer, found: Found, pot: str, index: int, flag: str) -> 
         why=why,
         buy=offers.missing,
         check=tuple(check),
-        leave_out=len(made.lines) > 1,
+        leave_out=len(preparation.lines) > 1,
         certificate=certificate,
     )

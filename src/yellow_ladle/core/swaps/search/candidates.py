@@ -98,8 +98,10 @@ class Proposer:
         """What is proposed for a line. With `milk_goes` the pot will hold no milk any more."""
         key = (pot, index, milk_goes)
         if key not in self._offers:
-            made = self.reading.book.preparations[pot]
-            self._offers[key] = self._propose(made, index, made.lines[index], milk_goes)
+            preparation = self.reading.book.preparations[pot]
+            self._offers[key] = self._propose(
+                preparation, index, preparation.lines[index], milk_goes
+            )
         return self._offers[key]
 
     def leaving(self, lines: frozenset[tuple[str, int]]) -> "Proposer":
@@ -112,37 +114,40 @@ class Proposer:
         }
         return other
 
-    def _propose(self, made: Preparation, index: int, line: Line, milk_goes: bool) -> Offers:
-        if (made.id, index) in self.limits.kept:
+    def _propose(self, preparation: Preparation, index: int, line: Line, milk_goes: bool) -> Offers:
+        if (preparation.id, index) in self.limits.kept:
             return Offers(())
-        found = [*self._on_the_card(made, index, line), *self._beside(made, index, line)]
-        found += self._of_its_kind(made, index, line)
+        found = [
+            *self._on_the_card(preparation, index, line),
+            *self._beside(preparation, index, line),
+        ]
+        found += self._of_its_kind(preparation, index, line)
         missing: list[str] = []
         seen = {self._alike(offer) for offer in found}
         for offer in self._by_rule(
-            made=made, index=index, line=line, milk_goes=milk_goes, missing=missing
+            preparation=preparation, index=index, line=line, milk_goes=milk_goes, missing=missing
         ):
             # One rule is enough to bring the same item at the same loss.
             if self._alike(offer) not in seen:
                 seen.add(self._alike(offer))
                 found.append(offer)
-        if (made.id, index) in self.limits.same_class:
-            identity = Identity(self.reading, made.id)
+        if (preparation.id, index) in self.limits.same_class:
+            identity = Identity(self.reading, preparation.id)
             found = [offer for offer in found if not identity.makes_other(offer.swap)]
         return Offers(tuple(found), tuple(dict.fromkeys(missing)))
 
     def _alike(self, offer: Offer) -> tuple[object, ...]:
         return offer.swap.to, offer.lost, self.pots.binding(offer.swap), offer.effort
 
-    def _on_the_card(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
-        for other in made.lines:
+    def _on_the_card(self, preparation: Preparation, index: int, line: Line) -> Iterator[Offer]:
+        for other in preparation.lines:
             if line.choice and other.choice == line.choice and other.item != line.item:
                 if other.item in self.limits.without or self.reading.book.is_retired(other.item):
                     continue
                 grams = self.balance.line_grams(other)
                 yield Offer(
                     Swap(
-                        in_=made.id,
+                        in_=preparation.id,
                         line=index,
                         from_=line.item,
                         to=other.item,
@@ -153,12 +158,12 @@ class Proposer:
                     cost=self.prices.of_line(other.item, grams),
                 )
 
-    def _beside(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
+    def _beside(self, preparation: Preparation, index: int, line: Line) -> Iterator[Offer]:
         """The small pots that the kitchen has made from this one before."""
         for item in self.reading.variants.get(line.item, ()):
             if self._allowed(item, line):
                 swap = Swap(
-                    in_=made.id,
+                    in_=preparation.id,
                     line=index,
                     from_=line.item,
                     to=item,
@@ -168,7 +173,7 @@ class Proposer:
                 )
                 yield Offer(swap, cost=self.prices.of_line(item, self.balance.line_grams(line)))
 
-    def _of_its_kind(self, made: Preparation, index: int, line: Line) -> Iterator[Offer]:
+    def _of_its_kind(self, preparation: Preparation, index: int, line: Line) -> Iterator[Offer]:
         """Other pots of the same class, which stand in the same place: as much of another."""
         book = self.reading.book
         pot = book.preparations.get(line.item)
@@ -177,14 +182,14 @@ class Proposer:
         if pot is None or class_ is None or class_ not in pot_classes() or class_ in KINDS:
             return
         for item in self._pots_of(class_):
-            if item == made.id or not self._allowed(item, line):
+            if item == preparation.id or not self._allowed(item, line):
                 continue
             if item in self.reading.variants.get(line.item, ()):
                 continue
             if is_dark(pot) != is_dark(book.preparations[item]):
                 continue
             swap = Swap(
-                in_=made.id,
+                in_=preparation.id,
                 line=index,
                 from_=line.item,
                 to=item,
@@ -210,27 +215,27 @@ class Proposer:
         return self._kinds[class_]
 
     def _by_rule(
-        self, made: Preparation, index: int, line: Line, milk_goes: bool, missing: list[str]
+        self, preparation: Preparation, index: int, line: Line, milk_goes: bool, missing: list[str]
     ) -> Iterator[Offer]:
         classes = classes_of(self.reading.book, line.item)
         gone = {"milk"} if milk_goes else set[str]()
-        own = line_conditions(self.balance, made, index)
-        holding = (self.pots.holding(made) - gone) | own
-        finishing = (self.pots.holding(made, "finish") - gone) | own
-        replaced, left_out = self.pots.bones_stay(made, line)
+        own = line_conditions(self.balance, preparation, index)
+        holding = (self.pots.holding(preparation) - gone) | own
+        finishing = (self.pots.holding(preparation, "finish") - gone) | own
+        replaced, left_out = self.pots.bones_stay(preparation, line)
         for rule in self.rules:
             in_the_end = finishing if rule.stage == "finish" else holding
-            if not rule.matches(line, classes, made.kind) or not rule.holds_in(in_the_end):
+            if not rule.matches(line, classes, preparation.kind) or not rule.holds_in(in_the_end):
                 continue
-            if not self._keeps(rule, made) or (left_out if rule.leaves_out else replaced):
+            if not self._keeps(rule, preparation) or (left_out if rule.leaves_out else replaced):
                 continue
-            if rule.not_named and is_in_name(self.reading.book, line.item, made.name):
+            if rule.not_named and is_in_name(self.reading.book, line.item, preparation.name):
                 continue
-            if rule.most < 1 and self.pots.weight_share(made, index) > rule.most:
+            if rule.most < 1 and self.pots.weight_share(preparation, index) > rule.most:
                 continue
             # A line of a choice is chosen otherwise, not left out: another would count for it.
-            if rule.leaves_out and len(made.lines) > 1 and line.choice is None:
-                yield self._without(made, index, line, rule)
+            if rule.leaves_out and len(preparation.lines) > 1 and line.choice is None:
+                yield self._without(preparation, index, line, rule)
             for class_ in rule.with_:
                 held = self._held(class_)
                 if rule.named:
@@ -238,18 +243,24 @@ class Proposer:
                 if not held:
                     missing.append(class_)
                 for item in held:
-                    if self._allowed(item, line) and item != made.id:
-                        offer = self._offer(made=made, index=index, line=line, rule=rule, to=item)
-                        adds = self._added(made, rule, offer.swap, missing)
+                    if self._allowed(item, line) and item != preparation.id:
+                        offer = self._offer(
+                            preparation=preparation, index=index, line=line, rule=rule, to=item
+                        )
+                        adds = self._added(preparation, rule, offer.swap, missing)
                         if adds is not None:
                             yield replace(offer, swap=replace(offer.swap, adds=adds))
 
-    def _offer(self, made: Preparation, index: int, line: Line, rule: SwapRule, to: str) -> Offer:
-        swap = _swap(made=made, index=index, line=line, rule=rule, to=to, balance=self.balance)
+    def _offer(
+        self, preparation: Preparation, index: int, line: Line, rule: SwapRule, to: str
+    ) -> Offer:
+        swap = _swap(
+            preparation=preparation, index=index, line=line, rule=rule, to=to, balance=self.balance
+        )
         grams = self.balance.line_grams(Line(to, swap.quantity, swap.unit, line.role))
         lost = lost_by_figures(
             balance=self.balance,
-            made=made,
+            preparation=preparation,
             swap=swap,
             lost=rule.fidelity.lost,
             colours=rule.colours,
@@ -267,7 +278,7 @@ class Proposer:
         return pots[line.item].kind == pots[to].kind == "roux"
 
     def _added(
-        self, made: Preparation, rule: SwapRule, swap: Swap, missing: list[str]
+        self, preparation: Preparation, rule: SwapRule, swap: Swap, missing: list[str]
     ) -> tuple[Line, ...] | None:
         """The lines that a rule adds; None where the larder holds nothing for one of them.
 
@@ -285,29 +296,29 @@ class Proposer:
             if not held:
                 missing.extend(more.with_)
                 return None
-            if any(line.item in held for line in made.lines):
+            if any(line.item in held for line in preparation.lines):
                 continue
             item = min(held, key=lambda item: (self.reading.masks[item].bit_count(), item))
             found.append(Line(item, round((grams or 0.0) * more.ratio, 1), "g", more.role))
         return tuple(found)
 
-    def _without(self, made: Preparation, index: int, line: Line, rule: SwapRule) -> Offer:
+    def _without(self, preparation: Preparation, index: int, line: Line, rule: SwapRule) -> Offer:
         """The line left out by a rule."""
         lost = rule.fidelity.lost
-        share = self.pots.shares(made.id).get(index, NOTHING)
+        share = self.pots.shares(preparation.id).get(index, NOTHING)
         missed = sum(part * gone for part, gone in zip(share, lost, strict=True)) > LITTLE
-        missed = missed or self.pots.names_the_dish(made, index, line)
-        swap = _swap(made=made, index=index, line=line, rule=rule, to=None)
+        missed = missed or self.pots.names_the_dish(preparation, index, line)
+        swap = _swap(preparation=preparation, index=index, line=line, rule=rule, to=None)
         return Offer(swap, lost, effort=MISSED if missed else LEFT_OUT)
 
-    def _keeps(self, rule: SwapRule, made: Preparation) -> bool:
+    def _keeps(self, rule: SwapRule, preparation: Preparation) -> bool:
         limits = self.limits
         if limits.keep_thickness and rule.thinner:
             return False
         if limits.freezes and not rule.freezes:
             return False
         colours = rule.colours if limits.keep_colour else ()
-        return not colours or made.colour is None or made.colour in colours
+        return not colours or preparation.colour is None or preparation.colour in colours
 
     def _allowed(self, item: str, line: Line) -> bool:
         if item == line.item or item in self.limits.without:
@@ -327,7 +338,7 @@ class Proposer:
 
 
 def _swap(
-    made: Preparation,
+    preparation: Preparation,
     index: int,
     line: Line,
     rule: SwapRule,
@@ -336,10 +347,10 @@ def _swap(
 ) -> Swap:
     quantity, unit, why = 0.0, line.unit, ""
     if to is not None and balance is not None:
-        worked = worked_out(balance=balance, made=made, line=line, to=to, rule=rule)
+        worked = worked_out(balance=balance, preparation=preparation, line=line, to=to, rule=rule)
         quantity, unit, why = worked.quantity, worked.unit, worked.why
     return Swap(
-        in_=made.id,
+        in_=preparation.id,
         line=index,
         from_=line.item,
         to=to,

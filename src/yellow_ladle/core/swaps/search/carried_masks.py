@@ -67,14 +67,14 @@ class Carrying:
         return mask
 
     def _items(self, id: str, by_place: Mapping[tuple[str, int], Swap]) -> Sequence[str] | None:
-        made = self._reading.book.preparations.get(id)
-        if made is None or not self._reading.masks[id] & self._bits:
+        preparation = self._reading.book.preparations.get(id)
+        if preparation is None or not self._reading.masks[id] & self._bits:
             return None
         found: list[str] = []
-        for index in made.counted():
+        for index in preparation.counted():
             swap = by_place.get((id, index))
             if swap is None:
-                found.append(made.lines[index].item)
+                found.append(preparation.lines[index].item)
             elif swap.to is not None:
                 found.append(swap.to)
             if swap is not None:

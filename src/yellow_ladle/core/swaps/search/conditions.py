@@ -93,26 +93,28 @@ def conditions(
     return frozenset(holding | _built(balance, preparation))
 
 
-def boiled_after(balance: Balance, made: Preparation, users: Mapping[str, frozenset[str]]) -> bool:
+def boiled_after(
+    balance: Balance, preparation: Preparation, users: Mapping[str, frozenset[str]]
+) -> bool:
     """Whether what is stirred in at the end of a pot is boiled long in another that it goes into.
 
     It is not what the pot itself went through before.
     """
-    return _simmered_in_users(balance, made, users, frozenset())
+    return _simmered_in_users(balance, preparation, users, frozenset())
 
 
-def line_conditions(balance: Balance, made: Preparation, index: int) -> frozenset[str]:
+def line_conditions(balance: Balance, preparation: Preparation, index: int) -> frozenset[str]:
     """The conditions of one line of meat or fish.
 
     `second`: a heavier one stands beside it in the pot. `carried`: other bodies that are neither
     weigh half as much, or more.
     """
-    bodies = [at for at in made.counted() if made.lines[at].role == "body"]
+    bodies = [at for at in preparation.counted() if preparation.lines[at].role == "body"]
     of_meat = _classes("meats")
-    meats = [at for at in bodies if class_of(balance.book, made.lines[at].item) in of_meat]
+    meats = [at for at in bodies if class_of(balance.book, preparation.lines[at].item) in of_meat]
     if index not in meats:
         return frozenset()
-    grams = {at: balance.line_grams(made.lines[at]) or 0.0 for at in bodies}
+    grams = {at: balance.line_grams(preparation.lines[at]) or 0.0 for at in bodies}
     found = set[str]()
     if grams[index] < max(grams[at] for at in meats):
         found.add("second")
@@ -132,19 +134,21 @@ def stock_goods() -> frozenset[str]:
     return _classes("stock_goods")
 
 
-def _is_sweet(balance: Balance, made: Preparation) -> bool:
+def _is_sweet(balance: Balance, preparation: Preparation) -> bool:
     """Whether a preparation is a sweet one: so much sugar, honey or chocolate, and no savour."""
-    classes = {at: class_of(balance.book, made.lines[at].item) for at in made.counted()}
+    classes = {
+        at: class_of(balance.book, preparation.lines[at].item) for at in preparation.counted()
+    }
     if not _classes("savours").isdisjoint(classes.values()):
         return False
-    grams = {at: balance.about_grams(made.lines[at]) or 0.0 for at in classes}
+    grams = {at: balance.about_grams(preparation.lines[at]) or 0.0 for at in classes}
     sweet = sum(grams[at] for at, class_ in classes.items() if class_ in _classes("sugars"))
     return sweet > 0 and sweet >= sum(grams.values()) * _limit("sweet_sugar")
 
 
-def _is_custard(balance: Balance, made: Preparation) -> bool:
+def _is_custard(balance: Balance, preparation: Preparation) -> bool:
     """Whether eggs alone set it: what only rounds a bound sauce can be left out, these cannot."""
-    counted = [made.lines[index] for index in made.counted()]
+    counted = [preparation.lines[index] for index in preparation.counted()]
     eggs = [
         line
         for line in counted
@@ -155,13 +159,13 @@ def _is_custard(balance: Balance, made: Preparation) -> bool:
         return False
     whole = sum(balance.line_grams(line) or 0.0 for line in counted)
     weight = sum(balance.line_grams(line) or 0.0 for line in eggs)
-    return holds_milk(balance, made.id) and weight >= whole * _limit("custard_egg")
+    return holds_milk(balance, preparation.id) and weight >= whole * _limit("custard_egg")
 
 
-def _built(balance: Balance, made: Preparation) -> set[str]:
+def _built(balance: Balance, preparation: Preparation) -> set[str]:
     """What holds a preparation together: dough, rubbed pastry, batter, coating."""
     book, found = balance.book, set[str]()
-    counted = [made.lines[index] for index in made.counted()]
+    counted = [preparation.lines[index] for index in preparation.counted()]
     grams = {id(line): balance.about_grams(line) or 0.0 for line in counted}
 
     def weight(*roles: str) -> float:
@@ -207,35 +211,35 @@ def _built(balance: Balance, made: Preparation) -> set[str]:
 
 def _simmers(
     balance: Balance,
-    made: Preparation,
+    preparation: Preparation,
     users: Mapping[str, frozenset[str]],
     seen: frozenset[str],
 ) -> bool:
     """Whether a preparation simmers long, by itself or in one that it is cooked in."""
     stems = words(section(table_of_structures()["words"])["boiled"])
-    for step in made.method:
+    for step in preparation.method:
         text = step.text.lower()
         minutes = _minutes_in(text) if step.minutes is None else step.minutes
         if minutes > _limit("long_minutes") and any(stem in text for stem in stems):
             return True
-    return _simmered_in_users(balance, made, users, seen)
+    return _simmered_in_users(balance, preparation, users, seen)
 
 
 def _simmered_in_users(
     balance: Balance,
-    made: Preparation,
+    preparation: Preparation,
     users: Mapping[str, frozenset[str]],
     seen: frozenset[str],
 ) -> bool:
-    for user in users.get(made.id, frozenset()) - seen:
+    for user in users.get(preparation.id, frozenset()) - seen:
         other = balance.book.preparations.get(user)
-        if other is None or made.kind in ("component", "dish"):
+        if other is None or preparation.kind in ("component", "dish"):
             continue
         cooked = any(
-            other.lines[index].item == made.id and other.lines[index].stage == "cook"
+            other.lines[index].item == preparation.id and other.lines[index].stage == "cook"
             for index in other.counted()
         )
-        if cooked and _simmers(balance, other, users, seen | {made.id}):
+        if cooked and _simmers(balance, other, users, seen | {preparation.id}):
             return True
     return False
 
@@ -249,9 +253,9 @@ def _minutes_in(text: str) -> float:
     return max(minutes, default=0.0)
 
 
-def _says(made: Preparation, word: str) -> bool:
+def _says(preparation: Preparation, word: str) -> bool:
     stems = words(section(table_of_structures()["words"])[word])
-    return any(stem in step.text.lower() for step in made.method for stem in stems)
+    return any(stem in step.text.lower() for step in preparation.method for stem in stems)
 
 
 @cache

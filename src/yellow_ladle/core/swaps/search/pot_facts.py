@@ -49,76 +49,78 @@ class PotFacts:
             self._shares[pot] = shares(self.balance, self.reading.book.preparations[pot])
         return self._shares[pot]
 
-    def weight_share(self, made: Preparation, index: int) -> float:
+    def weight_share(self, preparation: Preparation, index: int) -> float:
         """The share of a pot's weight that a line is; all of it where a weight is not known."""
-        own = self.balance.about_grams(made.lines[index])
-        whole = sum(self.balance.about_grams(made.lines[at]) or 0.0 for at in made.counted())
+        own = self.balance.about_grams(preparation.lines[index])
+        whole = sum(
+            self.balance.about_grams(preparation.lines[at]) or 0.0 for at in preparation.counted()
+        )
         return own / whole if own is not None and whole else 1.0
 
-    def holding(self, made: Preparation, stage: str | None = None) -> frozenset[str]:
+    def holding(self, preparation: Preparation, stage: str | None = None) -> frozenset[str]:
         """The conditions of a pot for what goes in at a stage.
 
         What goes in at the end is not boiled with what came before.
         """
-        key = (made.id, stage == "finish")
+        key = (preparation.id, stage == "finish")
         if key not in self._conditions:
             users = self.reading.graph.users
             if stage != "finish":
-                found = conditions(self.balance, made, users)
-            elif boiled_after(self.balance, made, users):
-                found = self.holding(made)
+                found = conditions(self.balance, preparation, users)
+            elif boiled_after(self.balance, preparation, users):
+                found = self.holding(preparation)
             else:
-                found = self.holding(made) - {"boiled"}
+                found = self.holding(preparation) - {"boiled"}
             self._conditions[key] = found
         return self._conditions[key]
 
-    def names_the_dish(self, made: Preparation, index: int, line: Line) -> bool:
+    def names_the_dish(self, preparation: Preparation, index: int, line: Line) -> bool:
         """Whether a dish is told by a line: its main body, or what its name names."""
-        if made.id not in self._main:
-            self._main[made.id] = Identity(self.reading, made.id).main
-        if (made.id, index) in self._main[made.id]:
+        if preparation.id not in self._main:
+            self._main[preparation.id] = Identity(self.reading, preparation.id).main
+        if (preparation.id, index) in self._main[preparation.id]:
             return True
         # Of several meats in a name one may go: the dish keeps a shorter name.
-        if line_conditions(self.balance, made, index):
+        if line_conditions(self.balance, preparation, index):
             return False
-        return is_in_name(self.reading.book, line.item, made.name)
+        return is_in_name(self.reading.book, line.item, preparation.name)
 
-    def bones_stay(self, made: Preparation, line: Line) -> tuple[bool, bool]:
+    def bones_stay(self, preparation: Preparation, line: Line) -> tuple[bool, bool]:
         """Whether a stock's bones may not be replaced, and whether they may not be left out.
 
         That is hours of a new stock under the old name. Whoever asks for the stock itself may
         where no other stands that is free of what the bones bring.
         """
-        if made.kind != "stock" or line.role != "body":
+        if preparation.kind != "stock" or line.role != "body":
             return False, False
         if class_of(self.reading.book, line.item) not in stock_goods():
             return False, False
-        others = self.other_stocks(made)
-        if made.id == self.item:
+        others = self.other_stocks(preparation)
+        if preparation.id == self.item:
             brought = self.reading.masks[line.item]
             others = [id for id in others if not self.reading.masks[id] & brought]
         if not others:
             return False, False
-        bodies = (self.balance.line_grams(e) or 0.0 for e in made.lines if e.role == "body")
+        bodies = (self.balance.line_grams(e) or 0.0 for e in preparation.lines if e.role == "body")
         own = self.balance.line_grams(line) or 0.0
         return True, own >= sum(bodies) * OF_A_STOCK
 
-    def other_stocks(self, made: Preparation) -> list[str]:
+    def other_stocks(self, preparation: Preparation) -> list[str]:
         """The stocks besides a preparation that are in use, by id."""
         return [
             pot.id
             for pot in self.reading.book.preparations.values()
-            if pot.kind == "stock" and pot.id != made.id and pot.retired is None
+            if pot.kind == "stock" and pot.id != preparation.id and pot.retired is None
         ]
 
     def binding(self, swap: Swap) -> Binding:
         """What a swap's new item does to the thickness of its pot."""
         if swap not in self._binding:
-            made = self.reading.book.preparations[swap.in_]
-            above = self._poured_above(made.id)
+            preparation = self.reading.book.preparations[swap.in_]
+            above = self._poured_above(preparation.id)
             thick = any(map(self._is_thick, above))
             self._binding[swap] = (
-                binding_of(self.balance, made, swap, thick=thick) if above else NOT_BINDING
+                binding_of(self.balance, preparation, swap, thick=thick) if above else NOT_BINDING
             )
         return self._binding[swap]
 

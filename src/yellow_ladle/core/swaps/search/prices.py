@@ -37,12 +37,14 @@ class Prices:
         product = self._balance.book.products.get(id)
         if product is not None:
             return UNKNOWN if product.price_per_kg is None else product.price_per_kg / 1000
-        made = self._balance.book.preparations[id]
+        preparation = self._balance.book.preparations[id]
         grams = self._balance.of(id).grams
         if not grams:
             return UNKNOWN
         total = sum(
-            self.of_line(made.lines[index].item, self._balance.line_grams(made.lines[index]))
-            for index in made.counted()
+            self.of_line(
+                preparation.lines[index].item, self._balance.line_grams(preparation.lines[index])
+            )
+            for index in preparation.counted()
         )
         return total / grams

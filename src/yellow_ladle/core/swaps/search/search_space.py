@@ -151,10 +151,10 @@ class Region:
 
     def _deciding(self, pot: str) -> Deciding | None:
         """A pot with everything that can be done about it; None where its own words offend."""
-        made = self._reading.book.preparations.get(pot)
-        if made is None:
+        preparation = self._reading.book.preparations.get(pot)
+        if preparation is None:
             return None
-        own = own_mask(self._reading.layout, made)
+        own = own_mask(self._reading.layout, preparation)
         choices: list[Choice] = []
         if own & self.bits:
             if not self._allowing.freeing:
@@ -168,9 +168,9 @@ class Region:
             else:
                 brings |= self._new(traces)
         shares = self._proposer.pots.shares(pot)
-        others = len(made.lines)
-        for index in made.counted():
-            line = made.lines[index]
+        others = len(preparation.lines)
+        for index in preparation.counted():
+            line = preparation.lines[index]
             if self.offends(line.item):
                 options = tuple(self._options(pot, index, line))
                 choices.append(
@@ -188,7 +188,7 @@ class Region:
             else:
                 brings |= self._new(self._reading.masks[line.item])
         # A pot without a card stays one: there is no line that could be the last to go.
-        return Deciding(pot, tuple(choices), brings, others > 0 or not made.lines)
+        return Deciding(pot, tuple(choices), brings, others > 0 or not preparation.lines)
 
     def _options(self, pot: str, index: int, line: Line) -> Iterator[Option]:
         owner = owner_of(line.item)

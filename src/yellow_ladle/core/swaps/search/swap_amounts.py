@@ -25,7 +25,9 @@ class Worked:
     why: str = ""
 
 
-def worked_out(balance: Balance, made: Preparation, line: Line, to: str, rule: SwapRule) -> Worked:
+def worked_out(
+    balance: Balance, preparation: Preparation, line: Line, to: str, rule: SwapRule
+) -> Worked:
     """The amount of a new item for a line of a preparation, by the rule's law.
 
     Where what the law asks for is not recorded, the rule's ratio serves, in the line's unit.
@@ -33,7 +35,9 @@ def worked_out(balance: Balance, made: Preparation, line: Line, to: str, rule: S
     found = None
     match rule.law:
         case "thickening":
-            found = _thickening(balance=balance, made=made, line=line, to=to, stage=rule.stage)
+            found = _thickening(
+                balance=balance, preparation=preparation, line=line, to=to, stage=rule.stage
+            )
         case "fat":
             found = _fat(balance, line, to)
         case "volume":
@@ -55,10 +59,10 @@ def _by_ratio(balance: Balance, line: Line, ratio: float) -> Worked:
 
 
 def _thickening(
-    balance: Balance, made: Preparation, line: Line, to: str, stage: str | None
+    balance: Balance, preparation: Preparation, line: Line, to: str, stage: str | None
 ) -> Worked | None:
-    sour = is_sour(balance, made)
-    flour = _as_flour(balance, made, line, sour=sour)
+    sour = is_sour(balance, preparation)
+    flour = _as_flour(balance, preparation, line, sour=sour)
     if not flour:
         return None
     product = balance.book.products.get(to)
@@ -74,13 +78,15 @@ def _thickening(
         minutes = 0.0 if stage == "finish" else line.minutes or 0.0
         grams = flour * thickener.weight / kept(thickener, minutes, sour=sour)
         if thickener.form == "roux":
-            grams *= sum(browned(made)) / 2
+            grams *= sum(browned(preparation)) / 2
     name = short_name(balance.book, to)
     why = f"{flour:.3g} g of flour in a white roux bind as {grams:.3g} g of {name} do"
     return _in_unit_of(balance, line, grams, why)
 
 
-def _as_flour(balance: Balance, made: Preparation, line: Line, *, sour: bool) -> float | None:
+def _as_flour(
+    balance: Balance, preparation: Preparation, line: Line, *, sour: bool
+) -> float | None:
     """What a line binds in its pot, in grams of wheat flour in a white roux."""
     grams = balance.line_grams(line)
     if grams is None:
@@ -91,7 +97,7 @@ def _as_flour(balance: Balance, made: Preparation, line: Line, *, sour: bool) ->
     thickener = thickener_of().get(taken_as(product) or "")
     if thickener is None:
         return None
-    brown = sum(browned(made)) / 2 if thickener.form == "roux" else 1.0
+    brown = sum(browned(preparation)) / 2 if thickener.form == "roux" else 1.0
     return grams / thickener.weight / brown * kept(thickener, line.minutes or 0.0, sour=sour)
 
 

@@ -19,7 +19,7 @@ _SALT = CARRIED.index("salt")
 
 
 def lost_by_figures(
-    balance: Balance, made: Preparation, swap: Swap, lost: Three, colours: Collection[str]
+    balance: Balance, preparation: Preparation, swap: Swap, lost: Three, colours: Collection[str]
 ) -> Three:
     """What is lost of a line's flavour, texture and colour, each from 0 to 1.
 
@@ -28,12 +28,14 @@ def lost_by_figures(
     suit all. What nobody recorded takes nothing away.
     """
     flavour, texture, colour = lost
-    if colours and made.colour is not None and made.colour not in colours:
+    if colours and preparation.colour is not None and preparation.colour not in colours:
         colour = max(colour, _limit("other_colour"))
-    line = made.lines[swap.line]
+    line = preparation.lines[swap.line]
     changed = swapped_line(line, swap)
     new = swap.adds if changed is None else (changed, *swap.adds)
-    whole = sum(balance.about_grams(made.lines[index]) or 0.0 for index in made.counted())
+    whole = sum(
+        balance.about_grams(preparation.lines[index]) or 0.0 for index in preparation.counted()
+    )
     if whole:
         for of_line, name in ((_salt, "too_salty"), (_acid, "too_sour")):
             more = sum(of_line(balance, each) for each in new) - of_line(balance, line)

@@ -68,27 +68,32 @@ def leaves_the_card(before: Reading, after: Reading, item: str, swaps: Iterable[
     return False
 
 
-def binding_of(balance: Balance, made: Preparation, swap: Swap, *, thick: bool) -> Binding:
+def binding_of(balance: Balance, preparation: Preparation, swap: Swap, *, thick: bool) -> Binding:
     """What a swap's new lines do to the thickness of their pot; two alike make it as thick.
 
     What they weigh tells only where they bind, or where the pot or what it goes into is `thick`.
     """
-    changed = swapped_line(made.lines[swap.line], swap)
+    changed = swapped_line(preparation.lines[swap.line], swap)
     lines = swap.adds if changed is None else (changed, *swap.adds)
-    flour = sum(binding(balance, made, line) for line in lines)
+    flour = sum(binding(balance, preparation, line) for line in lines)
     if not flour and not thick:
         return NOT_BINDING
-    if made.yield_ is not None and balance.grams_of(made.yield_, made) is not None:
+    if (
+        preparation.yield_ is not None
+        and balance.grams_of(preparation.yield_, preparation) is not None
+    ):
         return round(flour, 1), 0.0
     return round(flour, 1), round(sum(balance.line_grams(line) or 0.0 for line in lines), 1)
 
 
-def is_compared(balance: Balance, made: Preparation) -> bool:
+def is_compared(balance: Balance, preparation: Preparation) -> bool:
     """Whether a preparation is poured, or has a sauce of its own: a stew bound in its pot."""
-    if made.kind in POURED:
+    if preparation.kind in POURED:
         return True
-    binds = any(made.lines[index].role == "thickener" for index in made.counted())
-    return binds and made.kind in ("dish", "component") and not is_dough(balance, made)
+    binds = any(preparation.lines[index].role == "thickener" for index in preparation.counted())
+    return (
+        binds and preparation.kind in ("dish", "component") and not is_dough(balance, preparation)
+    )
 
 
 def is_thick(balance: Balance, pot: str) -> bool:
@@ -125,15 +130,15 @@ def _served(
 
 
 def _lines(
-    made: Preparation, by_place: Mapping[tuple[str, int], Swap]
+    preparation: Preparation, by_place: Mapping[tuple[str, int], Swap]
 ) -> Iterator[tuple[str, str]]:
     """What the counted lines that stay are on, before and after.
 
     Another pot of its kind that the kitchen makes is as thick as it is meant to be.
     """
-    for index in made.counted():
-        line = made.lines[index]
-        swap = by_place.get((made.id, index))
+    for index in preparation.counted():
+        line = preparation.lines[index]
+        swap = by_place.get((preparation.id, index))
         to = line.item if swap is None else swap.to
         of_its_kind = swap is not None and swap.rule in (OF_ITS_KIND, THERE_IS)
         if to is not None and not of_its_kind:
