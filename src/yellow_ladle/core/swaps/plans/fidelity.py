@@ -26,7 +26,7 @@ class Fidelity:
 
     @property
     def lost(self) -> Three:
-        """What is lost of each."""
+        """The share that is lost of flavour, texture and colour."""
         return (1.0 - self.flavour, 1.0 - self.texture, 1.0 - self.colour)
 
 

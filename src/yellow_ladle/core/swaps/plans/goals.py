@@ -72,12 +72,12 @@ def _add(bad: dict[str, int], flag: str, bits: int) -> None:
 
 
 def offending(mask: int, bad: Mapping[str, int]) -> Iterator[str]:
-    """The flags of a mask that may not remain."""
+    """The flags that are set in a mask and have to go."""
     return (flag for flag, bits in bad.items() if mask & bits)
 
 
 def together(parts: Iterable[int]) -> int:
-    """The bits of several masks in one."""
+    """The bitwise union of several masks."""
     bits = 0
     for part in parts:
         bits |= part

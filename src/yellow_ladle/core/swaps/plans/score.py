@@ -1,4 +1,4 @@
-"""The price of a plan in everything that it is judged by, and the order of a kitchen's liking."""
+"""The score of a plan by every criterion, and its place in a kitchen's order of preference."""
 
 from collections.abc import Callable, Iterable
 from functools import cache
@@ -17,7 +17,7 @@ _NUDGE = 1e-9
 
 
 class Score(NamedTuple):
-    """What a plan costs; less is better in each.
+    """What a plan costs by each criterion; less is better.
 
     `stands`: lines taken as cleared though no swap clears them (0 in a plan, counted in a proof).
     `checks`: labels to be read first. `thickness`: 1 where what is poured leaves the thickness of
@@ -51,7 +51,7 @@ class Score(NamedTuple):
     cost: float = 0.0
 
     def dominates(self, other: "Score") -> bool:
-        """Whether this is no worse in anything and better in something."""
+        """Whether this is as good in everything and better in something (Pareto dominance)."""
         if self == other:
             return False
         return all(mine <= theirs for mine, theirs in zip(self, other, strict=True))
@@ -113,6 +113,6 @@ def told_apart(value: float) -> float:
 
 
 def undominated(scores: Iterable[Score]) -> set[Score]:
-    """Those that no other one of them dominates."""
+    """The Pareto front: what no other one dominates."""
     found = set(scores)
     return {one for one in found if not any(other.dominates(one) for other in found)}

@@ -44,12 +44,12 @@ from yellow_ladle.core.swaps.search.search_space import Choice, Region
 T = TypeVar("T")
 
 MAX_STEPS = 60_000
-"""Nodes that a walk takes up before it says that it stopped early."""
+"""Nodes that a search expands before it says that it stopped early."""
 
 
 @dataclass(frozen=True, slots=True)
 class Found:
-    """A whole plan as the walk found it, with its exact score."""
+    """A whole plan as the search found it, with its exact score."""
 
     bad: Mapping[str, int]
     chosen: tuple[tuple[Choice, Option], ...]
@@ -57,17 +57,17 @@ class Found:
 
     @property
     def swaps(self) -> tuple[Swap, ...]:
-        """Its swaps."""
+        """The swaps of the plan."""
         return tuple(option.swap for _, option in self.chosen if option.swap is not None)
 
     @property
     def cleaned(self) -> tuple[CleanTool, ...]:
-        """Its clean tools."""
+        """The clean tools of the plan."""
         return tuple(option.clean for _, option in self.chosen if option.clean is not None)
 
     @property
     def checks(self) -> tuple[str, ...]:
-        """The products whose labels it waits for."""
+        """The products whose labels have to be read before the plan holds."""
         found = (option.check for _, option in self.chosen if option.check is not None)
         return tuple(dict.fromkeys(found))
 
@@ -96,7 +96,7 @@ class Found:
 
 @dataclass(frozen=True, slots=True)
 class _Node:
-    """A plan in the making. `place`: the pot that is being decided, `at` its next line."""
+    """A partial plan. `place`: the pot that is being decided, `at` its next line."""
 
     bounds: Bounds
     place: int
@@ -113,8 +113,8 @@ class _Node:
     exact: Score | None = None
 
 
-class Walk:
-    """One walk over one or more regions; more where a goal can be reached in more than one way."""
+class BestFirstSearch:
+    """A search over one or more regions: several where a goal can be reached in several ways."""
 
     def __init__(
         self,
@@ -137,7 +137,7 @@ class Walk:
         self._seen: set[tuple[Score, int]] = set()
         self.steps = 0
         self.whole = True
-        """False once the walk stopped before it had seen all that could matter."""
+        """False once the search stopped before it had seen all that could matter."""
         for region in regions:
             self._begin(region)
 
@@ -212,7 +212,7 @@ class Walk:
         return any(kept.dominates(score) for kept in self._kept)
 
     def _wait(self, node: _Node) -> None:
-        """Puts a node into the queue; of those that promise the same the furthest comes first."""
+        """Queues a node; of equal bounds the one with more decided comes first."""
         score = node.exact or self._least(node)
         if self._most_pots is not None and score.pots > self._most_pots:
             return
@@ -220,7 +220,7 @@ class Walk:
         heappush(self._queue, (self._rank(score), depth, next(self._numbers), node))
 
     def _take_up(self, node: _Node) -> None:
-        """Decides the next line of a node in every way, or begins its next pot, or ends it."""
+        """Expands a node: decides its next line, begins its next pot, or completes it."""
         region = self._regions[id(node.bounds)]
         order = node.bounds.order
         if node.place >= 0:
@@ -286,7 +286,7 @@ class Walk:
         )
 
     def _least(self, node: _Node) -> Score:
-        """What any completion of a node costs at the least."""
+        """A lower bound on the cost of every completion of a node."""
         bounds = node.bounds
         taken = node.done | node.pending
         counts, losses = node.counts, node.losses
@@ -320,7 +320,7 @@ class Walk:
         )
 
     def _lost(self, node: _Node) -> float:
-        """Flavour, texture and colour that any completion of a node loses, together."""
+        """A lower bound on the flavour, texture and colour that every completion loses, summed."""
         bounds, weights = node.bounds, node.weights
         total = sum(node.losses[:3])
         if node.place >= 0:

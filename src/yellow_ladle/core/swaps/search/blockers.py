@@ -8,7 +8,7 @@ from yellow_ladle.core.book.class_index import classes_of
 from yellow_ladle.core.reading.reading import Reading, own_mask
 from yellow_ladle.core.swaps.plans.goals import offending, together
 from yellow_ladle.core.swaps.plans.score import Rank, Score
-from yellow_ladle.core.swaps.search.best_first import Found, Walk
+from yellow_ladle.core.swaps.search.best_first import BestFirstSearch, Found
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.search_space import Allowing, Choice, Region
 from yellow_ladle.core.vocabulary.diets import ORIGIN
@@ -42,12 +42,12 @@ def standing_in_the_way(
     """The fewest lines that would have to be cleared by other means for a plan to exist.
 
     Every line that brings an offending product, and every pot whose own words offend, may be taken
-    as cleared; the walk then finds the plan that takes the fewest so. That none takes fewer is what
-    proves that there is no plan.
+    as cleared; the search then finds the plan that takes the fewest so. That none takes fewer is
+    what proves that there is no plan.
     """
     regions = [Region(proposer, item, bad, Allowing(freeing=True)) for bad in ways_to_goal]
     # Of sets as small one is as good a proof as another: what the way costs is not asked.
-    walk = Walk(regions, _by_lines, proposer.limits.most_pots)
+    walk = BestFirstSearch(regions, _by_lines, proposer.limits.most_pots)
     found = next(walk.plans(lambda plan: _sound(proposer, plan), 1), None)
     if found is None:
         return ()

@@ -29,7 +29,7 @@ ENDLESS_LOSS: Losses = (_INF, _INF, _INF, _INF, _INF, _INF)
 
 @dataclass(frozen=True, slots=True)
 class Remainder:
-    """What the lines of a pot from one on still cost: surely, and by way of the pots below.
+    """A lower bound on what the undecided lines of a pot add, from one line on.
 
     `sure` are the counts at the lines themselves. `below` says, of each line that leads on whatever
     is chosen, the counts beneath it and the pots that these may be shared with.
@@ -179,7 +179,7 @@ class Bounds:
 
 
 def counts_of(option: Option) -> Counts:
-    """What an option itself counts for."""
+    """The counts that an option adds by itself."""
     return (
         int(option.freed),
         int(option.check is not None),
@@ -197,7 +197,7 @@ def losses_at(choice: Choice, option: Option) -> Losses:
 
 
 def through(choice: Choice, option: Option, losses: Losses) -> Losses:
-    """What is lost in a pot that a line leads to, as losses of the line's own pot."""
+    """Scales losses in a pot to losses in the pot that one of its lines leads to it from."""
     share, makings, usual = choice.share, choice.makings, option.swap is None
     cost = losses[3] * makings if losses[3] else 0.0
     return (
@@ -221,7 +221,7 @@ def disjoint(parts: tuple[tuple[Counts, int], ...], taken: int) -> Counts:
 
 
 def added(one: Counts, other: Counts) -> Counts:
-    """Two counts together."""
+    """Adds two counts, component by component."""
     return (
         one[0] + other[0],
         one[1] + other[1],
@@ -232,7 +232,7 @@ def added(one: Counts, other: Counts) -> Counts:
 
 
 def lower(one: Counts, other: Counts) -> Counts:
-    """The lower of each."""
+    """The minimum, component by component."""
     return (
         min(one[0], other[0]),
         min(one[1], other[1]),
@@ -243,7 +243,7 @@ def lower(one: Counts, other: Counts) -> Counts:
 
 
 def plus(one: Losses, other: Losses) -> Losses:
-    """Two losses together."""
+    """Adds two losses, component by component."""
     return (
         one[0] + other[0],
         one[1] + other[1],

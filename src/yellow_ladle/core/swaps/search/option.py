@@ -74,7 +74,7 @@ class Option:
 
 
 def worth_trying(options: Iterable[Option]) -> list[Option]:
-    """Swaps of one line without those to which another is no worse in anything.
+    """Drops the swaps of a line that another one dominates.
 
     Whatever such a swap is part of, the same plan with the other one costs no more. Of swaps that
     are alike in everything the first stands for all, and names the others.

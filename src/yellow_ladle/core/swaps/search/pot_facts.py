@@ -1,4 +1,4 @@
-"""What is asked of pots and their lines while swaps are proposed, each worked out once."""
+"""Facts about pots and their lines that proposing swaps needs, each computed once."""
 
 from yellow_ladle.core.book.book import Line, Preparation
 from yellow_ladle.core.book.proposed_class import class_of

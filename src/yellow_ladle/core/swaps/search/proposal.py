@@ -17,7 +17,7 @@ from yellow_ladle.core.swaps.search.approaches import (
     approach_of,
     one_per_approach,
 )
-from yellow_ladle.core.swaps.search.best_first import MAX_STEPS, Found, Walk
+from yellow_ladle.core.swaps.search.best_first import MAX_STEPS, BestFirstSearch, Found
 from yellow_ladle.core.swaps.search.blockers import Blocked, standing_in_the_way
 from yellow_ladle.core.swaps.search.candidates import Proposer
 from yellow_ladle.core.swaps.search.carried_masks import Carrying
@@ -59,9 +59,9 @@ class CheckFirst:
 class Proposal:
     """Plans, the best first; and what stands in the way where none meets every goal.
 
-    `checks` are ways that need fewer swaps than any plan, if the labels turn out as hoped.
-    `whole` is False where the walk stopped early, so that a better plan may be missing; that there
-    is none at all is known in any case.
+    `checks` are ways that need fewer swaps than any plan, if the labels turn out as hoped. `whole`
+    is False where the search stopped early, so that a better plan may be missing; that there is
+    none at all is known in any case.
     """
 
     plans: tuple[Plan, ...]
@@ -72,7 +72,7 @@ class Proposal:
 
 @dataclass(frozen=True, slots=True)
 class Habits:
-    """What is liked: the swaps (from, to) chosen before, and what counts more than usual.
+    """A kitchen's preferences: the swaps (from, to) chosen before, and the order of the criteria.
 
     What `order` does not name follows in the order of the book's kitchen.
     """
@@ -267,10 +267,10 @@ class _Search:
         regions: Sequence[Region],
         rank: Callable[[Score], Rank],
         most_steps: int = MAX_STEPS,
-    ) -> Walk:
+    ) -> BestFirstSearch:
         most_pots = self.proposer.limits.most_pots
         harmful = harmful_bits(self.reading)
-        return Walk(
+        return BestFirstSearch(
             regions=regions,
             rank=rank,
             most_pots=most_pots,

@@ -1,4 +1,4 @@
-"""The part of the graph that a search has to decide: offending pots, their lines, their options.
+"""The search space: the offending pots of an item, their lines, and the options of each line.
 
 Every pot stands here once, however many ways lead to it. What cannot be cleared by any choice of
 swaps is taken out beforehand, and what is left is so ordered that a pot comes before those that it
@@ -264,7 +264,7 @@ class Region:
         return grams / whole if grams and whole else 0.0
 
     def _can_be_cleared(self) -> set[str]:
-        """The pots for which a choice exists, found bases first until no more are."""
+        """The pots for which a choice exists: a fixed point, computed from the bases up."""
         clearable: set[str] = set()
         waiting_for: dict[str, set[str]] = {}
         for pot, deciding in self._all.items():

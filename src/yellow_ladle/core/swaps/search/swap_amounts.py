@@ -1,4 +1,4 @@
-"""How much of the new item: worked out again by what the old one did, with the reason."""
+"""The amount of the new item in a swap, computed from what the old one did, with the reason."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
