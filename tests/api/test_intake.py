@@ -8,6 +8,7 @@ import threading
 import time
 import unittest
 import zipfile
+from dataclasses import replace
 from typing import Any
 from unittest.mock import patch
 
@@ -19,7 +20,7 @@ from PIL import Image
 from tests.api.client import ApiTest
 from tests.effort import examples
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.demo.kitchen import demo_feed
+from yellow_ladle.demo.kitchen import demo_book, demo_feed
 from yellow_ladle.devices.feed_reader import FeedFailed, fetch_sheets
 from yellow_ladle.files.tables.spreadsheet import (
     RECKONED,
@@ -424,9 +425,43 @@ class Pictures(IntakeTest):
             self.assertEqual(kept.headers["content-type"], "image/webp")
             self.assertEqual(Image.open(io.BytesIO(kept.content)).size, (2000, 1000))
         self.assertTrue(self.get("/products/butter")["has_photo"])
-        self.assertTrue((self.path.parent / "demo.sqlite.photos" / "butter.webp").exists())
+        [kept] = self.ledger.now.reading.book.others["photo"].values()
+        folder = self.path.parent / "demo.sqlite.photos"
+        self.assertTrue((folder / f"{kept.picture}.webp").exists())
         self.assertEqual(self.api.delete("/api/v1/products/butter/photo").status_code, 204)
         self.assertEqual(self.api.get("/api/v1/products/butter/photo").status_code, 404)
+
+    def test_each_is_in_the_history_with_its_person_and_can_be_taken_back(self) -> None:
+        self.api.headers["X-Person"] = "NB"
+        first, second = self.picture((40, 40)), self.picture((60, 40))
+        for content in (first, first, second):
+            self.send("/products/butter/photo", content, 204, "PUT")
+        newest, before = self.get("/history", most=2)
+        self.assertEqual((newest["kind"], newest["person"]), ("photo", "NB"))
+        self.assertIn("A picture of Brough Dairy unsalted butter was kept", newest["told"])
+        self.assertIsNone(before["before"], "the same picture again is no change")
+        shown = self.api.get("/api/v1/products/butter/photo").content
+        self.post(f"/history/{newest['id']}/undo", {})
+        again = self.api.get("/api/v1/products/butter/photo").content
+        self.assertNotEqual(again, shown)
+        self.assertEqual(Image.open(io.BytesIO(again)).size, (40, 40))
+        self.post(f"/history/{self.get('/history', most=1)[0]['id']}/undo", {})
+        self.assertEqual(self.api.get("/api/v1/products/butter/photo").content, shown)
+        self.api.delete("/api/v1/products/butter/photo")
+        self.post(f"/history/{self.get('/history', most=1)[0]['id']}/undo", {})
+        self.assertEqual(self.api.get("/api/v1/products/butter/photo").content, shown)
+
+    def test_a_book_that_is_put_in_its_place_keeps_the_pictures_of_what_is_in_both(self) -> None:
+        self.send("/products/butter/photo", self.picture(), 204, "PUT")
+        self.send("/products/leek/photo", self.picture(), 204, "PUT")
+        book = self.ledger.now.reading.book
+        products = [product for product in book.products.values() if product.id != "leek"]
+        kept = replace(
+            demo_book(), products={product.id: product for product in products}, preparations={}
+        )
+        self.ledger.replace_book(kept)
+        self.assertTrue(self.get("/products/butter")["has_photo"])
+        self.assertEqual([*self.ledger.now.reading.book.others["photo"]], ["butter"])
 
     def test_it_goes_with_its_product_and_comes_back_with_it(self) -> None:
         spare = {"id": "spare", "name": "Spare tub"}

@@ -19,6 +19,7 @@ from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.kind import Document, Kind
 from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.book.photo import Photo
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool
@@ -27,6 +28,7 @@ from yellow_ladle.core.checks.document_kinds import (
     KINDS,
     KITCHEN,
     NEED,
+    PHOTO,
     RULE,
     SIGN_OFF,
     THE_KITCHEN,
@@ -112,6 +114,8 @@ class EveryKind(Documents):
             (HOUSE_FLAG, "buckwheat", Flag("buckwheat", "Buckwheat", "house")),
             (HOUSE_FLAG, "buckwheat", None),
             (SIGN_OFF, "sauce", SignOff("AB", "2026-12-01")),
+            (PHOTO, "butter", Photo("ab" * 32, "2026-12-01")),
+            (PHOTO, "butter", None),
         )
         for kind, id, value in steps:
             with self.subTest(kind=kind.name, value=value):

@@ -12,7 +12,6 @@ import time
 import unittest
 from contextlib import closing
 from pathlib import Path
-from unittest.mock import patch
 
 from PIL import Image
 
@@ -24,8 +23,8 @@ from yellow_ladle.store.file.backup import verify
 from yellow_ladle.store.file.backup_schedule import Backups
 from yellow_ladle.store.file.kitchen_file import KitchenFile
 from yellow_ladle.store.file.photos import Photos, photos_folder
-from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.pictures import keep_photo, photo_of
 
 ROOT = Path(__file__).resolve().parents[2]
 KEPT = ROOT / "tests/files/kept"
@@ -82,40 +81,36 @@ class Killed(unittest.TestCase):
         for backup in Backups(self.path).files():
             self.assertIn(verify(backup).preparations, (0, 50))
 
-    def test_a_picture_goes_and_comes_with_its_product_all_the_same(self) -> None:
-        """A kill between the change and the picture is made up for when the file is opened."""
+    def test_pictures_of_an_earlier_version_are_taken_in_when_the_file_is_opened(self) -> None:
         filled(demo_content(), self.path).close()
-        spare = Product("spare", "Spare tub")
-        photos = Photos(self.path)
-        no_move = patch.object(Photos, "_move")
-        with KitchenFile.open(self.path) as file:
-            file.ledger.record(Change(products=(spare,)), {"spare": None})
-            picture = io.BytesIO()
-            Image.new("RGB", (40, 40), "tan").save(picture, "PNG")
-            photos.put("spare", picture.getvalue())
-            seen = file.ledger.now.versions["spare"]
-            with no_move:
-                file.ledger.record(Change(removed=("spare",)), {"spare": seen})
-        self.assertTrue(photos.has("spare"))
-        with KitchenFile.open(self.path) as file:
-            self.assertFalse(photos.has("spare"))
-            [removal, _] = file.ledger.history("spare")
-            with no_move:
-                file.ledger.undo(removal.id, Act("NB", "wrong"))
-        self.assertFalse(photos.has("spare"))
-        KitchenFile.open(self.path).close()
-        self.assertTrue(photos.has("spare"))
+        folder = photos_folder(self.path)
+        folder.mkdir()
+        (folder / "butter.webp").write_bytes(b"of butter")
+        (folder / "gone.webp").write_bytes(b"of what is gone")
+        (folder / "spare.removed").write_bytes(b"of another tub")
+        for _ in range(2):
+            with KitchenFile.open(self.path) as file:
+                known = photo_of(file.ledger.now, "butter")
+                assert known is not None
+                self.assertEqual(Photos(self.path).get(known.picture), b"of butter")
+                self.assertEqual(len(file.ledger.history("butter", kind="photo")), 1)
+        names = {path.name for path in folder.iterdir()}
+        self.assertEqual(names, {f"{known.picture}.webp", "gone.webp", "spare.removed"})
 
     def test_another_product_of_that_name_does_not_get_the_picture(self) -> None:
         filled(demo_content(), self.path).close()
         spare = Product("spare", "Spare tub")
-        folder = photos_folder(self.path)
-        folder.mkdir()
-        (folder / "spare.removed").write_bytes(b"of another tub")
+        picture = io.BytesIO()
+        Image.new("RGB", (40, 40), "tan").save(picture, "PNG")
         with KitchenFile.open(self.path) as file:
-            file.ledger.record(Change(products=(spare,)), {"spare": None})
-        KitchenFile.open(self.path).close()
-        self.assertFalse(Photos(self.path).has("spare"))
+            ledger = file.ledger
+            ledger.record(Change(products=(spare,)), {"spare": None})
+            keep_photo(ledger, "spare", picture.getvalue())
+            ledger.record(Change(removed=("spare",)), {"spare": ledger.now.versions["spare"]})
+            ledger.record(Change(products=(spare,)), {"spare": None})
+            self.assertIsNone(photo_of(ledger.now, "spare"))
+        with KitchenFile.open(self.path) as file:
+            self.assertIsNone(photo_of(file.ledger.now, "spare"))
 
     def test_what_bears_the_name_of_a_backup_is_whole(self) -> None:
         filled(demo_content(), self.path).close()

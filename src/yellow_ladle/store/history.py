@@ -6,7 +6,7 @@ from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from sqlalchemy import func, select
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book.book import Book, Preparation
@@ -149,16 +149,6 @@ def entries(
     if items is not None:
         wanted = wanted.where(HistoryRow.item.in_(items), HistoryRow.kind.in_(kinds))
     return [_entry(row) for row in session.scalars(wanted)]
-
-
-def brought_back(session: Session) -> set[str]:
-    """What stands because the last that was done to it was to take its removal back."""
-    carried = HistoryRow.kind.in_((PRODUCT, PREPARATION))
-    newest = select(func.max(HistoryRow.id)).where(carried).group_by(HistoryRow.item)
-    wanted = select(HistoryRow.item).where(
-        HistoryRow.id.in_(newest), HistoryRow.undoes.is_not(None), HistoryRow.before.is_(None)
-    )
-    return set(session.scalars(wanted))
 
 
 def as_of(session: Session, now: Book, at: str, kinds: Sequence[Kind] = KINDS) -> Book:

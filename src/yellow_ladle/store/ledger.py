@@ -1,6 +1,6 @@
 """The kitchen's book, kept in SQLite and read in memory: recording, undoing, and the history."""
 
-from collections.abc import Callable, Collection, Mapping
+from collections.abc import Callable, Collection, Iterator, Mapping
 from dataclasses import replace
 
 from sqlalchemy.orm import Session
@@ -24,7 +24,6 @@ from yellow_ladle.store.documents import (
     write_documents,
     write_whole,
 )
-from yellow_ladle.store.file.photos import Photos
 from yellow_ladle.store.history import (
     NOBODY,
     Act,
@@ -32,7 +31,6 @@ from yellow_ladle.store.history import (
     altered,
     append,
     as_of,
-    brought_back,
     entries,
     replaced,
     restored,
@@ -59,7 +57,7 @@ class Ledger(Transactions):
             write_whole(
                 session=session,
                 was=writing.before.reading.book,
-                book=book,
+                book=self._keeping_what_stays(writing.before.reading.book, book),
                 version=version,
                 kinds=self.kinds,
             )
@@ -67,10 +65,19 @@ class Ledger(Transactions):
             writing.after = load(session, self.today, self.path, self.kinds)
         return Recorded(writing.before, self._now, Impact(()))
 
+    def _keeping_what_stays(self, before: Book, book: Book) -> Book:
+        """A book with the documents of what is in both books, where a book file holds none."""
+        known = book.products.keys() | book.preparations.keys()
+        for kind in self.kinds:
+            if kind.goes_with_item and kind.slot is None:
+                held = kind.held(before)
+                book = kind.holding(book, {id: held[id] for id in held if id in known})
+        return book
+
     def preview(self, change: Change) -> Impact:
         """What a change would do. Raises BookRefused where it cannot stand."""
         before = self.now.reading
-        change = completed(before.book, change)
+        change = completed(before.book, self._with_what_goes(before.book, change))
         refuse_unsound(before.book, change)
         return impact_of(before, change)[1]
 
@@ -92,6 +99,7 @@ class Ledger(Transactions):
         with self.writing() as writing:
             session, before, version = writing.session, writing.before, writing.version
             refuse_stale(before, change, seen)
+            change = self._with_what_goes(before.reading.book, change)
             change = completed(before.reading.book, change)
             refuse_unsound(before.reading.book, change)
             after, impact = impact_of(before.reading, change)
@@ -112,9 +120,18 @@ class Ledger(Transactions):
             reached.update(preparation.id for preparation in change.preparations)
             why = writing.told + (f" ({act.person})" if act.person else "")
             self._outdate_sign_offs(writing, reached, why)
-        before_it = writing.before.reading.book.products
-        Photos(self.path).move(before_it, change, undone=act.undoes is not None)
         return Recorded(writing.before, writing.after, impact)
+
+    def _with_what_goes(self, book: Book, change: Change) -> Change:
+        """A change with the documents that go with what it removes."""
+        going = tuple(
+            Document(kind, id, None)
+            for kind in self.kinds
+            if kind.goes_with_item
+            for id in change.removed
+            if id in kind.held(book)
+        )
+        return replace(change, documents=(*change.documents, *going)) if going else change
 
     def _outdate_sign_offs(self, writing: Writing, reached: Collection[str], why: str) -> None:
         """Makes the sign-offs of some preparations stale; those of removed ones go."""
@@ -157,8 +174,21 @@ class Ledger(Transactions):
             if row.item and self._content(row.kind, row.item) != row.after:
                 why = f"{row.told}: it was changed again since; undo the later change first"
                 raise BookRefused([Fault(row.item, why)])
-            [made] = [made for made in entries(session, None, -1) if made.id == entry]
-        return restored(made, self.kinds)
+            [found] = [found for found in entries(session, None, -1) if found.id == entry]
+            change = restored(found, self.kinds)
+            if found.after is None:
+                change = replace(
+                    change, documents=(*change.documents, *self._gone_with(session, found))
+                )
+        return change
+
+    def _gone_with(self, session: Session, removal: Entry) -> Iterator[Document]:
+        """The documents that went when something was removed, as they were before."""
+        for kind in self.kinds:
+            if kind.goes_with_item and kind.name != removal.kind:
+                for last in entries(session, [removal.item], 1, [kind.name]):
+                    if last.after is None and last.at == removal.at:
+                        yield from restored(last, self.kinds).documents
 
     def _content(self, kind: str, id: str) -> object:
         """What stands under a kind and an id, as plain content; None where nothing does."""
@@ -199,14 +229,6 @@ class Ledger(Transactions):
         document = Document(KITCHEN, THE_KITCHEN, kitchen)
         return self.record(Change(documents=(document,)), {document.key: seen or None}, act)
 
-    def settle_pictures(self) -> None:
-        """Lets pictures follow their products where an earlier process ended in between.
-
-        Only for whoever has the file to himself.
-        """
-        with self.reading() as session:
-            Photos(self.path).follow(self._now.reading.book.products, brought_back(session))
-
     def begin_day(self, writing: Writing) -> None:
         """Reads the book as of today. Sign-offs of what carries something else become stale."""
         before = writing.before.reading
@@ -219,7 +241,9 @@ class Ledger(Transactions):
 
 def _in_a_line(change: Change, told: Mapping[str, str]) -> str:
     """What a change was, in a line; of what its documents bring with them, only they are told."""
-    keys = [document.key for document in change.documents] or list(told)
+    ids = set(change.ids)
+    own = [document.key for document in change.documents if document.id not in ids]
+    keys = own or [key for key in told if key in ids] or list(told)
     return "; ".join(told[key] for key in keys)
 
 

@@ -1758,10 +1758,10 @@ export interface paths {
         put: operations["put_photo_api_v1_products__id__photo_put"];
         post?: never;
         /**
-         * Drop Photo
+         * Take Photo Away
          * @description Takes the picture away.
          */
-        delete: operations["drop_photo_api_v1_products__id__photo_delete"];
+        delete: operations["take_photo_away_api_v1_products__id__photo_delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -17953,7 +17953,7 @@ export interface operations {
             };
         };
     };
-    drop_photo_api_v1_products__id__photo_delete: {
+    take_photo_away_api_v1_products__id__photo_delete: {
         parameters: {
             query?: never;
             header?: never;

@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel
 
-from yellow_ladle.api.dependencies import TheBook, TheLedger, product_or_missing
+from yellow_ladle.api.dependencies import TheBook, product_or_missing
 from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.kitchen.kitchen_routes import unchecked_flags
 from yellow_ladle.api.paging import Offset, Page, Size, page
@@ -21,7 +21,7 @@ from yellow_ladle.core.vocabulary.levels import Level, LevelWord
 from yellow_ladle.files.book.conversion import as_piece, as_value, damage
 from yellow_ladle.files.book.models import ProductPiece
 from yellow_ladle.store.documents import Now
-from yellow_ladle.store.file.photos import Photos
+from yellow_ladle.store.pictures import photo_of
 
 router = APIRouter(prefix="/products", tags=["larder"])
 
@@ -143,18 +143,13 @@ def same_name(
 
 
 @router.get("/{id}", response_model=ProductOut)
-async def product(
-    id: str, request: Request, now: TheBook, ledger: TheLedger, kept: TheKeptAnswers
-) -> Response:
+async def product(id: str, request: Request, now: TheBook, kept: TheKeptAnswers) -> Response:
     """One product, with what it says and where it goes."""
     product_or_missing(now, id)
-    # A picture is no part of the book: whether there is one is asked each time.
-    has_photo = Photos(ledger.path).has(id)
-    kind = "with a picture" if has_photo else ""
-    return await kept.answer(request, now, lambda: _product(now, id, has_photo=has_photo), kind)
+    return await kept.answer(request, now, lambda: _product(now, id))
 
 
-def _product(now: Now, id: str, *, has_photo: bool) -> ProductOut:
+def _product(now: Now, id: str) -> ProductOut:
     value = now.reading.book.products[id]
     book, on = now.reading.book, str(now.reading.on)
     users = sorted(now.reading.derivatives(id), key=book.name)
@@ -172,7 +167,7 @@ def _product(now: Now, id: str, *, has_photo: bool) -> ProductOut:
         inside=all_named(book, value.contents),
         run_out=[gone.kind for gone in run_out_certificates(book, on) if gone.product == id],
         second_look=id in {look.product for look in second_looks(book, on)},
-        has_photo=has_photo,
+        has_photo=photo_of(now, id) is not None,
         damaged=damage(ProductPiece, value),
     )
 

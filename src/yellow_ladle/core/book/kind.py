@@ -15,7 +15,7 @@ from yellow_ladle.core.book.product import Product
 Brought: TypeAlias = tuple[tuple[Product, ...], tuple[Preparation, ...]]
 """Goods and pots that are otherwise because a document came or went."""
 
-Reaches: TypeAlias = Literal["book", "day", "needs", "notices", "rules", "sign_off"]
+Reaches: TypeAlias = Literal["book", "day", "needs", "notices", "photo", "rules", "sign_off"]
 """What a write reaches. The book is everything that is carried; the others are beside it."""
 
 
@@ -35,7 +35,8 @@ class Kind:
     `reaches` is what a write of it is announced to reach. With `carried` flags of pots depend on
     it, so the book is read anew. `brings` gives what else has to change in goods and pots when a
     value comes or goes. `slot` is where a book keeps them; a kind that the book has no field for
-    stands among `Book.others`.
+    stands among `Book.others`. With `goes_with_item` its id is that of a product or preparation: it
+    goes when that is removed, and comes back when the removal is taken back.
     """
 
     name: str
@@ -49,6 +50,7 @@ class Kind:
     in_words: Mapping[str, Callable[[object], str]] = field(default_factory=dict)
     brings: Callable[[Book, str, object | None], Brought] | None = None
     slot: "Slot | None" = None
+    goes_with_item: bool = False
 
     def held(self, book: Book) -> Mapping[str, object]:
         """The values of a book, by id."""
@@ -58,7 +60,8 @@ class Kind:
         """A book with these values in the place of those that it has."""
         if self.slot is not None:
             return self.slot.holding(book, values)
-        return replace(book, others={**book.others, self.name: dict(values)})
+        others = {name: held for name, held in book.others.items() if name != self.name}
+        return replace(book, others={**others, self.name: dict(values)} if values else others)
 
     def told(self, before: object | None, after: object | None, of: str = "") -> str:
         """What became of a value, in a line. `of`: what it is about, if it has no name itself."""

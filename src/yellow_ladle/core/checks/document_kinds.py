@@ -9,6 +9,7 @@ from yellow_ladle.core.book.book import Book, Kitchen
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.kind import Brought, Kind, Slot
 from yellow_ladle.core.book.need import Need
+from yellow_ladle.core.book.photo import Photo
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool
@@ -79,6 +80,11 @@ def _need_faults(book: Book, _id: str, value: object) -> Iterable[Fault]:
 def _sign_off_faults(book: Book, id: str, _made: object) -> Iterator[Fault]:
     if id not in book.preparations:
         yield Fault(f"sign_offs.{id}", unknown("preparation", id, book.preparations))
+
+
+def _photo_faults(book: Book, id: str, _photo: object) -> Iterator[Fault]:
+    if id not in book.products:
+        yield Fault(f"photos.{id}", unknown("product", id, book.products))
 
 
 def _with_tools(book: Book, values: Mapping[str, object]) -> Book:
@@ -175,4 +181,14 @@ SIGN_OFF = Kind(
         _with_sign_offs,
     ),
 )
-KINDS: tuple[Kind, ...] = (KITCHEN, HOUSE_FLAG, TOOL, NEED, RULE, SIGN_OFF)
+PHOTO = Kind(
+    name="photo",
+    type=Photo,
+    called=attrgetter("date"),
+    written="A picture of {of} was kept",
+    removed="The picture of {of} was taken away",
+    reaches="photo",
+    faults=_photo_faults,
+    goes_with_item=True,
+)
+KINDS: tuple[Kind, ...] = (KITCHEN, HOUSE_FLAG, TOOL, NEED, RULE, SIGN_OFF, PHOTO)

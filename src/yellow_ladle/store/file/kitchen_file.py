@@ -12,6 +12,7 @@ from yellow_ladle.store.file.engine import is_newest
 from yellow_ladle.store.file.lock import FileLock
 from yellow_ladle.store.file.restore import finish_restore
 from yellow_ladle.store.ledger import Ledger
+from yellow_ladle.store.pictures import take_in_pictures
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,7 +39,7 @@ class KitchenFile:
                 refuse_damaged(path)
                 backups.make(datetime.now(UTC), "before-migration")
             ledger = Ledger.open(path)
-            ledger.settle_pictures()
+            take_in_pictures(ledger)
             return cls(ledger, lock, backups)
         except Unsound as error:
             lock.release()
