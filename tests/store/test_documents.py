@@ -18,8 +18,8 @@ from tests.kitchens import line, pot, product
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.kind import Document, Kind
+from yellow_ladle.core.book.label_photo import Photo
 from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.book.photo import Photo
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool

@@ -23,8 +23,8 @@ from yellow_ladle.store.file.backup import verify
 from yellow_ladle.store.file.backup_schedule import Backups
 from yellow_ladle.store.file.kitchen_file import KitchenFile
 from yellow_ladle.store.file.photos import Photos, photos_folder
+from yellow_ladle.store.kept_photos import keep_photo, photo_of
 from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.pictures import keep_photo, photo_of
 
 ROOT = Path(__file__).resolve().parents[2]
 KEPT = ROOT / "tests/files/kept"

@@ -8,7 +8,7 @@ from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.uploads import BODY, whole_body
 from yellow_ladle.files.picture import MAX_BYTES
 from yellow_ladle.store.file.photos import Photos
-from yellow_ladle.store.pictures import drop_photo, keep_photo, photo_of
+from yellow_ladle.store.kept_photos import drop_photo, keep_photo, photo_of
 
 router = APIRouter(prefix="/products", tags=["larder"])
 

@@ -21,7 +21,7 @@ from yellow_ladle.core.vocabulary.levels import Level, LevelWord
 from yellow_ladle.files.book.conversion import as_piece, as_value, damage
 from yellow_ladle.files.book.models import ProductPiece
 from yellow_ladle.store.documents import Now
-from yellow_ladle.store.pictures import photo_of
+from yellow_ladle.store.kept_photos import photo_of
 
 router = APIRouter(prefix="/products", tags=["larder"])
 

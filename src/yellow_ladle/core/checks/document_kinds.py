@@ -8,8 +8,8 @@ from typing import TypeVar
 from yellow_ladle.core.book.book import Book, Kitchen
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.kind import Brought, Kind, Slot
+from yellow_ladle.core.book.label_photo import Photo
 from yellow_ladle.core.book.need import Need
-from yellow_ladle.core.book.photo import Photo
 from yellow_ladle.core.book.rule_setting import Ruling
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.book.tool import Tool

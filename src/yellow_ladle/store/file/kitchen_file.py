@@ -11,8 +11,8 @@ from yellow_ladle.store.file.checkup import Unsound, refuse_damaged, refuse_fore
 from yellow_ladle.store.file.engine import is_newest
 from yellow_ladle.store.file.lock import FileLock
 from yellow_ladle.store.file.restore import finish_restore
+from yellow_ladle.store.kept_photos import take_in_pictures
 from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.pictures import take_in_pictures
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,7 +1,7 @@
 """The photographs of products: documents like all else, with their pixels in files beside them."""
 
 from yellow_ladle.core.book.kind import Document
-from yellow_ladle.core.book.photo import Photo
+from yellow_ladle.core.book.label_photo import Photo
 from yellow_ladle.core.checks.document_kinds import PHOTO
 from yellow_ladle.core.reading.update import Change
 from yellow_ladle.store.documents import Now
