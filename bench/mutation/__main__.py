@@ -55,7 +55,12 @@ def main() -> None:
         for lane in range(LANES):
             shutil.copytree(ROOT / "src", Path(folder) / str(lane))
             folders.put(Path(folder) / str(lane))
-        found = list(pool.map(lambda mutant: tried(mutant, seconds, reached, folders), mutants))
+        found = []
+        for one in pool.map(lambda mutant: tried(mutant, seconds, reached, folders), mutants):
+            found.append(one)
+            if not one.killed:
+                print(f"\nlives after {one.tests} tests, {len(found)} of {len(mutants)}")
+                print(f"{one.mutant.operator}\n{one.difference}", flush=True)
     report(found, time.monotonic() - started)
 
 
@@ -133,10 +138,7 @@ def fails(folder: Path, tests: list[str], seconds: float) -> bool:
 
 
 def report(found: list[Tried], seconds: float) -> None:
-    """What lives, then how many were killed of each part."""
-    for one in found:
-        if not one.killed:
-            print(f"\nlives after {one.tests} tests: {one.mutant.operator}\n{one.difference}")
+    """How many were killed of each part, and of all."""
     every, killed = Counter[str](), Counter[str]()
     for one in found:
         part = one.mutant.path.relative_to(CORE).parts[0]
