@@ -2154,13 +2154,13 @@ export interface components {
         BringerOut: {
             way: components["schemas"]["WayOut"];
             /** Brings */
-            brings: components["schemas"]["BroughtOut"][];
+            brings: components["schemas"]["Brought"][];
         };
         /**
-         * BroughtOut
+         * Brought
          * @description What one source brings at one level.
          */
-        BroughtOut: {
+        Brought: {
             /**
              * Level
              * @enum {string}
@@ -2263,10 +2263,10 @@ export interface components {
             bringers: components["schemas"]["BringerOut"][];
         };
         /**
-         * CellFaultOut
-         * @description What is wrong in one cell. Row 1 is the headings.
+         * CellFault
+         * @description What is wrong in one cell. Rows count as a spreadsheet counts them, the heading as row 1.
          */
-        CellFaultOut: {
+        CellFault: {
             /** Row */
             row: number;
             /** Column */
@@ -2422,6 +2422,16 @@ export interface components {
             product: components["schemas"]["Named"];
             /** Maker */
             maker: string;
+        };
+        /**
+         * Column
+         * @description A column of the table: its heading, and the field or flag that it was taken for, if any.
+         */
+        Column: {
+            /** Heading */
+            heading: string;
+            /** Field */
+            field: string | null;
         };
         /**
          * ColumnOut
@@ -2967,10 +2977,10 @@ export interface components {
             right: "free" | "may_contain" | "unchecked" | "contains";
         };
         /**
-         * FlagImpactOut
-         * @description One flag before and after.
+         * FlagImpact
+         * @description One flag of one item, before and after. `tool_trace`: afterwards only own tools leave it.
          */
-        FlagImpactOut: {
+        FlagImpact: {
             /** Flag */
             flag: string;
             /**
@@ -2983,8 +2993,34 @@ export interface components {
              * @enum {string}
              */
             after: "free" | "may_contain" | "unchecked" | "contains";
-            /** Tool Trace */
+            /**
+             * Tool Trace
+             * @default false
+             */
             tool_trace: boolean;
+        };
+        /**
+         * FlagProposal
+         * @description A level proposed for one flag, above free, with the words that led to it.
+         *
+         *     `traces` are those among the words that say may contain where others hide something: once the
+         *     maker has said what that is, the trace is left.
+         */
+        FlagProposal: {
+            /** Flag */
+            flag: string;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "free" | "may_contain" | "unchecked" | "contains";
+            /** Because */
+            because: components["schemas"]["Because"][];
+            /**
+             * Traces
+             * @default []
+             */
+            traces: components["schemas"]["Because"][];
         };
         /**
          * FoundOut
@@ -3197,16 +3233,6 @@ export interface components {
             };
         };
         /**
-         * HeadingOut
-         * @description A column's heading, and the field or flag that it was taken for; null where it is none.
-         */
-        HeadingOut: {
-            /** Heading */
-            heading: string;
-            /** Field */
-            field: string | null;
-        };
-        /**
          * HealthOut
          * @description `revision`: the form of the file. `served_by`: the process that holds it, 0 for none.
          *
@@ -3310,7 +3336,7 @@ export interface components {
             /** Plates */
             plates: number;
             /** Items */
-            items: components["schemas"]["ItemImpactOut"][];
+            items: components["schemas"]["ItemImpact"][];
             /** Numbers */
             numbers: components["schemas"]["NumberImpact"][];
         };
@@ -3320,17 +3346,17 @@ export interface components {
          */
         IntakeOut: {
             /** Columns */
-            columns: components["schemas"]["HeadingOut"][];
+            columns: components["schemas"]["Column"][];
             /** Rows */
             rows: components["schemas"]["TakenOut"][];
             /** Faults */
-            faults: components["schemas"]["CellFaultOut"][];
+            faults: components["schemas"]["CellFault"][];
         };
         /**
-         * ItemImpactOut
-         * @description What changes in one pot, plate or by-product.
+         * ItemImpact
+         * @description What changes in one preparation or by-product.
          */
-        ItemImpactOut: {
+        ItemImpact: {
             /** Item */
             item: string;
             /** Name */
@@ -3338,7 +3364,7 @@ export interface components {
             /** Kind */
             kind: string;
             /** Flags */
-            flags: components["schemas"]["FlagImpactOut"][];
+            flags: components["schemas"]["FlagImpact"][];
             /** Diets */
             diets: components["schemas"]["DietImpact"][];
         };
@@ -3666,7 +3692,7 @@ export interface components {
             /** Language */
             language: string;
             /** Proposals */
-            proposals: components["schemas"]["ProposalOut"][];
+            proposals: components["schemas"]["FlagProposal"][];
             /** Questions */
             questions: string[];
             /** Claims */
@@ -5350,23 +5376,6 @@ export interface components {
             products: components["schemas"]["ProductPiece"][];
         };
         /**
-         * ProposalOut
-         * @description A level proposed for a flag. `traces`: the words that say may contain beside it.
-         */
-        ProposalOut: {
-            /** Flag */
-            flag: string;
-            /**
-             * Level
-             * @enum {string}
-             */
-            level: "free" | "may_contain" | "unchecked" | "contains";
-            /** Because */
-            because: components["schemas"]["Because"][];
-            /** Traces */
-            traces: components["schemas"]["Because"][];
-        };
-        /**
          * QuestionsOut
          * @description Every open question, by supplier.
          */
@@ -6395,10 +6404,10 @@ export interface components {
             lowers: boolean;
         };
         /**
-         * UnsaidOut
+         * UnsaidFood
          * @description Words that name a food which the item of their line is not, and the flags that it brings.
          */
-        UnsaidOut: {
+        UnsaidFood: {
             /** Text */
             text: string;
             /** Flags */
@@ -11583,7 +11592,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["UnsaidOut"][][];
+                    "application/json": components["schemas"]["UnsaidFood"][][];
                 };
             };
             /** @description What was sent is no JSON, or is nested too deep */

@@ -7,7 +7,7 @@ from pydantic import BaseModel
 from yellow_ladle.core.cards.card_words import words_behind
 from yellow_ladle.core.carrying.paths import Source
 from yellow_ladle.core.carrying.suitability import Verdict
-from yellow_ladle.core.reading.breakdown import PartId, by_flag, by_source
+from yellow_ladle.core.reading.breakdown import Brought, PartId, by_flag, by_source
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.reading.texts import OWN_TOOLS, strained_on, verdict_sentence, way_names
 from yellow_ladle.core.vocabulary.diets import diets
@@ -56,19 +56,11 @@ class CarriedPartOut(BaseModel):
     levels: list[LevelNames]
 
 
-class BroughtOut(BaseModel):
-    """What one source brings at one level."""
-
-    level: LevelWord
-    flags: list[str]
-    names: list[str]
-
-
 class BringerOut(BaseModel):
     """One source with its way, and all that it brings, the surest first."""
 
     way: WayOut
-    brings: list[BroughtOut]
+    brings: list[Brought]
 
 
 class CarriesOut(BaseModel):
@@ -124,10 +116,7 @@ def carries(reading: Reading, item: str) -> CarriesOut:
         bringers=[
             BringerOut(
                 way=_way(reading, bringer.source, [f for b in bringer.brings for f in b.flags]),
-                brings=[
-                    BroughtOut(level=b.level.word, flags=list(b.flags), names=list(b.names))
-                    for b in bringer.brings
-                ],
+                brings=list(bringer.brings),
             )
             for bringer in by_source(reading, item)
         ],

@@ -1,29 +1,10 @@
 """What a change does, as answers tell it."""
 
-from yellow_ladle.api.schemas.answer_forms import Answer, LevelOut
-from yellow_ladle.core.impact.impact import DietImpact, Impact
+from yellow_ladle.api.schemas.answer_forms import Answer
+from yellow_ladle.core.impact.impact import Impact, ItemImpact
 from yellow_ladle.core.impact.numbers import NumberImpact
 
 MAX_NUMBERS = 100
-
-
-class FlagImpactOut(Answer):
-    """One flag before and after."""
-
-    flag: str
-    before: LevelOut
-    after: LevelOut
-    tool_trace: bool
-
-
-class ItemImpactOut(Answer):
-    """What changes in one pot, plate or by-product."""
-
-    item: str
-    name: str
-    kind: str
-    flags: list[FlagImpactOut]
-    diets: list[DietImpact]
 
 
 class ImpactOut(Answer):
@@ -35,7 +16,7 @@ class ImpactOut(Answer):
     sentence: str
     pots: int
     plates: int
-    items: list[ItemImpactOut]
+    items: list[ItemImpact]
     numbers: list[NumberImpact]
 
 
@@ -45,6 +26,6 @@ def impact_out(impact: Impact) -> ImpactOut:
         sentence=impact.sentence(),
         pots=impact.pots,
         plates=impact.plates,
-        items=[ItemImpactOut.model_validate(item) for item in impact.items],
+        items=list(impact.items),
         numbers=list(impact.numbers[:MAX_NUMBERS]),
     )

@@ -14,9 +14,9 @@ from yellow_ladle.api.dependencies import (
     TheTextWorkers,
     preparation_or_missing,
 )
-from yellow_ladle.api.schemas.answer_forms import Answer, Named, PlainOut, named, plain_out
+from yellow_ladle.api.schemas.answer_forms import Named, PlainOut, named, plain_out
 from yellow_ladle.api.uploads import BODY, whole_body
-from yellow_ladle.core.cards.unsaid_words import unsaid_foods
+from yellow_ladle.core.cards.unsaid_words import UnsaidFood, unsaid_foods
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.recipes.recipe import Recipe
 from yellow_ladle.core.recipes.review import Reviewed, ReviewedLine, review
@@ -108,22 +108,14 @@ class LinkedLinesIn(BaseModel):
     lines: Annotated[list[LinkedLineIn], Field(max_length=5_000)]
 
 
-class UnsaidOut(Answer):
-    """Words that name a food which the item of their line is not, and the flags that it brings."""
-
-    text: str
-    flags: tuple[str, ...]
-
-
 @router.post("/recipes/unsaid")
-async def unsaid(wanted: LinkedLinesIn, now: TheBook) -> list[list[UnsaidOut]]:
+async def unsaid(wanted: LinkedLinesIn, now: TheBook) -> list[list[UnsaidFood]]:
     """What lines name besides the items that they are linked to, in the order of the lines."""
     return await run_in_threadpool(_unsaid, wanted.lines, now.reading)
 
 
-def _unsaid(lines: list[LinkedLineIn], reading: Reading) -> list[list[UnsaidOut]]:
-    found = (unsaid_foods(reading, line.words, line.item) for line in lines)
-    return [[UnsaidOut.model_validate(food) for food in foods] for foods in found]
+def _unsaid(lines: list[LinkedLineIn], reading: Reading) -> list[list[UnsaidFood]]:
+    return [[*unsaid_foods(reading, line.words, line.item)] for line in lines]
 
 
 @router.get("/recipes.jsonld", response_class=Response, responses=_answers(JSON_LD))

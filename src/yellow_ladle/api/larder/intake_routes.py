@@ -28,21 +28,6 @@ router = APIRouter(prefix="/intake", tags=["intake"])
 FILE = {"content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}
 
 
-class HeadingOut(BaseModel):
-    """A column's heading, and the field or flag that it was taken for; null where it is none."""
-
-    heading: str
-    field: str | None
-
-
-class CellFaultOut(BaseModel):
-    """What is wrong in one cell. Row 1 is the headings."""
-
-    row: int
-    column: str
-    message: str
-
-
 class TakenOut(BaseModel):
     """One product as it would be recorded; `seen` is the version that it would change."""
 
@@ -54,9 +39,9 @@ class TakenOut(BaseModel):
 class IntakeOut(BaseModel):
     """What a file comes to. Nothing is recorded yet."""
 
-    columns: list[HeadingOut]
+    columns: list[goods_table.Column]
     rows: list[TakenOut]
-    faults: list[CellFaultOut]
+    faults: list[goods_table.CellFault]
 
 
 @router.post("/table", openapi_extra=BODY)
@@ -112,15 +97,12 @@ def _table(content: bytes, now: Now, person: str | None) -> IntakeOut:
         evidence=Evidence("supplier", now.reading.on, person),
     )
     return IntakeOut(
-        columns=[HeadingOut(heading=c.heading, field=c.field) for c in found.columns],
+        columns=list(found.columns),
         rows=[
             TakenOut(row=row, product=as_piece(ProductPiece, made), seen=now.versions.get(made.id))
             for row, made in zip(found.rows, found.products, strict=True)
         ],
-        faults=[
-            CellFaultOut(row=fault.row, column=fault.column, message=fault.message)
-            for fault in found.faults
-        ],
+        faults=list(found.faults),
     )
 
 
@@ -138,7 +120,7 @@ def _sheet(content: bytes, now: Now, person: str | None) -> IntakeOut:
             )
         )
         faults += [
-            CellFaultOut(
+            goods_table.CellFault(
                 row=number, column="allergens", message=f'the code "{code}" is not known here'
             )
             for code in levels_of(good).unknown

@@ -7,10 +7,10 @@ from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
 from yellow_ladle.api.dependencies import TheBook, TheTextWorkers
-from yellow_ladle.api.schemas.answer_forms import Answer, LevelOut, Named, PlainOut, plain_out
+from yellow_ladle.api.schemas.answer_forms import Answer, Named, PlainOut, plain_out
 from yellow_ladle.core.book.fault import BookRefused, Fault, unknown
 from yellow_ladle.core.book.product import Product
-from yellow_ladle.core.labels.label_reading import Because, Listed, TooLong, Word
+from yellow_ladle.core.labels.label_reading import Because, FlagProposal, Listed, TooLong, Word
 from yellow_ladle.core.labels.languages import AUTO
 from yellow_ladle.core.labels.reader import read_label
 from yellow_ladle.core.larder.starting_points import SAY, goods
@@ -36,15 +36,6 @@ class LabelIn(BaseModel):
     language: Annotated[str, Field(max_length=20)] = AUTO
 
 
-class ProposalOut(Answer):
-    """A level proposed for a flag. `traces`: the words that say may contain beside it."""
-
-    flag: str
-    level: LevelOut
-    because: list[Because]
-    traces: list[Because]
-
-
 class ClaimOut(Answer):
     """What the label claims to be free from, or suitable for."""
 
@@ -60,7 +51,7 @@ class LabelOut(Answer):
     """
 
     language: str
-    proposals: list[ProposalOut]
+    proposals: list[FlagProposal]
     questions: list[str]
     claims: list[ClaimOut]
     listed: list[Listed]

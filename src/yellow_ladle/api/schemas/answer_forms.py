@@ -1,23 +1,13 @@
-"""What answers share: core values by their attributes, levels as words, ids with names."""
+"""What answers share: core values as they are, their levels as words; ids with names."""
 
 from collections.abc import Iterable
-from typing import Annotated
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict
+from pydantic import BaseModel, ConfigDict
 
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.larder.plain_food import NotPlain, plain_food
 from yellow_ladle.core.vocabulary.flags import Flag
-from yellow_ladle.core.vocabulary.levels import Level, LevelWord
-
-
-def _word(given: object) -> object:
-    return given.word if isinstance(given, Level) else given
-
-
-LevelOut = Annotated[LevelWord, BeforeValidator(_word)]
-"""A level of the core, told by its word."""
 
 
 class Answer(BaseModel):

@@ -6,7 +6,6 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheBook
-from yellow_ladle.api.schemas.answer_forms import LevelOut
 from yellow_ladle.api.schemas.plan_forms import GoalsPiece
 from yellow_ladle.api.swaps.plan_routes import goals_of
 from yellow_ladle.core.book.need import Strictness
@@ -17,6 +16,7 @@ from yellow_ladle.core.swaps.menu.guest_answer import (
     guest_answers,
     plans_for,
 )
+from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.piece import Id
 
 router = APIRouter(prefix="/guests", tags=["guests"])
@@ -39,7 +39,7 @@ class GuestPlateOut(BaseModel):
     name: str
     course: str
     serving: Serving
-    because: dict[str, LevelOut]
+    because: dict[str, Level]
 
 
 class GuestOut(BaseModel):

@@ -14,7 +14,7 @@ export interface Unsaid {
 /** What the lines of what was pasted name besides the items that they are linked to, and its answers. */
 export class UnsaidWords {
   #recipes: Recipes;
-  #asked = new AsyncState<Schema['UnsaidOut'][][]>({ keeps: true });
+  #asked = new AsyncState<Schema['UnsaidFood'][][]>({ keeps: true });
   error = $state<unknown>(null);
 
   constructor(recipes: Recipes) {

@@ -15,7 +15,7 @@
   type Step = { before: Level; after: Level; flags: string[] };
 
   /** Flags that go the same step from one level to another, told together. */
-  function steps(flags: Schema['FlagImpactOut'][]): [string, Step][] {
+  function steps(flags: Schema['FlagImpact'][]): [string, Step][] {
     const found = new Map<string, Step>();
     for (const { flag, before, after, tool_trace } of flags) {
       const key = `${before} ${after}`;

@@ -3,7 +3,7 @@ import { surest } from '../../../lib/levels';
 import { Photograph } from '../../../ui/pictures/photograph.svelte';
 import type { LabelDraft } from './labelDraft.svelte';
 
-type Proposal = Schema['ProposalOut'];
+type Proposal = Schema['FlagProposal'];
 
 /** A run of the label's text, with the proposals that it led to. */
 export interface Run {
