@@ -18,6 +18,7 @@ from tests.kitchens import (
 from tests.planned import NO_WHEAT, OAT, plan_of
 from yellow_ladle.core.book.book import Preparation, Step
 from yellow_ladle.core.book.product import Product
+from yellow_ladle.core.numbers.thickeners import thickeners
 from yellow_ladle.core.reading.reading import Reading, read
 from yellow_ladle.core.reading.update import applied
 from yellow_ladle.core.swaps.apply.adjustments import adjusted, adjustments
@@ -28,6 +29,7 @@ from yellow_ladle.core.swaps.plans.swap import Swap
 from yellow_ladle.core.swaps.rules.swap_rules import rules_by_id
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.swaps.search.swap_amounts import worked_out
+from yellow_ladle.core.thickening.thickness import kept
 
 
 class Amounts(unittest.TestCase):
@@ -77,6 +79,39 @@ class Amounts(unittest.TestCase):
         entry = line("wine", "liquid", quantity=500)
         found = self.worked("verjuice-for-white-wine", entry, "verjuice", wine, verjuice)
         self.assertEqual(found, (300, "g"))
+
+        # 3 g of acid again: 60 g of vinegar at 5 %
+        vinegar = product("vinegar")
+        found = self.worked("vinegar-for-white-wine", entry, "vinegar", wine, vinegar)
+        self.assertEqual(found, (60, "g"))
+        # where nobody knows how sour one of them is, the rule's ratio serves
+        rule = rules_by_id()["verjuice-for-white-wine"]
+        oil = self.worked("verjuice-for-white-wine", entry, "oil", wine, OIL)
+        self.assertEqual(oil, (round(500 * rule.ratio, 2), "g"))
+
+    def test_a_thickener_by_what_the_pot_leaves_of_both(self) -> None:
+        # 80 g of arrowroot for 40 g of flour, each by the middle of its range
+        known = thickeners()
+        arrowroot, maize = known["arrowroot"], known["maize-starch"]
+        goods = (product("arrowroot"), product("starch", "", "maize-starch"))
+        for minutes, sour in ((0.0, False), (15.0, False), (0.0, True)):
+            entry = line("arrowroot", "thickener", quantity=80, minutes=minutes)
+            acid = (line("vinegar", "acid", quantity=900),) if sour else ()
+            card = pot("sauce", entry, *acid, class_="sauce")
+            before = reading(*goods, product("vinegar"), card)
+            rule = replace(rules_by_id()["maize-slurry-for-flour"], stage=None)
+            found = worked_out(before.balance, card, entry, "starch", rule)
+            flour = 80 / arrowroot.weight * kept(arrowroot, minutes, sour=sour)
+            wanted = flour * maize.weight / kept(maize, minutes, sour=sour)
+            with self.subTest(minutes=minutes, sour=sour):
+                self.assertNotEqual(arrowroot.weight, maize.weight)
+                self.assertAlmostEqual(found.quantity, wanted, delta=0.06)
+            # what goes in at the end is boiled no minute, whatever the old one was
+            last = replace(rule, stage="finish")
+            at_the_end = worked_out(before.balance, card, entry, "starch", last)
+            self.assertAlmostEqual(
+                at_the_end.quantity, flour * maize.weight / kept(maize, 0, sour=sour), delta=0.06
+            )
 
     def test_a_drink_by_its_volume(self) -> None:
         heavy = replace(OAT, density_g_per_ml=1.05)
