@@ -9,7 +9,7 @@ from tests.effort import examples
 from yellow_ladle.core.book.maker import Maker
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.carrying.label_sources import label_sources
-from yellow_ladle.core.carrying.masks import Layout, layout_of
+from yellow_ladle.core.carrying.masks import GRAPE_WINE, Layout, layout_of
 from yellow_ladle.core.vocabulary.diets import ORIGIN, diets
 from yellow_ladle.core.vocabulary.flags import shipped_flags
 from yellow_ladle.core.vocabulary.levels import Level
@@ -58,6 +58,14 @@ class Masks(unittest.TestCase):
                         held = layout().mask({flag: level}, Level.FREE, (kind,))
                         self.assertIn(kind, layout().certified(held))
                         self.assertNotIn(ORIGIN, layout().certified(held))
+
+    def test_what_is_of_grapes_as_wine_is_needs_a_kosher_certificate_and_no_other(self) -> None:
+        wine = layout().mask({}, Level.FREE, grape_wine=True)
+        self.assertEqual({*KINDS} - {*layout().certified(wine)}, {"kosher"})
+        self.assertEqual(layout().levels(wine), {})
+        self.assertEqual(wine & layout().of_marks([(GRAPE_WINE, "kosher")]) != 0, True)
+        held = layout().mask({}, Level.FREE, ("kosher",), grape_wine=True)
+        self.assertIn("kosher", layout().certified(held))
 
     def test_grapes_of_makers_are_each_ones_own(self) -> None:
         wine = Product(

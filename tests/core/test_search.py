@@ -246,6 +246,21 @@ class FittingADiet(unittest.TestCase):
         [other] = asked("soup", *pieces, fit="kosher", limits=butter_stays).plans
         self.assertEqual(swaps(other), {("soup", "lamb-stock", "garden-stock")})
 
+    def test_the_certificate_for_want_of_which_alone_a_line_stands_in_the_way(self) -> None:
+        for told, certificates in (
+            ({"contains": "lamb"}, {"halal"}),
+            ({"may": "lamb"}, {"halal"}),
+            ({"unchecked": "lamb"}, {"halal"}),
+            # of pork no certificate makes anything else
+            ({"contains": "pork"}, {None}),
+            ({"contains": "lamb pork"}, {"halal", None}),
+        ):
+            meat = product("meat", class_="mutton", **told)  # type: ignore[arg-type]
+            plate = pot("plate", line("meat", quantity=900), kind="dish")
+            found = asked("plate", meat, plate, fit="halal")
+            with self.subTest(told=told):
+                self.assertEqual({entry.certificate for entry in found.blocked}, certificates)
+
     def test_traces_that_a_diet_only_shows_are_left_alone(self) -> None:
         rice = product("rice-flour", "", "rice-flour", may="milk")
         mill = pot("soup", line("rice-flour", "thickener"))

@@ -19,6 +19,7 @@ from yellow_ladle.core.reading.reading import read
 from yellow_ladle.core.reading.update import applied
 from yellow_ladle.core.swaps.apply.variant_names import names_by_what_it_is
 from yellow_ladle.core.swaps.plans.goals import Goals
+from yellow_ladle.core.swaps.plans.plan import carried
 from yellow_ladle.core.swaps.search.limits import Limits
 from yellow_ladle.core.swaps.search.proposal import propose
 from yellow_ladle.core.swaps.search.several_items import carried_together, propose_together
@@ -77,6 +78,16 @@ class Together(unittest.TestCase):
             [plan.swaps for plan in alone],
             [plan.swaps for plan in propose(before, "gratin", NO_WHEAT).plans],
         )
+        swaps = propose(before, "gratin", NO_WHEAT).plans[0].swaps
+        one = carried_together(before, ["gratin"], NO_WHEAT, swaps)
+        assert one is not None
+        same = carried(before, "gratin", NO_WHEAT, swaps)
+        assert same is not None
+        self.assertEqual((one.item, one.pots, one.score), ("gratin", same.pots, same.score))
+        both = carried_together(before, ["gratin", "fritters"], NO_WHEAT, swaps)
+        assert both is not None
+        self.assertEqual(set(both.pots), {"white-roux", "bechamel", "gratin", "fritters"})
+        self.assertEqual((both.score.pots, both.score.pans), (4, len(both.pots) - 1))
         for most in (3, 4):
             limits = Limits(most_pots=most)
             plans = propose_together(before, ["gratin", "fritters"], NO_WHEAT, limits=limits).plans
