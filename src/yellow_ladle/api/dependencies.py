@@ -9,6 +9,7 @@ from starlette.concurrency import run_in_threadpool
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.text_workers import TextWorkers
 from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.store.documents import Now
 from yellow_ladle.store.history import Act
@@ -47,6 +48,13 @@ async def _actor(request: Request) -> Act:
 
 
 TheActor = Annotated[Act, Depends(_actor)]
+
+
+def person_or_refused(person: str | None, why: str) -> str:
+    """The person behind a request. Raises BookRefused, with the reason, where nobody is named."""
+    if person is None:
+        raise BookRefused([Fault("person", f"say at the top who you are: {why}")])
+    return person
 
 
 async def _text_workers(request: Request) -> TextWorkers:

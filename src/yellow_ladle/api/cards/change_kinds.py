@@ -10,7 +10,11 @@ from typing import Any, TypeVar
 
 from pydantic import BaseModel
 
-from yellow_ladle.api.dependencies import preparation_or_missing, product_or_missing
+from yellow_ladle.api.dependencies import (
+    person_or_refused,
+    preparation_or_missing,
+    product_or_missing,
+)
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.schemas.change_forms import (
     AdditionChange,
@@ -82,8 +86,10 @@ def makes(
 ) -> Callable[[Callable[[Now, Form], Change]], Callable[[Now, Form], Change]]:
     """Enters a function as what makes the change of a form."""
 
+    signed = makes_signed(form, by_hand=by_hand)
+
     def enter(make: Callable[[Now, Form], Change]) -> Callable[[Now, Form], Change]:
-        CHANGE_KINDS[form] = ChangeKind(form, lambda now, wanted, _: make(now, wanted), by_hand)
+        signed(lambda now, wanted, _person: make(now, wanted))
         return make
 
     return enter
@@ -262,7 +268,8 @@ def _maker_answers(now: Now, wanted: MakerAnswers, person: str | None) -> Change
     for flag in wanted.levels:
         _known_flag(now, flag)
     stated = {flag: Level.of(level) for flag, level in wanted.levels.items()}
-    why = Evidence("supplier", str(now.reading.on), _named(person, "an answer"))
+    who = person_or_refused(person, "an answer wants the person behind it")
+    why = Evidence("supplier", str(now.reading.on), who)
     return Change(
         products=(
             accepted(product=product, maker=wanted.maker or "", stated=stated, why=why, label=""),
@@ -311,17 +318,9 @@ def refused_as(place: str, error: type[ValueError]) -> Iterator[None]:
 
 def _plain(now: Now, product: Product, person: str | None, place: str) -> Product:
     """A product as the plain single food that a person takes it for."""
-    who = _named(person, "free")
+    who = person_or_refused(person, "free wants the person behind it")
     with refused_as(place, NotPlain):
         return as_plain(product, now.reading.book.flags, who, str(now.reading.on))
-
-
-def _named(person: str | None, what: str) -> str:
-    """The person behind a request; refuses one that names nobody."""
-    if person is None:
-        why = f"say at the top who you are: {what} wants the person behind it"
-        raise BookRefused([Fault("person", why)])
-    return person
 
 
 def _evidence(piece: EvidencePiece | None) -> Evidence | None:

@@ -13,12 +13,17 @@ from yellow_ladle.api.cards.carried import (
     declared,
     suits,
 )
-from yellow_ladle.api.dependencies import TheActor, TheBook, TheLedger, preparation_or_missing
+from yellow_ladle.api.dependencies import (
+    TheActor,
+    TheBook,
+    TheLedger,
+    person_or_refused,
+    preparation_or_missing,
+)
 from yellow_ladle.api.kept_answers import TheKeptAnswers
 from yellow_ladle.api.paging import Offset, Page, Size, page
 from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.core.book.book import Preparation, by_product_item, owner_of
-from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.sign_off import SignOff
 from yellow_ladle.core.reading.reading import Reading
 from yellow_ladle.core.vocabulary.levels import LevelWord
@@ -155,10 +160,8 @@ class SignIn(BaseModel):
 def sign_off(id: str, wanted: SignIn, ledger: TheLedger, actor: TheActor) -> SignOffPiece:
     """Signs a pot off as it stands now. A change from above makes that stale, visibly."""
     preparation_or_missing(ledger.now, id)
-    if actor.person is None:
-        why = "say at the top who you are: a pot is signed off by a person"
-        raise BookRefused([Fault("person", why)])
-    return _signed(id, sign(ledger, id, actor.person, wanted.seen))
+    person = person_or_refused(actor.person, "a pot is signed off by a person")
+    return _signed(id, sign(ledger, id, person, wanted.seen))
 
 
 def _signed(preparation: str, made: SignOff) -> SignOffPiece:

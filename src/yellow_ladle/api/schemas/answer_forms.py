@@ -1,4 +1,4 @@
-"""What answers share: core values as they are, their levels as words; ids with names."""
+"""What answers share: ids with names, and values that are read off the core's by attributes."""
 
 from collections.abc import Iterable
 
