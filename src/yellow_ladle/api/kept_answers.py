@@ -30,16 +30,13 @@ class KeptAnswers:
         self._kept: OrderedDict[str, _Kept] = OrderedDict()
         self._making: dict[str, asyncio.Lock] = {}
 
-    async def answer(
-        self, request: Request, now: Now, make: Callable[[], BaseModel], kind: str = ""
-    ) -> Response:
+    async def answer(self, request: Request, now: Now, make: Callable[[], BaseModel]) -> Response:
         """The answer to a request about the book, made anew only after a write or a night.
 
-        `kind` tells apart what else than the book an answer depends on. Of several who ask for the
-        same at once, one makes it and the others wait.
+        Of several who ask for the same at once, one makes it and the others wait.
         """
         state = (now.counter, now.reading.on)
-        address = f"{request.url.path}?{request.url.query} {kind}"
+        address = f"{request.url.path}?{request.url.query}"
         kept = self._kept.get(address)
         if kept is None or kept.state != state:
             making = self._making.setdefault(address, asyncio.Lock())

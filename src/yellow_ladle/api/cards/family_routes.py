@@ -84,7 +84,7 @@ class GridOut(BaseModel):
 @router.get("/family/grid", response_model=GridOut)
 async def grid(request: Request, now: TheBook, kept: TheKeptAnswers) -> Response:
     """Every pot that is offered against the groups that must be declared, plates first."""
-    return await kept.answer(request, now, lambda: _grid(now), "grid")
+    return await kept.answer(request, now, lambda: _grid(now))
 
 
 def _grid(now: Now) -> GridOut:
