@@ -148,7 +148,7 @@ def entries(
     wanted = select(HistoryRow).order_by(HistoryRow.id.desc()).limit(most)
     if items is not None:
         wanted = wanted.where(HistoryRow.item.in_(items), HistoryRow.kind.in_(kinds))
-    return [_entry(row) for row in session.scalars(wanted)]
+    return [entry_of(row) for row in session.scalars(wanted)]
 
 
 def as_of(session: Session, now: Book, at: str, kinds: Sequence[Kind] = KINDS) -> Book:
@@ -163,7 +163,7 @@ def as_of(session: Session, now: Book, at: str, kinds: Sequence[Kind] = KINDS) -
             whole = parse_book(str((row.before or {})["book"]).encode())
             book = replace(whole, kitchen=now.kitchen)
         elif row.kind != KITCHEN.name:
-            book = applied(book, restored(_entry(row), kinds))
+            book = applied(book, restored(entry_of(row), kinds))
     return book
 
 
@@ -183,7 +183,8 @@ def restored(entry: Entry, kinds: Sequence[Kind] = KINDS) -> Change:
     return Change(documents=(Document(kind, entry.item, value),))
 
 
-def _entry(row: HistoryRow) -> Entry:
+def entry_of(row: HistoryRow) -> Entry:
+    """The entry that a row of the history holds."""
     return Entry(
         id=row.id,
         at=row.at,

@@ -32,6 +32,7 @@ from yellow_ladle.store.history import (
     append,
     as_of,
     entries,
+    entry_of,
     replaced,
     restored,
     snapshot,
@@ -77,7 +78,7 @@ class Ledger(Transactions):
     def preview(self, change: Change) -> Impact:
         """What a change would do. Raises BookRefused where it cannot stand."""
         before = self.now.reading
-        change = completed(before.book, self._with_what_goes(before.book, change))
+        change = self._completed(before.book, change)
         refuse_unsound(before.book, change)
         return impact_of(before, change)[1]
 
@@ -99,8 +100,7 @@ class Ledger(Transactions):
         with self.writing() as writing:
             session, before, version = writing.session, writing.before, writing.version
             refuse_stale(before, change, seen)
-            change = self._with_what_goes(before.reading.book, change)
-            change = completed(before.reading.book, change)
+            change = self._completed(before.reading.book, change)
             refuse_unsound(before.reading.book, change)
             after, impact = impact_of(before.reading, change)
             told = summary.told(before.reading, after, change)
@@ -122,8 +122,8 @@ class Ledger(Transactions):
             self._outdate_sign_offs(writing, reached, why)
         return Recorded(writing.before, writing.after, impact)
 
-    def _with_what_goes(self, book: Book, change: Change) -> Change:
-        """A change with the documents that go with what it removes."""
+    def _completed(self, book: Book, change: Change) -> Change:
+        """A change with what its documents bring, and those that go with what it removes."""
         going = tuple(
             Document(kind, id, None)
             for kind in self.kinds
@@ -131,7 +131,7 @@ class Ledger(Transactions):
             for id in change.removed
             if id in kind.held(book)
         )
-        return replace(change, documents=(*change.documents, *going)) if going else change
+        return completed(book, replace(change, documents=(*change.documents, *going)))
 
     def _outdate_sign_offs(self, writing: Writing, reached: Collection[str], why: str) -> None:
         """Makes the sign-offs of some preparations stale; those of removed ones go."""
@@ -174,12 +174,11 @@ class Ledger(Transactions):
             if row.item and self._content(row.kind, row.item) != row.after:
                 why = f"{row.told}: it was changed again since; undo the later change first"
                 raise BookRefused([Fault(row.item, why)])
-            [found] = [found for found in entries(session, None, -1) if found.id == entry]
-            change = restored(found, self.kinds)
-            if found.after is None:
-                change = replace(
-                    change, documents=(*change.documents, *self._gone_with(session, found))
-                )
+            taken_back = entry_of(row)
+            change = restored(taken_back, self.kinds)
+            if row.after is None:
+                gone = self._gone_with(session, taken_back)
+                change = replace(change, documents=(*change.documents, *gone))
         return change
 
     def _gone_with(self, session: Session, removal: Entry) -> Iterator[Document]:
