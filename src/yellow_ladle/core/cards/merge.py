@@ -29,46 +29,24 @@ def merged(base: Preparation, mine: Preparation, theirs: Preparation) -> Merge:
     card = merged_fields(
         was=base, here=mine, there=theirs, of="the card", conflicts=conflicts, apart=_APART
     )
-    lines = _list(
-        base=base.lines,
-        mine=mine.lines,
-        theirs=theirs.lines,
-        ident=lambda line: line.item,
-        what="the line",
-        conflicts=conflicts,
-    )
-    method = _list(
-        base=base.method,
-        mine=mine.method,
-        theirs=theirs.method,
-        ident=lambda step: step.text,
-        what="the step",
-        conflicts=conflicts,
-    )
-    parts = _list(
-        base=_placed(base, lines),
-        mine=_placed(mine, lines),
-        theirs=_placed(theirs, lines),
-        ident=lambda part: part.id,
-        what="the by-product",
-        conflicts=conflicts,
-    )
-    ways = _list(
-        base=base.ways,
-        mine=mine.ways,
-        theirs=theirs.ways,
-        ident=lambda way: way.name,
-        what="the way",
-        conflicts=conflicts,
-    )
-    batches = _list(
-        base=base.batches,
-        mine=mine.batches,
-        theirs=theirs.batches,
-        ident=shown,
-        what="the batch",
-        conflicts=conflicts,
-    )
+
+    def together(
+        entries: Callable[[Preparation], Sequence[Entry]], ident: Callable[[Entry], str], what: str
+    ) -> tuple[Entry, ...]:
+        return _list(
+            base=entries(base),
+            mine=entries(mine),
+            theirs=entries(theirs),
+            ident=ident,
+            what=what,
+            conflicts=conflicts,
+        )
+
+    lines = together(lambda card: card.lines, lambda line: line.item, "the line")
+    method = together(lambda card: card.method, lambda step: step.text, "the step")
+    parts = together(lambda card: _placed(card, lines), lambda part: part.id, "the by-product")
+    ways = together(lambda card: card.ways, lambda way: way.name, "the way")
+    batches = together(lambda card: card.batches, shown, "the batch")
     stated = merged_statements(base.statements, mine.statements, theirs.statements, conflicts)
     return Merge(
         replace(

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
+from functools import partial
 
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.book.inherent_flags import inherent_flags
@@ -145,42 +146,27 @@ def _against_class(
 ) -> Iterator[Contradiction]:
     """The flags that a label says free of and that such a product is, or usually has."""
     by_class = inherent_flags(product)
-    against = "class" if by_class.recorded else "name"
+    free_against = partial(
+        Contradiction,
+        product=product.id,
+        by=source.by,
+        level=Level.FREE,
+        against="class" if by_class.recorded else "name",
+    )
     silent_free = source.otherwise is Level.FREE
     for flag in sorted((by_class.inherent & book.flag_ids) - measured):
         if flag in source.statements:
             if source.statements[flag] is Level.FREE:
-                yield Contradiction(
-                    product=product.id,
-                    by=source.by,
-                    flag=flag,
-                    level=Level.FREE,
-                    reads=Level.UNCHECKED,
-                    against=against,
-                )
+                yield free_against(flag=flag, reads=Level.UNCHECKED)
         elif silent_free:
-            yield Contradiction(
-                product=product.id,
-                by=source.by,
-                flag=flag,
-                level=Level.FREE,
-                reads=Level.CONTAINS,
-                against=against,
-            )
+            yield free_against(flag=flag, reads=Level.CONTAINS)
     rest = source.evidence.get("otherwise")
     if not silent_free or rest is None or rest.kind != PLAIN_FOOD:
         return
     spoken_of = {flag for entry in _additions(product) for flag in entry.statements}
     spoken_of |= {*source.statements, *measured, *by_class.inherent}
     for flag in sorted((by_class.usual & book.flag_ids) - spoken_of):
-        yield Contradiction(
-            product=product.id,
-            by=source.by,
-            flag=flag,
-            level=Level.FREE,
-            reads=Level.UNCHECKED,
-            against=against,
-        )
+        yield free_against(flag=flag, reads=Level.UNCHECKED)
 
 
 def _additions(product: Product) -> tuple[Addition, ...]:

@@ -115,13 +115,18 @@ def _salt(
     after = max(grams - more, 0.0)
     word = "more" if more > 0 else "less"
     why = f"what is new in it brings {abs(more):.2g} g {word} salt by itself"
-    quantity = round(line.quantity * after / grams, _ROUNDED)
+    return _changed(preparation, index, line.quantity * after / grams, why)
+
+
+def _changed(preparation: Preparation, index: int, quantity: float, why: str) -> Adjustment:
+    """A line by another quantity, rounded."""
+    line = preparation.lines[index]
     return Adjustment(
         in_=preparation.id,
         line=index,
         item=line.item,
         before=line.quantity,
-        after=quantity,
+        after=round(quantity, _ROUNDED),
         unit=line.unit,
         why=why,
     )
@@ -145,17 +150,8 @@ def _liquid(before: Reading, plan: Plan, preparation: Preparation) -> Adjustment
         line = preparation.lines[index]
         grams = balance.line_grams(line)
         if line.role == "liquid" and line.item not in swapped and grams:
-            quantity = round(line.quantity * (grams + gone) / grams, _ROUNDED)
             why = f"makes up for {gone:.3g} g of liquid that is missing"
-            return Adjustment(
-                in_=preparation.id,
-                line=index,
-                item=line.item,
-                before=line.quantity,
-                after=quantity,
-                unit=line.unit,
-                why=why,
-            )
+            return _changed(preparation, index, line.quantity * (grams + gone) / grams, why)
     return None
 
 

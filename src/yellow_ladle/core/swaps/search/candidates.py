@@ -162,15 +162,7 @@ class Proposer:
         """The small pots that the kitchen has made from this one before."""
         for item in self.reading.variants.get(line.item, ()):
             if self._allowed(item, line):
-                swap = Swap(
-                    in_=preparation.id,
-                    line=index,
-                    from_=line.item,
-                    to=item,
-                    quantity=line.quantity,
-                    unit=line.unit,
-                    rule=THERE_IS,
-                )
+                swap = _as_much(preparation, index, item, THERE_IS)
                 yield Offer(swap, cost=self.prices.of_line(item, self.balance.line_grams(line)))
 
     def _of_its_kind(self, preparation: Preparation, index: int, line: Line) -> Iterator[Offer]:
@@ -188,15 +180,7 @@ class Proposer:
                 continue
             if is_dark(pot) != is_dark(book.preparations[item]):
                 continue
-            swap = Swap(
-                in_=preparation.id,
-                line=index,
-                from_=line.item,
-                to=item,
-                quantity=line.quantity,
-                unit=line.unit,
-                rule=OF_ITS_KIND,
-            )
+            swap = _as_much(preparation, index, item, OF_ITS_KIND)
             cost = self.prices.of_line(item, self.balance.line_grams(line))
             lost = NEVER_COOKED_HERE if item in self.bases else A_LITTLE_OTHER
             yield Offer(swap, lost, cost, BROUGHT)
@@ -364,6 +348,20 @@ def _swap(
         drops=rule.drops,
         minutes=rule.minutes,
         voids=rule.voids,
+    )
+
+
+def _as_much(preparation: Preparation, index: int, item: str, rule: str) -> Swap:
+    """A swap of a line's item for as much of another."""
+    line = preparation.lines[index]
+    return Swap(
+        in_=preparation.id,
+        line=index,
+        from_=line.item,
+        to=item,
+        quantity=line.quantity,
+        unit=line.unit,
+        rule=rule,
     )
 
 
