@@ -13,8 +13,7 @@ from yellow_ladle.core.book.product import PLAIN_FOOD, Product
 from yellow_ladle.core.vocabulary.classes import UNSAID, of_twin
 from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.core.vocabulary.toml import section, words
-from yellow_ladle.core.words.class_lexicon import table_of_classes
+from yellow_ladle.core.vocabulary.toml import section, table, words
 from yellow_ladle.core.words.class_names import class_of_name
 from yellow_ladle.core.words.stems import STEMS, folded, split
 
@@ -94,18 +93,18 @@ def is_treated(name: str) -> bool:
 @cache
 def one_food_classes() -> frozenset[str]:
     """The classes of goods that are one food, as it grows, swims or walks."""
-    return frozenset(words(section(table_of_classes()["one_food"])["classes"]))
+    return frozenset(words(section(table("classes")["one_food"])["classes"]))
 
 
 @cache
 def _treated() -> frozenset[str]:
-    said = words(section(table_of_classes()["one_food"])["treated"])
+    said = words(section(table("classes")["one_food"])["treated"])
     return frozenset(stem(word) for word in said for stem in STEMS.values())
 
 
 @cache
 def _compound_ends() -> tuple[str, ...]:
-    said = words(section(table_of_classes()["one_food"])["treated"])
+    said = words(section(table("classes")["one_food"])["treated"])
     return tuple(word for word in said if len(word) >= MIN_COMPOUND_END)
 
 

@@ -4,7 +4,7 @@ import re
 from collections.abc import Iterable
 from functools import cache, lru_cache
 
-from yellow_ladle.core.vocabulary.toml import Table, number, rows, section, table, words
+from yellow_ladle.core.vocabulary.toml import number, rows, section, table, words
 from yellow_ladle.core.words.likeness import nearest
 
 MIN_HEAD, NEAR_HEAD = 5, 0.86
@@ -14,13 +14,13 @@ MIN_HEAD, NEAR_HEAD = 5, 0.86
 @cache
 def heads(what: str) -> frozenset[str]:
     """The headings of one part of a recipe: `ingredients`, `method` or `notes`."""
-    return frozenset(words(section(_data()["heads"])[what]))
+    return frozenset(words(section(table("recipe_words")["heads"])[what]))
 
 
 @cache
 def listed(part: str, what: str) -> tuple[str, ...]:
     """Words of one kind, the longest first, so that the first that fits says most."""
-    return tuple(sorted(words(section(_data()[part])[what]), key=len, reverse=True))
+    return tuple(sorted(words(section(table("recipe_words")[part])[what]), key=len, reverse=True))
 
 
 @cache
@@ -34,14 +34,14 @@ def phrases() -> tuple[tuple[re.Pattern[str], float], ...]:
     """Times that are told in words, with their minutes."""
     return tuple(
         (re.compile(rf"(?<!\w)(?:{_any_of(words(row['words']))})", re.I), number(row["minutes"]))
-        for row in rows(_data()["phrase"])
+        for row in rows(table("recipe_words")["phrase"])
     )
 
 
 @cache
 def named(part: str) -> tuple[tuple[str, tuple[str, ...]], ...]:
     """The words of `kinds` or `heats`, each with what says it, in the order of the table."""
-    return tuple((key, words(value)) for key, value in section(_data()[part]).items())
+    return tuple((key, words(value)) for key, value in section(table("recipe_words")[part]).items())
 
 
 @lru_cache(maxsize=4096)
@@ -59,8 +59,3 @@ def _any_of(found: Iterable[str]) -> str:
         re.escape(word) + (r"(?!\w)" if word[-1].isalnum() else "")
         for word in sorted(found, key=len, reverse=True)
     )
-
-
-@cache
-def _data() -> Table:
-    return table("recipe_words")

@@ -86,8 +86,8 @@ def _grouped(value: object, kind: object) -> object:
 
 
 def _is_list(kind: object) -> bool:
-    return get_origin(kind) in (tuple, frozenset) and (
-        get_origin(kind) is frozenset or get_args(kind)[1:] == (...,)
+    return get_origin(kind) is frozenset or (
+        get_origin(kind) is tuple and get_args(kind)[1:] == (...,)
     )
 
 

@@ -2,6 +2,7 @@
 
 import tomllib
 from datetime import date
+from functools import cache
 from importlib.resources import files
 from typing import TypeAlias
 
@@ -9,8 +10,9 @@ Value: TypeAlias = "str | int | float | bool | date | list[Value] | dict[str, Va
 Table: TypeAlias = dict[str, Value]
 
 
+@cache
 def table(name: str) -> Table:
-    """The content of `core/data/<name>.toml`."""
+    """The content of `core/data/<name>.toml`, read once. Nobody changes it."""
     return tomllib.loads(
         files("yellow_ladle.core").joinpath(f"data/{name}.toml").read_text("utf-8")
     )

@@ -104,13 +104,6 @@ def fillers() -> frozenset[str]:
     return frozenset(words(rules_of_names()["fillers"]))
 
 
-@cache
 def rules_of_names() -> Table:
     """What is said of names in general: words of no weight, families, sorts."""
-    return section(table_of_classes()["names"])
-
-
-@cache
-def table_of_classes() -> Table:
-    """The table of classes, read once."""
-    return table("classes")
+    return section(table("classes")["names"])

@@ -13,14 +13,13 @@ from dataclasses import dataclass
 from functools import cache, lru_cache
 
 from yellow_ladle.core.vocabulary.classes import usual_of
-from yellow_ladle.core.vocabulary.toml import section, words
+from yellow_ladle.core.vocabulary.toml import section, table, words
 from yellow_ladle.core.words.class_lexicon import (
     OTHER,
     Language,
     languages,
     rules_of_names,
     single_words,
-    table_of_classes,
 )
 from yellow_ladle.core.words.class_phrases import (
     NameWord,
@@ -147,7 +146,7 @@ def _without(guess: ClassGuess, category: str) -> ClassGuess:
     """What something is whose name denies a thing that it usually has."""
     if guess.class_ is None:
         return guess
-    row = section(section(table_of_classes()["free_from"])[category])
+    row = section(section(table("classes")["free_from"])[category])
     made = section(row.get("is")).get(guess.class_)
     if made is not None:
         return ClassGuess(str(made), guess.certain, guess.others)
@@ -235,7 +234,7 @@ def _is_beside(hit: PhraseHit, head: PhraseHit, lead: list[NameWord]) -> bool:
 
 def _treated(class_: str, lead: list[NameWord]) -> str:
     """What a thing is once it is dried or smoked, where that is a class of its own."""
-    for value in section(table_of_classes()["treated"]).values():
+    for value in section(table("classes")["treated"]).values():
         row = section(value)
         if class_ in section(row["is"]) and any(word.text in words(row["words"]) for word in lead):
             return str(section(row["is"])[class_])
@@ -258,7 +257,7 @@ def _misspelt(name: str) -> ClassGuess:
 def _denials() -> Mapping[str, list[re.Pattern[str]]]:
     """The words by which a name denies something, as they may be written, the longest first."""
     found = {}
-    for category, value in section(table_of_classes()["free_from"]).items():
+    for category, value in section(table("classes")["free_from"]).items():
         said = sorted(words(section(value)["words"]), key=len, reverse=True)
         found[category] = [
             re.compile(r"(?i)(?<!\w)" + word.replace(" ", r"[\s-]+") + r"(?!\w)") for word in said

@@ -16,7 +16,7 @@ from yellow_ladle.core.book.proposed_class import class_of
 from yellow_ladle.core.numbers.balance import Balance
 from yellow_ladle.core.thickening.thickness import holds_milk, is_sour
 from yellow_ladle.core.vocabulary.classes import expanded
-from yellow_ladle.core.vocabulary.toml import Table, number, section, table, words
+from yellow_ladle.core.vocabulary.toml import number, section, table, words
 
 Condition: TypeAlias = Literal[
     "boiled",
@@ -80,7 +80,7 @@ def conditions(
         holding.add("milk")
     if preparation.colour == "clear":
         holding.add("clear")
-    if preparation.colour in words(table_of_structures()["pale"]):
+    if preparation.colour in words(table("structures")["pale"]):
         holding.add("pale")
     if preparation.kind == "roux":
         holding.add("roux")
@@ -126,7 +126,7 @@ def line_conditions(balance: Balance, preparation: Preparation, index: int) -> f
 
 def is_dark(preparation: Preparation) -> bool:
     """Whether a preparation is of a colour that a pale one cannot take."""
-    return preparation.colour in words(table_of_structures()["dark"])
+    return preparation.colour in words(table("structures")["dark"])
 
 
 def stock_goods() -> frozenset[str]:
@@ -216,7 +216,7 @@ def _simmers(
     seen: frozenset[str],
 ) -> bool:
     """Whether a preparation simmers long, by itself or in one that it is cooked in."""
-    stems = words(section(table_of_structures()["words"])["boiled"])
+    stems = words(section(table("structures")["words"])["boiled"])
     for step in preparation.method:
         text = step.text.lower()
         minutes = _minutes_in(text) if step.minutes is None else step.minutes
@@ -246,7 +246,7 @@ def _simmered_in_users(
 
 def _minutes_in(text: str) -> float:
     """The longest time that a text tells in minutes; an hour where it only speaks of hours."""
-    if any(word in text for word in words(table_of_structures()["long_words"])):
+    if any(word in text for word in words(table("structures")["long_words"])):
         return 60.0
     numbers = (number_at(text, begins.start()) for begins in _WORD_BEGINS.finditer(text))
     minutes = (n.value for n in numbers if n is not None and _MINUTES.match(text, n.end))
@@ -254,21 +254,15 @@ def _minutes_in(text: str) -> float:
 
 
 def _says(preparation: Preparation, word: str) -> bool:
-    stems = words(section(table_of_structures()["words"])[word])
+    stems = words(section(table("structures")["words"])[word])
     return any(stem in step.text.lower() for step in preparation.method for stem in stems)
 
 
 @cache
 def _classes(key: str) -> frozenset[str]:
-    return frozenset(expanded(words(table_of_structures()[key])))
+    return frozenset(expanded(words(table("structures")[key])))
 
 
 @cache
 def _limit(key: str) -> float:
-    return number(table_of_structures()[key])
-
-
-@cache
-def table_of_structures() -> Table:
-    """The table of structures, read once."""
-    return table("structures")
+    return number(table("structures")[key])
