@@ -4,6 +4,7 @@ import re
 import unittest
 from collections.abc import Iterator
 from pathlib import Path, PurePosixPath
+from posixpath import normpath
 
 CLIENT = Path(__file__).resolve().parents[2] / "web/src"
 IMPORT = re.compile(r"(?:from |import\()'(\.[^']*)'")
@@ -19,17 +20,7 @@ def imports() -> Iterator[tuple[PurePosixPath, PurePosixPath]]:
             continue
         here = PurePosixPath(path.relative_to(CLIENT).as_posix())
         for wanted in IMPORT.findall(path.read_text("utf-8")):
-            yield here, _joined(here.parent, wanted)
-
-
-def _joined(folder: PurePosixPath, wanted: str) -> PurePosixPath:
-    parts = list(folder.parts)
-    for part in PurePosixPath(wanted).parts:
-        if part == "..":
-            parts.pop()
-        else:
-            parts.append(part)
-    return PurePosixPath(*parts)
+            yield here, PurePosixPath(normpath(here.parent / wanted))
 
 
 class Rooms(unittest.TestCase):
