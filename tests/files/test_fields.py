@@ -82,6 +82,7 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
             "ways": (RecipeVersion("cold"),),
             "retired": "2026-11-20",
             **{"not_in_it": ("egg",), "keeps": Keeps(3.0), "course": "main", "made_here": False},
+            "section": "sauce",
         },
     },
     Evidence: {"kind": "supplier", "date": "2026-11-02", "person": "CD"},
@@ -114,10 +115,12 @@ OTHER: Mapping[type, Mapping[str, Any]] = {
         **{"people": (Person("AB", "Ann"),), "measures": (Measure("scoop", 60.0, "ml"),)},
         **{"weigh_to_g": 5.0, "measure_to_ml": 10.0, "so2_by_amount": True},
         **{"swap_order": ("cost", "pots", "fidelity", "swaps", "adds")},
+        "time_zone": "Europe/London",
     },
     Person: {"initials": "CD", "name": "Cid"},
     Measure: {"name": "tub", "quantity": 2.0, "unit": "l"},
-    Tool: {"name": "Sieve", "dedicated": True, "always_shared": True, "id": "s-1"},
+    Tool: {"name": "Sieve", "dedicated": True, "always_shared": True, "id": "s-1"}
+    | {"absorbs": True},
     Need: {"id": "n-2", "guest": "Two", "clear": ("milk",), "fit": ("vegan",)}
     | {"strictness": "taste"},
     SignOff: {"person": "CD", "date": "2026-11-02", "stale_since": "2026-11-03", "stale_by": "x"},

@@ -2711,6 +2711,11 @@ export interface components {
              * @default true
              */
             made_here: boolean;
+            /**
+             * Section
+             * @default
+             */
+            section: string;
         };
         /**
          * DrawnOut
@@ -3491,6 +3496,8 @@ export interface components {
              *     ]
              */
             swap_order: ("swaps" | "fidelity" | "adds" | "pots" | "cost")[];
+            /** Time Zone */
+            time_zone?: string | null;
             /** Seen */
             seen: number;
         };
@@ -3553,6 +3560,8 @@ export interface components {
              *     ]
              */
             swap_order: ("swaps" | "fidelity" | "adds" | "pots" | "cost")[];
+            /** Time Zone */
+            time_zone?: string | null;
             /** Version */
             version: number;
             /** Made Up */
@@ -3609,7 +3618,8 @@ export interface components {
          *     After `second_look_days` a statement wants a second look. `spoons` says what a bare cup or spoon
          *     holds; scaled amounts are rounded to `weigh_to_g` and `measure_to_ml`. With `so2_by_amount` a
          *     well-known amount of sulphites under the regime's line leaves the declaration. Plans of swaps
-         *     are ranked in `swap_order`; what it does not name comes last.
+         *     are ranked in `swap_order`; what it does not name comes last. `time_zone` is an IANA name, null
+         *     for that of the machine.
          */
         KitchenPiece: {
             /** Name */
@@ -3663,6 +3673,8 @@ export interface components {
              *     ]
              */
             swap_order: ("swaps" | "fidelity" | "adds" | "pots" | "cost")[];
+            /** Time Zone */
+            time_zone?: string | null;
         };
         /**
          * LabelIn
@@ -5043,6 +5055,7 @@ export interface components {
          *     counts, `ways` hold the others. A `retired` one (ISO date) is not offered any more. `not_in_it`
          *     are words of its texts that somebody has said are not in it. A dish may have a `course`.
          *     `made_here` is false on a card that came with the program until somebody has cooked it.
+         *     `section` is where in the kitchen it is made.
          */
         PreparationPiece: {
             /** Id */
@@ -5132,6 +5145,11 @@ export interface components {
              * @default true
              */
             made_here: boolean;
+            /**
+             * Section
+             * @default
+             */
+            section: string;
         };
         /**
          * PreviewIn
@@ -6312,6 +6330,8 @@ export interface components {
         /**
          * ToolPiece
          * @description A tool that pots go through. A dedicated one leaves no traces.
+         *
+         *     One that absorbs, such as the oil of a fryer, is cleared by no wash.
          */
         ToolPiece: {
             /** Name */
@@ -6331,6 +6351,11 @@ export interface components {
              * @default
              */
             id: string;
+            /**
+             * Absorbs
+             * @default false
+             */
+            absorbs: boolean;
         };
         /**
          * ToolUseOut

@@ -24,6 +24,7 @@
         name: kitchen.name,
         regime: kitchen.regime,
         days: kitchen.second_look_days,
+        zone: kitchen.time_zone ?? '',
         people: kitchen.people.map((person) => ({ ...person })),
         own: {
           measures: kitchen.measures.map((measure) => ({ ...measure })),
@@ -48,6 +49,7 @@
       name: fields.name.trim(),
       regime: fields.regime,
       second_look_days: days,
+      time_zone: fields.zone.trim() || null,
       people: people.filter((person) => person.initials.trim() && person.name.trim()),
       ...own,
       swap_order: order,
@@ -87,6 +89,15 @@
     </p>
     <Field label="Re-read labels after, days" class="w-72">
       <input class="field amount" type="number" min="1" max="3650" bind:value={form.fields.days} />
+    </Field>
+    <Field label="Time zone; empty for that of this machine" class="w-72">
+      <input
+        class="field"
+        maxlength="80"
+        autocomplete="off"
+        placeholder="Europe/London"
+        bind:value={form.fields.zone}
+      />
     </Field>
     <fieldset>
       <legend class="text-soft">People, by their initials</legend>

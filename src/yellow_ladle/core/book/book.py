@@ -144,7 +144,7 @@ class Preparation:
     card shows and that counts; `ways` hold the others. `retired` is the day (ISO date) from which
     it is not offered any more. `not_in_it` are words of its texts that somebody has said are not in
     it. `course` is where a dish stands on a menu; `made_here` is false until somebody has cooked a
-    card that came with the program.
+    card that came with the program; `section` is where in the kitchen it is made.
     """
 
     id: str
@@ -172,6 +172,7 @@ class Preparation:
     keeps: Keeps | None = None
     course: str | None = None
     made_here: bool = field(default=True, metadata=called("made here already"))
+    section: str = ""
 
     @property
     def tools(self) -> tuple[str, ...]:
@@ -216,7 +217,8 @@ class Kitchen:
     where somebody states, signs or records. `measures` are its own (its ladle, its scoop), `spoons`
     says what a bare cup or spoon holds. Scaled amounts are rounded to `weigh_to_g` and
     `measure_to_ml`. With `so2_by_amount` a well-known amount of sulphites under the regime's line
-    leaves the declaration. Plans are ranked in `swap_order`.
+    leaves the declaration. Plans are ranked in `swap_order`. `time_zone` is an IANA name; None is
+    that of the machine.
     """
 
     name: str
@@ -229,6 +231,7 @@ class Kitchen:
     measure_to_ml: float = 5
     so2_by_amount: bool = False
     swap_order: tuple[Criterion, ...] = CRITERIA
+    time_zone: str | None = None
 
 
 @dataclass(frozen=True)

@@ -15,12 +15,14 @@ class Tool:
     `dedicated`: kept for one thing, so that it leaves no traces.
     `always_shared`: the kitchen takes it that every pot which goes through it leaves traces in the
     others, whatever the day; then the reading of the book counts it.
+    `absorbs`: no wash clears it of what went through, as the oil of a fryer or a wooden board.
     """
 
     name: str
     dedicated: bool = False
     always_shared: bool = False
     id: str = ""
+    absorbs: bool = False
 
     @property
     def slug(self) -> str:

@@ -26,6 +26,7 @@ from yellow_ladle.files.book.piece import (
     Positive,
     Short,
     Text,
+    TimeZone,
     UsedId,
     Word,
 )
@@ -63,7 +64,8 @@ class KitchenPiece(Piece):
     After `second_look_days` a statement wants a second look. `spoons` says what a bare cup or spoon
     holds; scaled amounts are rounded to `weigh_to_g` and `measure_to_ml`. With `so2_by_amount` a
     well-known amount of sulphites under the regime's line leaves the declaration. Plans of swaps
-    are ranked in `swap_order`; what it does not name comes last.
+    are ranked in `swap_order`; what it does not name comes last. `time_zone` is an IANA name, null
+    for that of the machine.
     """
 
     name: Name
@@ -76,6 +78,7 @@ class KitchenPiece(Piece):
     measure_to_ml: Positive = 5
     so2_by_amount: bool = False
     swap_order: Annotated[list[Criterion], Field(max_length=5)] = list(CRITERIA)
+    time_zone: TimeZone | None = None
 
 
 class FlagPiece(Piece):
@@ -281,6 +284,7 @@ class PreparationPiece(Piece):
     counts, `ways` hold the others. A `retired` one (ISO date) is not offered any more. `not_in_it`
     are words of its texts that somebody has said are not in it. A dish may have a `course`.
     `made_here` is false on a card that came with the program until somebody has cooked it.
+    `section` is where in the kitchen it is made.
     """
 
     id: Id
@@ -308,15 +312,20 @@ class PreparationPiece(Piece):
     keeps: KeepsPiece | None = None
     course: Short | None = None
     made_here: bool = True
+    section: Short = ""
 
 
 class ToolPiece(Piece):
-    """A tool that pots go through. A dedicated one leaves no traces."""
+    """A tool that pots go through. A dedicated one leaves no traces.
+
+    One that absorbs, such as the oil of a fryer, is cleared by no wash.
+    """
 
     name: Name
     dedicated: bool = False
     always_shared: bool = False
     id: Annotated[str, Field(pattern=r"^([a-z0-9][a-z0-9-]*)?$", max_length=200)] = ""
+    absorbs: bool = False
 
 
 class NeedPiece(Piece):

@@ -68,6 +68,13 @@
           onchange({ ...tool, always_shared: event.currentTarget.checked }, entry.version)}
         >we share this one always</Check
       >
+      <Check
+        checked={tool.absorbs}
+        disabled={tool.dedicated}
+        onchange={(event) =>
+          onchange({ ...tool, absorbs: event.currentTarget.checked }, entry.version)}
+        >no wash clears it</Check
+      >
     </div>
     <p>
       {entry.inside.length > 0

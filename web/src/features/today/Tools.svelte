@@ -25,7 +25,8 @@
   const change = (tool: Tool, seen: number | null) => keeping.send({ tool, seen });
 
   async function add() {
-    const tool = { name: form.fields.name.trim(), dedicated: false, always_shared: false, id: '' };
+    const plain = { dedicated: false, always_shared: false, absorbs: false };
+    const tool = { name: form.fields.name.trim(), id: '', ...plain };
     if (await keeping.send({ tool, seen: null })) form.clear();
   }
 </script>

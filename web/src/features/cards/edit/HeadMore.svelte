@@ -64,6 +64,9 @@
       oninput={(event) => (piece.portions = event.currentTarget.valueAsNumber || null)}
     />
   </Field>
+  <Field label="Section where it is made">
+    <input class="field" maxlength="80" autocomplete="off" bind:value={piece.section} />
+  </Field>
   {#if piece.kind === 'dish'}
     <Field label="Course on the menu">
       <input

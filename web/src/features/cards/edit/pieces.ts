@@ -18,7 +18,8 @@ export const EMPTY: Piece = {
   way: '',
   ways: [],
   not_in_it: [],
-  made_here: true
+  made_here: true,
+  section: ''
 };
 
 /** By-products after their card's lines were moved: `places` gives each line's new index by its old
