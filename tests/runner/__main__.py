@@ -13,7 +13,7 @@ from tests.runner.checks import BIN, CHECKS, CORE_COVERAGE, COVERAGE
 from tests.runner.lanes import Lanes, Suite
 from tests.runner.outcome import ROOT, Outcome, Remembered
 
-SUITES = ("browser", "files", "store", "api", "labels", "recipes", "core")
+SUITES = ("browser", "files", "store", "api", "labels", "recipes", "production", "core")
 SLOWEST = 10
 
 
@@ -65,7 +65,7 @@ def arguments() -> argparse.Namespace:
     return parser.parse_args()
 
 
-MEASURED = ("core", "recipes")
+MEASURED = ("core", "recipes", "production")
 """The suites that together are to cover the core."""
 
 

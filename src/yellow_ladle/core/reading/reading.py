@@ -211,12 +211,12 @@ class Reading:
             givers = {w.source_id for w in paths if w.level(obstacle.flag) == obstacle.level}
             return Reason(obstacle.flag, obstacle.level, tuple(sorted(givers)))
         bit = self.layout.uncertified[obstacle.flag, obstacle.lacking]
-        levels = [(path, self.layout.level(self._path_mask(path), bit)) for path in found]
+        levels = [(path, self.layout.level(self.path_mask(path), bit)) for path in found]
         lacking = {path.source_id for path, level in levels if level is obstacle.level}
         certificate = None if obstacle.lacking == ORIGIN else obstacle.lacking
         return Reason(obstacle.flag, obstacle.level, tuple(sorted(lacking)), certificate)
 
-    def _path_mask(self, path: Path) -> int:
+    def path_mask(self, path: Path) -> int:
         """What the thing at the end of a path brings by itself."""
         if path.through is not None:
             return self.layout.traces_of(path.through.mask)

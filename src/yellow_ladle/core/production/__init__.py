@@ -1,0 +1,1 @@
+"""What was really made: lots, batches, the shelf, the reading of a day, trace and recall."""

@@ -1,0 +1,55 @@
+"""Which entries are in a tool or a bag at a place: all since it was last washed or emptied."""
+
+from bisect import bisect_left
+
+from yellow_ladle.core.production.batch import Batch
+from yellow_ladle.core.production.day_reading import DayReading
+from yellow_ladle.core.production.shelf_entries import Fill
+from yellow_ladle.core.production.timeline import Place
+from yellow_ladle.core.production.tool_entries import ItemUse, Wash
+
+
+class EntryIndex:
+    """The entries of each tool and each bag in order, with the places where it was cleared."""
+
+    def __init__(self, day: DayReading) -> None:
+        self._through: dict[str, list[tuple[int, Batch | ItemUse]]] = {}
+        self._washed: dict[str, list[int]] = {}
+        self._fills: dict[str, list[tuple[int, Fill]]] = {}
+        self._emptied: dict[str, list[int]] = {}
+        box = day.book.toolbox
+        for number, entry in enumerate(day.timeline.entries):
+            match entry:
+                case Wash():
+                    tool = box.get(entry.tool)
+                    if entry.renewed or tool is None or not tool.absorbs:
+                        self._washed.setdefault(box.key(entry.tool), []).append(number)
+                case Batch():
+                    for key in day.tools(entry):
+                        self._through.setdefault(key, []).append((number, entry))
+                case ItemUse():
+                    tool = box.get(entry.tool)
+                    if tool is None or not tool.dedicated:
+                        key = box.key(entry.tool)
+                        self._through.setdefault(key, []).append((number, entry))
+                case Fill() if entry.emptied:
+                    if entry.washed:
+                        self._emptied.setdefault(entry.bag, []).append(number)
+                case Fill():
+                    self._fills.setdefault(entry.bag, []).append((number, entry))
+
+    def inside(self, tool: str, place: Place) -> list[Batch | ItemUse]:
+        """What went through a tool, by its key, before a place and since it was last washed."""
+        since = _last(self._washed.get(tool, ()), place)
+        through = self._through.get(tool, ())
+        return [entry for number, entry in through if since <= number < place.before]
+
+    def fills(self, bag: str, place: Place) -> list[Fill]:
+        """What was put into a bag before a place and since it was last emptied and washed."""
+        since = _last(self._emptied.get(bag, ()), place)
+        return [fill for number, fill in self._fills.get(bag, ()) if since <= number < place.before]
+
+
+def _last(numbers: list[int] | tuple[()], place: Place) -> int:
+    count = bisect_left(numbers, place.before)
+    return numbers[count - 1] if count else 0

@@ -1,0 +1,50 @@
+"""Amounts of lots, batches and tubs, from one unit into another and into grams."""
+
+from yellow_ladle.core.amounts.weight import weigh
+from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.production.batch import batch_of
+from yellow_ladle.core.production.batch_card import card_of
+from yellow_ladle.core.production.timeline import Timeline
+
+
+class Quantities:
+    """Converts amounts by what the book says of a product, and a batch's card of the batch.
+
+    A batch without a density of its card weighs 1 g a millilitre, as in the numbers of the book.
+    """
+
+    def __init__(self, book: Book, timeline: Timeline) -> None:
+        self._book = book
+        self._timeline = timeline
+
+    def grams(self, of: str, quantity: float | None, unit: str | None) -> float | None:
+        """The weight of an amount of a lot, a tub, a batch or a by-product of one."""
+        if quantity is None or unit is None:
+            return None
+        if (lot := self._timeline.lots.get(of)) is not None:
+            return self.product_grams(lot.product, quantity, unit)
+        if (tub := self._timeline.tubs.get(of)) is not None:
+            of = tub.batch
+        card = card_of(self._book, self._timeline.batches[batch_of(of)])
+        density = (card.density_g_per_ml if card else None) or 1.0
+        return weigh(quantity, unit, density, known=self._book.units).grams
+
+    def product_grams(self, id: str, quantity: float | None, unit: str | None) -> float | None:
+        """The weight of an amount of a product; of one that is gone only where it was weighed."""
+        if quantity is None or unit is None:
+            return None
+        product = self._book.products.get(id)
+        density, piece = (
+            (product.density_g_per_ml, product.unit_weight_g) if product else (None, None)
+        )
+        known = self._book.units
+        return weigh(quantity, unit, density, unit_weight=piece, known=known).grams
+
+    def converted(
+        self, of: str, quantity: float | None, unit: str | None, to: str | None
+    ) -> float | None:
+        """An amount in another unit; None where it is unknown or cannot be converted."""
+        if quantity is None or unit == to:
+            return quantity
+        grams, one = self.grams(of, quantity, unit), self.grams(of, 1.0, to)
+        return None if grams is None or not one else grams / one

@@ -1,0 +1,254 @@
+"""What is left of lots, batches and tubs at any place of the order, until when, and what is there.
+
+Left is what came out less what was drawn, thrown away and served; a count sets it anew. What
+nobody weighed leaves the amount unknown, and what is unknown counts as there.
+"""
+
+from bisect import bisect_left
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import cached_property
+
+from yellow_ladle.core.book.book import Book
+from yellow_ladle.core.production.batch import Batch, batch_of, by_product_of_batch
+from yellow_ladle.core.production.batch_card import by_products_of_batch, card_of
+from yellow_ladle.core.production.instants import DATE_LETTERS, date_of, days_after
+from yellow_ladle.core.production.quantities import Quantities
+from yellow_ladle.core.production.shelf_entries import Count, Discard, Fill, Move
+from yellow_ladle.core.production.timeline import Entry, Place, Plate, Timeline
+
+NOTHING = 1e-9
+"""Amounts up to this are rounding, not food."""
+DAYS_UNTOLD = 3
+"""A batch of which nobody said how long it keeps counts until the third day after it was made."""
+
+
+@dataclass(frozen=True, slots=True)
+class Quantity:
+    """An amount in a unit."""
+
+    quantity: float
+    unit: str
+
+
+@dataclass(frozen=True, slots=True)
+class Left:
+    """What is left, None where that is unknown; and the most that was taken beyond it."""
+
+    amount: Quantity | None
+    over: Quantity | None = None
+
+    @property
+    def some(self) -> bool:
+        """Whether something is left, or may be."""
+        return self.amount is None or self.amount.quantity > NOTHING
+
+
+@dataclass(frozen=True, slots=True)
+class LastDay:
+    """The last day (ISO) on which something may be used; `told`: whether anybody said so."""
+
+    day: str | None
+    told: bool = True
+
+    def reaches(self, day: str) -> bool:
+        """Whether it is not past on a day."""
+        return self.day is None or self.day >= day
+
+
+class Stock:
+    """The amounts and last days of everything, as they changed in the order of the entries."""
+
+    def __init__(self, book: Book, timeline: Timeline) -> None:
+        self._book = book
+        self._timeline = timeline
+        self._quantities = Quantities(book, timeline)
+        self._changes: dict[str, tuple[list[int], list[Left]]] = {}
+        self._moves: dict[str, list[tuple[int, Move]]] = {}
+        self._raw: dict[str, Quantity | None] = {}
+        for number, entry in enumerate(timeline.entries):
+            if isinstance(entry, Move):
+                self._moves.setdefault(entry.of, []).append((number, entry))
+            elif isinstance(entry, Count):
+                self._count(number, entry)
+            else:
+                for of, quantity, unit in self._taken(entry):
+                    self._take(number, of, quantity, unit)
+
+    def left(self, of: str, place: Place | None = None) -> Left:
+        """What is left of something before a place; without one, after everything."""
+        places, states = self._changes.get(of, ((), ()))
+        at = len(places) if place is None else bisect_left(places, place.before)
+        return states[at - 1] if at else Left(self.came_out(of))
+
+    def came_out(self, of: str) -> Quantity | None:
+        """How much there was to begin with; None where nobody wrote it down."""
+        timeline = self._timeline
+        found: object = timeline.lots.get(of) or timeline.tubs.get(of)
+        if found is None:
+            id, _, part = of.partition("/")
+            batch = timeline.batches[id]
+            made = (each for each in batch.by_products or () if each.id == part)
+            found = next(made, None) if part else batch.out
+        quantity, unit = getattr(found, "quantity", None), getattr(found, "unit", None)
+        return None if quantity is None or unit is None else Quantity(quantity, unit)
+
+    def last_day(self, of: str, place: Place | None = None) -> LastDay:
+        """The last day of a lot, a batch, a by-product of one, or a tub, before a place.
+
+        Of a lot its use-by. Else that of the last move that gives one, else the batch's own, else
+        by its card and where it was kept.
+        """
+        if (lot := self._timeline.lots.get(of)) is not None:
+            return LastDay(lot.use_by)
+        tub = self._timeline.tubs.get(of)
+        batch_part = tub.batch if tub else of
+        batch = self._timeline.batches[batch_of(batch_part)]
+        kept_as = (of, batch_part) if tub else (of,)
+        for reference in kept_as:
+            for move in reversed(self._moved(reference, place)):
+                if move.use_by is not None:
+                    return LastDay(move.use_by)
+        if batch.use_by is not None:
+            return LastDay(batch.use_by)
+        days = self._keeps(batch, self._storage(batch, kept_as, place))
+        made = date_of(batch.made)
+        if days is None:
+            return LastDay(days_after(made, DAYS_UNTOLD), told=False)
+        return LastDay(days_after(made, days))
+
+    def there(self, of: str, place: Place) -> bool:
+        """Whether something is there before a place: some of it left, its last day not past.
+
+        A batch in tubs is there while any of them is.
+        """
+        timeline = self._timeline
+        if (lot := timeline.lots.get(of)) is not None:
+            used_up = lot.used_up is not None and _before(lot.used_up, place.day)
+            return date_of(lot.received) <= place.day and not used_up and self._usable(of, place)
+        if timeline.place_of(timeline.batches[batch_of(of)]).before >= place.before:
+            return False
+        return self._usable(of, place) or any(
+            date_of(timeline.tubs[tub].at) <= place.day and self._usable(tub, place)
+            for tub in self.tubs_of.get(of, ())
+        )
+
+    def lots_there(self, product: str, place: Place) -> list[str]:
+        """The lots of a product that are there before a place, by their ids."""
+        return [lot for lot in self._lots_of.get(product, ()) if self.there(lot, place)]
+
+    def batches_there(self, item: str, place: Place) -> list[str]:
+        """The batches of a preparation, or their by-products, that are there before a place."""
+        id, _, part = item.partition("/")
+        known = (
+            by_product_of_batch(batch, part) if part else batch
+            for batch in self._batches_of.get(id, ())
+            if not part or part in self.by_products[batch]
+        )
+        return [reference for reference in known if self.there(reference, place)]
+
+    @cached_property
+    def tubs_of(self) -> dict[str, list[str]]:
+        """The tubs of each batch, or by-product of one."""
+        found: dict[str, list[str]] = {}
+        for id in sorted(self._timeline.tubs):
+            found.setdefault(self._timeline.tubs[id].batch, []).append(id)
+        return found
+
+    @cached_property
+    def by_products(self) -> dict[str, tuple[str, ...]]:
+        """The ids of what each batch yielded besides itself."""
+        return {
+            batch.id: by_products_of_batch(card_of(self._book, batch), batch)
+            for batch in self._timeline.batches.values()
+        }
+
+    @cached_property
+    def _lots_of(self) -> dict[str, list[str]]:
+        found: dict[str, list[str]] = {}
+        for id in sorted(self._timeline.lots):
+            found.setdefault(self._timeline.lots[id].product, []).append(id)
+        return found
+
+    @cached_property
+    def _batches_of(self) -> dict[str, list[str]]:
+        found: dict[str, list[str]] = {}
+        for id in sorted(self._timeline.batches):
+            if (preparation := self._timeline.batches[id].preparation) is not None:
+                found.setdefault(preparation, []).append(id)
+        return found
+
+    def _usable(self, of: str, place: Place) -> bool:
+        return self.left(of, place).some and self.last_day(of, place).reaches(place.day)
+
+    def _moved(self, of: str, place: Place | None) -> list[Move]:
+        moves = self._moves.get(of, ())
+        return [move for number, move in moves if place is None or number < place.before]
+
+    def _storage(self, batch: Batch, kept_as: tuple[str, ...], place: Place | None) -> str:
+        for reference in kept_as:
+            for move in reversed(self._moved(reference, place)):
+                if move.to:
+                    return move.to
+        return batch.storage
+
+    def _keeps(self, batch: Batch, storage: str) -> float | None:
+        card = card_of(self._book, batch)
+        if card is None or card.keeps is None:
+            return None
+        by_storage = {"chilled": card.keeps.chilled_days, "frozen": card.keeps.frozen_days}
+        return by_storage.get(storage)
+
+    def _taken(self, entry: Entry) -> Iterator[tuple[str, float | None, str | None]]:
+        """What an entry takes: of what, how much; from a tub it is taken from its batch as well."""
+        drawn: list[tuple[str | None, float | None, str | None]] = []
+        match entry:
+            case Batch():
+                drawn = [
+                    (each.tub or each.batch or each.lot, each.quantity, each.unit)
+                    for each in entry.went_in
+                ]
+            case Fill():
+                drawn = [(entry.batch or entry.lot, entry.quantity, entry.unit)]
+            case Discard():
+                drawn = [(entry.of, entry.quantity, entry.unit)]
+            case Plate():
+                drawn = [
+                    (draw.tub or draw.batch, draw.quantity, draw.unit)
+                    for draw in entry.served.from_ or ()
+                ]
+        for of, quantity, unit in drawn:
+            if of is not None:
+                yield of, quantity, unit
+                if (tub := self._timeline.tubs.get(of)) is not None:
+                    yield tub.batch, quantity, unit
+
+    def _take(self, number: int, of: str, quantity: float | None, unit: str | None) -> None:
+        before = self._raw[of] if of in self._raw else self.came_out(of)
+        after = None
+        if before is not None:
+            taken = self._quantities.converted(of, quantity, unit, before.unit)
+            if taken is not None:
+                after = Quantity(before.quantity - taken, before.unit)
+        self._note(number, of, after)
+
+    def _count(self, number: int, entry: Count) -> None:
+        before = self._raw.get(entry.of)
+        unit = (before or self.came_out(entry.of) or entry).unit
+        counted = self._quantities.converted(entry.of, entry.quantity, entry.unit, unit)
+        self._note(number, entry.of, None if counted is None else Quantity(counted, unit))
+
+    def _note(self, number: int, of: str, raw: Quantity | None) -> None:
+        self._raw[of] = raw
+        state = Left(None)
+        if raw is not None:
+            over = Quantity(-raw.quantity, raw.unit) if raw.quantity < -NOTHING else None
+            state = Left(Quantity(max(raw.quantity, 0.0), raw.unit), over)
+        places, states = self._changes.setdefault(of, ([], []))
+        places.append(number)
+        states.append(state)
+
+
+def _before(moment: str, day: str) -> bool:
+    """Whether a date, or a moment of one, lies before a day."""
+    return moment[:DATE_LETTERS] < day
