@@ -21,6 +21,7 @@ from yellow_ladle.core.vocabulary.flags import Flag
 from yellow_ladle.files.book import rule_pieces
 from yellow_ladle.files.book.conversion import as_value, content
 from yellow_ladle.files.book.fault_words import fault_of
+from yellow_ladle.files.book.json_object import json_object
 from yellow_ladle.files.book.models import (
     FORMAT,
     VERSION,
@@ -56,9 +57,7 @@ def parse_book(raw_bytes: bytes) -> Book:
     """The book in the bytes of a book file. Raises BookRefused with every fault found."""
     if len(raw_bytes) > MAX_BYTES:
         raise BookRefused([Fault("", "the book is over 64 MB; a book file may be up to 64 MB")])
-    raw, found = _json(raw_bytes)
-    if not isinstance(raw, dict):
-        raise BookRefused([*found, Fault("", "a book file is one JSON object, in braces")])
+    raw, found = json_object(raw_bytes, "a book file")
     reader = _Reader(found)
     loose = reader.book(raw)
     every = [*reader.faults, *faults(loose)]
@@ -101,32 +100,6 @@ def _later_parts(book: Book) -> dict[str, Any]:
 def json_schema() -> str:
     """The JSON Schema of the book file, as kept in docs/."""
     return json.dumps(BookPiece.model_json_schema(), indent=2, sort_keys=True) + "\n"
-
-
-def _json(raw_bytes: bytes) -> tuple[Any, list[Fault]]:
-    """The JSON in the bytes, with a fault for every key that is given twice in one object."""
-    found: list[Fault] = []
-
-    def once(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
-        seen: dict[str, Any] = {}
-        for key, value in pairs:
-            if key in seen:
-                message = f'the field "{key}" is given twice in one object; which one holds?'
-                found.append(Fault(key, message))
-            seen[key] = value
-        return seen
-
-    try:
-        return json.loads(raw_bytes.decode("utf-8-sig"), object_pairs_hook=once), found
-    except json.JSONDecodeError as error:
-        place = f"line {error.lineno}, column {error.colno}"
-        raise BookRefused([Fault(place, f"not JSON: {error.msg}")]) from error
-    except UnicodeDecodeError as error:
-        raise BookRefused([Fault(f"byte {error.start}", "not UTF-8 text")]) from error
-    except RecursionError as error:
-        raise BookRefused([Fault("", "nested too deeply to be a book file")]) from error
-    except ValueError as error:
-        raise BookRefused([Fault("", f"not JSON that can be read: {error}")]) from error
 
 
 class _Reader:

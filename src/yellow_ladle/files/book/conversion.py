@@ -19,6 +19,8 @@ from yellow_ladle.core.book.book import ByProduct, Kitchen, Preparation
 from yellow_ladle.core.book.maker import Maker
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.core.book.rule_setting import Ruling
+from yellow_ladle.core.production.records import Incident
+from yellow_ladle.core.production.service import Served
 from yellow_ladle.core.vocabulary.criteria import ordered
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.piece import Piece
@@ -125,6 +127,8 @@ READ_SO: Mapping[tuple[type, str], Callable[[Any, Any], Any]] = {
     (Maker, "certificates"): _sorted_words,
     (Kitchen, "swap_order"): _whole_order,
     (Ruling, "own"): _as_it_is,
+    (Served, "plan"): _as_it_is,
+    (Incident, "kept"): _as_it_is,
 }
 """Fields that are put into one form as they are read."""
 

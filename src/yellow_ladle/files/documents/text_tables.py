@@ -23,7 +23,8 @@ from yellow_ladle.core.vocabulary.levels import Level
 _WIDTH_WITHOUT_A_TERMINAL = 160
 
 
-def _console() -> Console:
+def terminal() -> Console:
+    """Where tables go: a terminal, or text of a fixed width."""
     console = Console(highlight=False)
     if not console.is_terminal:
         console = Console(highlight=False, width=_WIDTH_WITHOUT_A_TERMINAL)
@@ -54,7 +55,7 @@ def print_reading(reading: Reading) -> None:
             ", ".join(diet for diet, said in verdicts.items() if said is Verdict.SUITS),
             ", ".join(diet for diet, said in verdicts.items() if said is Verdict.ASK),
         )
-    console = _console()
+    console = terminal()
     console.print(table)
     console.print(SAY)
 
@@ -74,7 +75,7 @@ def print_plans(
 
     Where the first plan makes another dish, what of the kitchen suits as it is leads.
     """
-    console = _console()
+    console = terminal()
     console.print(f"{' and '.join(book.name(item) for item in items)}: {goals.words()}")
     if offered_first(proposal.plans):
         console.print(_offer_instead(book, suiting))
@@ -143,7 +144,7 @@ def print_label(reading: LabelReading) -> None:
         for number, why in enumerate(proposal.because):
             flag, level = ("", "") if number else (proposal.flag, proposal.level.word)
             table.add_row(flag, level.replace("_", " "), why.text, why.why)
-    console = _console()
+    console = terminal()
     console.print(table)
     for question in reading.questions:
         console.print(f"Ask: {question}", markup=False)
@@ -167,7 +168,7 @@ def print_numbers(content: dict[str, Any]) -> None:
             for number in numbers.values()
         )
         table.add_row(item, *cells, ", ".join(missing))
-    _console().print(table)
+    terminal().print(table)
 
 
 def print_classes(content: dict[str, Any]) -> None:
@@ -176,12 +177,12 @@ def print_classes(content: dict[str, Any]) -> None:
     for entry in content["classes"]:
         certain = "yes" if entry["certain"] else "no"
         table.add_row(entry["name"], entry["class"] or "-", certain, ", ".join(entry["others"]))
-    _console().print(table)
+    terminal().print(table)
 
 
 def print_uncertain(content: dict[str, Any]) -> None:
     """What has to be looked at in a label that was read from a picture."""
-    console = _console()
+    console = terminal()
     words = ", ".join(word["text"] for word in content["uncertain"])
     if words:
         console.print(f"To be looked at in the picture: {words}")
@@ -190,7 +191,7 @@ def print_uncertain(content: dict[str, Any]) -> None:
 
 def print_recipes(content: dict[str, Any]) -> None:
     """Each recipe: its lines as they were understood, what is to be asked, and its steps."""
-    console = _console()
+    console = terminal()
     for recipe in content["recipes"]:
         served = recipe["portions"]
         made = recipe["yield"]
@@ -213,7 +214,7 @@ def print_recipes(content: dict[str, Any]) -> None:
 
 def print_amount(found: Understood, weighed: Weighed) -> None:
     """What was understood, in a line or two."""
-    console = _console()
+    console = terminal()
     if found.quantity is not None:
         told = " ".join(part for part in (f"{found.quantity:g}", found.unit, found.item) if part)
         grams, volume = weighed.grams, weighed.millilitres

@@ -243,11 +243,15 @@ def through(held: FileHeld, command: str, asked: dict[str, Any]) -> str:
 
 def schema(
     openapi: Annotated[bool, typer.Option(help="The API's description instead.")] = False,
+    daybook: Annotated[bool, typer.Option(help="That of the daybook file instead.")] = False,
 ) -> None:
-    """Prints the JSON Schema of the book file, or the API's OpenAPI document."""
+    """Prints the JSON Schema of the book or daybook file, or the API's OpenAPI document."""
     from yellow_ladle.files.book.book_file import json_schema
+    from yellow_ladle.files.daybook import daybook_file
 
-    if openapi:
+    if daybook:
+        sys.stdout.write(daybook_file.json_schema())
+    elif openapi:
         from yellow_ladle.api.app import openapi_document
 
         print_json(openapi_document())

@@ -1,0 +1,1 @@
+"""The daybook file: what was made, kept and served, in and out."""
