@@ -61,7 +61,10 @@ class ManyWriters(unittest.TestCase):
                 elif kind == "need":
                     self.assertIn(rest, needs)
         with closing(sqlite3.connect(self.path)) as file:
-            uses = {row[0] for row in file.execute("SELECT tool FROM tool_use")}
+            uses = {
+                row[0]
+                for row in file.execute("SELECT json_extract(content, '$.tool') FROM daybook_entry")
+            }
         self.assertLessEqual({line[4:] for line in told if line.startswith("use ")}, uses)
 
     def test_three_programs_write_at_once_and_each_write_is_there(self) -> None:

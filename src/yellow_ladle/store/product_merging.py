@@ -5,11 +5,11 @@ from collections.abc import Callable
 from sqlalchemy import update
 from sqlalchemy.orm import Session
 
-from yellow_ladle.store.tables import NoticeRow, ToolUseRow
+from yellow_ladle.store.tables import NoticeRow
 
 
 def following(keep: str, gone: str) -> Callable[[Session], None]:
-    """What lets suppliers' notices and the uses of tools follow, in the change's transaction.
+    """What lets suppliers' notices follow, in the change's transaction.
 
     A notice is then about the kept good's own label: a sheet that raises a flag raises it there.
     """
@@ -17,6 +17,5 @@ def following(keep: str, gone: str) -> Callable[[Session], None]:
     def write(session: Session) -> None:
         notices = update(NoticeRow).where(NoticeRow.product_id == gone)
         session.execute(notices.values(product_id=keep, maker_id=""))
-        session.execute(update(ToolUseRow).where(ToolUseRow.item == gone).values(item=keep))
 
     return write

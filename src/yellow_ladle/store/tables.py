@@ -6,7 +6,7 @@ tables of its own. A `version` is the book's counter at the last write of its ro
 
 from typing import Any, ClassVar
 
-from sqlalchemy import JSON, CheckConstraint, MetaData
+from sqlalchemy import JSON, BigInteger, CheckConstraint, MetaData
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
@@ -56,17 +56,37 @@ class DocumentRow(Base):
     content: Mapped[dict[str, Any]]
 
 
-class ToolUseRow(Base):
-    """What went through a tool, or that it was washed (no item), in the order of `id`."""
+class DaybookRow(Base):
+    """One entry of the daybook as it was recorded, corrected or taken back. Rows are only added.
 
-    __tablename__ = "tool_use"
+    `list` and `entry` name it as the daybook file does; the newest row counts, one without content
+    says that the entry was taken back. `instant` is when it happened (microseconds since 1970),
+    `day` the date as written. A batch's card stands in `daybook_card`. `before_hash` is the SHA-256
+    of the row before.
+    """
 
-    id: Mapped[int] = mapped_column(primary_key=True)
+    __tablename__ = "daybook_entry"
+
+    seq: Mapped[int] = mapped_column(primary_key=True)
+    list: Mapped[str]
+    entry: Mapped[str] = mapped_column(index=True)
+    instant: Mapped[int] = mapped_column(BigInteger, index=True)
     day: Mapped[str] = mapped_column(index=True)
-    at: Mapped[str]
-    tool: Mapped[str]
-    item: Mapped[str | None]
+    recorded: Mapped[str]
     person: Mapped[str | None]
+    why: Mapped[str]
+    content: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
+    undoes: Mapped[int | None]
+    before_hash: Mapped[str]
+
+
+class DaybookCardRow(Base):
+    """A card that batches were made by, under the SHA-256 of its content."""
+
+    __tablename__ = "daybook_card"
+
+    sha256: Mapped[str] = mapped_column(primary_key=True)
+    content: Mapped[dict[str, Any]]
 
 
 class HistoryRow(Base):

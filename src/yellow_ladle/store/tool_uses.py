@@ -1,19 +1,20 @@
-"""What went through which tool, day by day, and when a tool was washed."""
+"""What went through which tool, and when a tool was washed: entries of the daybook."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 
-from sqlalchemy import func, select
-
 from yellow_ladle.core.book.tool import Use
+from yellow_ladle.core.production.instants import date_of, instant
+from yellow_ladle.core.production.tool_entries import ItemUse, Wash
+from yellow_ladle.store.daybook import DaybookChange
+from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger
-from yellow_ladle.store.tables import ToolUseRow
 
 
 @dataclass(frozen=True, slots=True)
 class Used:
     """One use of a tool, as it was written down. `item` None: it was washed."""
 
-    id: int
     at: str
     tool: str
     item: str | None
@@ -27,9 +28,7 @@ class Used:
 
 def uses_on(ledger: Ledger, day: str) -> list[Used]:
     """The uses of a day, in their order."""
-    wanted = select(ToolUseRow).where(ToolUseRow.day == day).order_by(ToolUseRow.id)
-    with ledger.reading() as session:
-        return [_used(row) for row in session.scalars(wanted)]
+    return [used for used in _uses(ledger) if date_of(used.at) == day]
 
 
 def unwashed_before(ledger: Ledger, day: str) -> list[Used]:
@@ -37,32 +36,34 @@ def unwashed_before(ledger: Ledger, day: str) -> list[Used]:
 
     Midnight washes nothing: what was in a sieve in the evening is in it in the morning.
     """
-    earlier = ToolUseRow.day < day
-    washed = (
-        select(ToolUseRow.tool, func.max(ToolUseRow.id).label("last"))
-        .where(earlier, ToolUseRow.item.is_(None))
-        .group_by(ToolUseRow.tool)
-        .subquery()
-    )
-    wanted = (
-        select(ToolUseRow)
-        .outerjoin(washed, washed.c.tool == ToolUseRow.tool)
-        .where(earlier, ToolUseRow.item.is_not(None))
-        .where(washed.c.last.is_(None) | (ToolUseRow.id > washed.c.last))
-        .order_by(ToolUseRow.id)
-    )
-    with ledger.reading() as session:
-        return [_used(row) for row in session.scalars(wanted)]
-
-
-def _used(row: ToolUseRow) -> Used:
-    return Used(id=row.id, at=row.at, tool=row.tool, item=row.item, person=row.person)
+    inside: dict[str, list[Used]] = {}
+    for used in _uses(ledger):
+        if date_of(used.at) < day:
+            if used.item is None:
+                inside[used.tool] = []
+            else:
+                inside.setdefault(used.tool, []).append(used)
+    return sorted((used for some in inside.values() for used in some), key=_moment)
 
 
 def add_use(ledger: Ledger, tool: str, item: str | None, person: str | None) -> None:
-    """Writes down that something went through a tool today, or that it was washed."""
-    with ledger.appending() as writing:
-        writing.person = person or ""
-        writing.told = f"The {tool} was washed" if item is None else f"The {tool} was used"
-        used = ToolUseRow(day=ledger.today, at=writing.moment, tool=tool, item=item, person=person)
-        writing.session.add(used)
+    """Writes down that something went through a tool just now, or that it was washed."""
+    at = ledger.local_moment
+    by = person or ""
+    wash, use = Wash(tool, at, by=by), ItemUse(tool, item or "", at, by=by)
+    value: ItemUse | Wash = wash if item is None else use
+    key = "washes" if item is None else "uses"
+    told = f"The {tool} was washed" if item is None else f"The {tool} was used"
+    ledger.daybook.record([DaybookChange(key, "", value)], {}, told, Act(person))
+
+
+def _uses(ledger: Ledger) -> Iterator[Used]:
+    daybook = ledger.daybook.now.daybook
+    found = [Used(use.at, use.tool, use.item, use.by or None) for use in daybook.uses]
+    found += [Used(wash.at, wash.tool, None, wash.by or None) for wash in daybook.washes]
+    # At one moment a wash comes first, as in the reading of a day.
+    return iter(sorted(found, key=lambda used: (instant(used.at), used.item is not None)))
+
+
+def _moment(used: Used) -> int:
+    return instant(used.at)

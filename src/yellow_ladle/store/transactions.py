@@ -10,6 +10,7 @@ from datetime import UTC, datetime
 from pathlib import Path
 from threading import Lock
 from typing import Any, Self, TypeVar
+from zoneinfo import ZoneInfo
 
 from sqlalchemy import Engine, func, select
 from sqlalchemy.orm import Session
@@ -17,10 +18,8 @@ from sqlalchemy.orm import Session
 from yellow_ladle.core.book.kind import Kind, Reaches
 from yellow_ladle.core.checks.document_kinds import KINDS
 from yellow_ladle.store.announcements import WRITER, Announced, Announcements
-from yellow_ladle.store.documents import (
-    Now,
-    load,
-)
+from yellow_ladle.store.daybook import DaybookStore
+from yellow_ladle.store.documents import Now, load
 from yellow_ladle.store.file.checkup import refuse_damaged, refuse_foreign
 from yellow_ladle.store.file.engine import for_writing, open_engine
 from yellow_ladle.store.file.file_faults import told_in_words
@@ -31,7 +30,7 @@ from yellow_ladle.store.optimistic_lock import (
     next_appended,
     next_version,
 )
-from yellow_ladle.store.tables import HistoryRow
+from yellow_ladle.store.tables import DaybookRow, HistoryRow
 from yellow_ladle.store.write_queue import Gate, WriteQueue
 
 T = TypeVar("T")
@@ -91,8 +90,11 @@ class Transactions(ABC):
         self._counter = sqlite3.connect(self.path, isolation_level=None, check_same_thread=False)
         with Session(engine) as session:
             self._now = load(session, self.today, self.path, self.kinds)
-            self._moment = session.scalar(select(func.max(HistoryRow.at))) or ""
+            last = (func.max(HistoryRow.at), func.max(DaybookRow.recorded))
+            self._moment = max(session.scalar(select(moment)) or "" for moment in last)
         self._day = self.today
+        self.daybook = DaybookStore(self)
+        """What happened day by day, beside the book."""
 
     @classmethod
     def open(
@@ -119,7 +121,9 @@ class Transactions(ABC):
     @property
     def today(self) -> str:
         """The day (ISO) in the kitchen's own time."""
-        return self._clock().astimezone().date().isoformat()
+        now = getattr(self, "_now", None)
+        zone = now.reading.book.kitchen.time_zone if now else None
+        return self._clock().astimezone(ZoneInfo(zone) if zone else None).date().isoformat()
 
     @property
     def moment(self) -> str:
@@ -134,6 +138,13 @@ class Transactions(ABC):
             return 0.0
         last = datetime.fromisoformat(self._moment)
         return max(0.0, (last - self._clock().astimezone(UTC)).total_seconds())
+
+    @property
+    def local_moment(self) -> str:
+        """This moment in the kitchen's own time, with its offset, as the daybook writes it."""
+        zone = self._now.reading.book.kitchen.time_zone
+        here = datetime.fromisoformat(self.moment).astimezone(ZoneInfo(zone) if zone else None)
+        return here.isoformat(timespec="milliseconds")
 
     @property
     def is_empty(self) -> bool:

@@ -9,6 +9,7 @@ from yellow_ladle.core.production.batch import Batch, WentIn
 from yellow_ladle.core.production.batch_card import as_written, card_of
 from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.item_masks import ItemMasks
+from yellow_ladle.core.production.merged_goods import following_merges
 from yellow_ladle.core.production.shelf_entries import Fill
 from yellow_ladle.core.production.stock import Stock
 from yellow_ladle.core.production.timeline import Place, Timeline
@@ -158,4 +159,10 @@ def read_day(book: Book, daybook: Daybook, on: str, until: str | None = None) ->
 
     Raises Loop where batches of one moment are drawn from each other.
     """
-    return DayReading(read(book, on), Timeline(daybook, until, book.kitchen.time_zone))
+    return day_of(read(book, on), daybook, until)
+
+
+def day_of(reading: Reading, daybook: Daybook, until: str | None = None) -> DayReading:
+    """A daybook read with a book that is read already."""
+    followed = following_merges(reading.book, daybook)
+    return DayReading(reading, Timeline(followed, until, reading.book.kitchen.time_zone))

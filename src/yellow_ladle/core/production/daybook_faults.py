@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.book.fault import Fault, unknown
 from yellow_ladle.core.cards.versions import NoSuchWay
+from yellow_ladle.core.carrying.cycles import cycle
 from yellow_ladle.core.production.batch import Batch, WentIn, batch_of
 from yellow_ladle.core.production.batch_card import by_products_of_batch, card_of
 from yellow_ladle.core.production.daybook import Daybook
@@ -13,7 +14,6 @@ from yellow_ladle.core.production.instants import date_of, instant
 from yellow_ladle.core.production.lot import Lot
 from yellow_ladle.core.production.service import Draw, Service
 from yellow_ladle.core.production.shelf_entries import Fill
-from yellow_ladle.core.production.timeline import Loop, Timeline
 
 STOCKED = ("lots", "batches", "tubs")
 """Lists whose ids are told apart from each other: an entry may be `of` any of them."""
@@ -22,7 +22,7 @@ WITH_IDS = (*STOCKED, "temperatures", "recalls", "services", "incidents")
 
 @dataclass(frozen=True)
 class DaybookFaults:
-    """Looks at a daybook against its book.
+    """Looks at a daybook against its book, or only at some `checked` entries of it.
 
     `unread` are ids of entries that could not be read: what names one is not called unknown too.
     `places` give the index in the file of each entry that could, by list.
@@ -32,21 +32,26 @@ class DaybookFaults:
     book: Book
     unread: Collection[str] = ()
     places: Mapping[str, Sequence[int]] = field(default_factory=dict)
+    checked: Daybook | None = None
 
     def all(self) -> list[Fault]:
         """Every fault, each with its place."""
-        found = [*self._ids(), *self._lots(), *self._batches(), *self._tubs()]
+        found = [*self._taken_ids(), *self._lots(), *self._batches(), *self._tubs()]
         found += [*self._of_entries(), *self._fills(), *self._recalls(), *self._services()]
         return found if found or self.unread else list(self._loops())
+
+    @property
+    def _looked_at(self) -> Daybook:
+        return self.daybook if self.checked is None else self.checked
 
     def _place(self, key: str, number: int) -> str:
         return f"{key}[{self.places[key][number] if key in self.places else number}]"
 
-    def _ids(self) -> Iterator[Fault]:
+    def _taken_ids(self) -> Iterator[Fault]:
         stocked: dict[str, str] = {}
         for key in WITH_IDS:
             seen = stocked if key in STOCKED else {}
-            for number, entry in enumerate(getattr(self.daybook, key)):
+            for number, entry in enumerate(getattr(self._looked_at, key)):
                 place = self._place(key, number)
                 if entry.id in seen:
                     message = f'the id "{entry.id}" is taken already, by {seen[entry.id]}'
@@ -54,14 +59,14 @@ class DaybookFaults:
                 seen.setdefault(entry.id, place)
 
     def _lots(self) -> Iterator[Fault]:
-        for number, lot in enumerate(self.daybook.lots):
+        for number, lot in enumerate(self._looked_at.lots):
             place = self._place("lots", number)
             yield from self._flags(place, lot.statements)
             yield from self._maker(f"{place}.maker", lot.product, lot.maker)
             yield from self._unit(place, lot)
 
     def _batches(self) -> Iterator[Fault]:
-        for number, batch in enumerate(self.daybook.batches):
+        for number, batch in enumerate(self._looked_at.batches):
             place = self._place("batches", number)
             if batch.preparation is None and not batch.name:
                 yield Fault(f"{place}.name", "without a preparation it needs a name")
@@ -139,21 +144,21 @@ class DaybookFaults:
         return None if id is None else self.daybook.lot.get(id)
 
     def _tubs(self) -> Iterator[Fault]:
-        for number, tub in enumerate(self.daybook.tubs):
+        for number, tub in enumerate(self._looked_at.tubs):
             place = self._place("tubs", number)
             yield from self._unit(place, tub)
             yield from self._known_batch(f"{place}.batch", tub.batch)
             source = self._batch(tub.batch)
             if source is not None and instant(source.made) > instant(tub.at):
                 yield Fault(f"{place}.at", f'"{source.id}" was made later, at {source.made}')
-        for number, label in enumerate(self.daybook.labels):
+        for number, label in enumerate(self._looked_at.labels):
             if label.tub not in self.daybook.tub and label.tub not in self.unread:
                 message = unknown("tub", label.tub, self.daybook.tub)
                 yield Fault(f"{self._place('labels', number)}.tub", message)
 
     def _of_entries(self) -> Iterator[Fault]:
         for key in ("moves", "discards", "counts", "temperatures"):
-            for number, entry in enumerate(getattr(self.daybook, key)):
+            for number, entry in enumerate(getattr(self._looked_at, key)):
                 place = self._place(key, number)
                 if entry.of is not None:
                     yield from self._known(f"{place}.of", entry.of)
@@ -162,13 +167,13 @@ class DaybookFaults:
                 if key in ("discards", "counts"):
                     yield from self._unit(place, entry)
         readings = {entry.id for entry in self.daybook.temperatures} | {*self.unread}
-        for number, reading in enumerate(self.daybook.temperatures):
+        for number, reading in enumerate(self._looked_at.temperatures):
             if reading.corrects is not None and reading.corrects not in readings:
                 message = unknown("temperature", reading.corrects, readings)
                 yield Fault(f"{self._place('temperatures', number)}.corrects", message)
 
     def _fills(self) -> Iterator[Fault]:
-        for number, fill in enumerate(self.daybook.fills):
+        for number, fill in enumerate(self._looked_at.fills):
             place = self._place("fills", number)
             yield from self._unit(place, fill)
             yield from self._known_lot(f"{place}.lot", fill.lot)
@@ -181,7 +186,7 @@ class DaybookFaults:
                 yield Fault(f"{place}.lot", message)
 
     def _recalls(self) -> Iterator[Fault]:
-        for number, recall in enumerate(self.daybook.recalls):
+        for number, recall in enumerate(self._looked_at.recalls):
             place = self._place("recalls", number)
             yield from self._maker(f"{place}.maker", recall.product, recall.maker)
             for index, id in enumerate(recall.lots):
@@ -189,9 +194,9 @@ class DaybookFaults:
 
     def _services(self) -> Iterator[Fault]:
         ids = {service.id for service in self.daybook.services} | {*self.unread}
-        for number, service in enumerate(self.daybook.services):
+        for number, service in enumerate(self._looked_at.services):
             yield from self._service(self._place("services", number), service)
-        for number, incident in enumerate(self.daybook.incidents):
+        for number, incident in enumerate(self._looked_at.incidents):
             if incident.service is not None and incident.service not in ids:
                 message = unknown("service", incident.service, ids)
                 yield Fault(f"{self._place('incidents', number)}.service", message)
@@ -226,12 +231,18 @@ class DaybookFaults:
             yield from self._drawn(place, draw, source.made if source else f"{date}T00:00:00Z")
 
     def _loops(self) -> Iterator[Fault]:
-        try:
-            Timeline(self.daybook, None, self.book.kitchen.time_zone)
-        except Loop as loop:
-            index = [batch.id for batch in self.daybook.batches].index(loop.batches[0])
-            message = f"a batch cannot go into itself: {loop}"
-            yield Fault(f"{self._place('batches', index)}.went_in", message)
+        """Batches of one moment that are drawn from each other; others cannot be."""
+        moments = {instant(batch.made) for batch in self._looked_at.batches}
+        together: dict[str, list[str]] = {}
+        index: dict[str, int] = {}
+        for number, batch in enumerate(self.daybook.batches):
+            if instant(batch.made) in moments:
+                drawn = (self._source(entry) for entry in batch.went_in)
+                together[batch.id] = [batch_of(source) for source in drawn if source is not None]
+                index[batch.id] = number
+        if loop := cycle(together):
+            message = f"a batch cannot go into itself: {' → '.join(reversed(loop))}"
+            yield Fault(f"{self._place('batches', index[loop[0]])}.went_in", message)
 
     def _known_batch(self, place: str, reference: str | None) -> Iterator[Fault]:
         if reference is None or batch_of(reference) in self.unread:
