@@ -5,6 +5,7 @@ from fastapi import FastAPI
 from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.events import Broadcast
 from yellow_ladle.api.kept_answers import KeptAnswers
+from yellow_ladle.api.production.day import KeptDay
 from yellow_ladle.store.applied_plans import lapse
 from yellow_ladle.store.ledger import Ledger
 
@@ -21,5 +22,6 @@ def open_kitchen(app: FastAPI, ledger: Ledger) -> None:
     app.state.own_ledger = None
     app.state.presence = Presence()
     app.state.kept_answers = KeptAnswers()
+    app.state.kept_day = KeptDay()
     app.state.broadcast = Broadcast()
     ledger.announcements.listen(app.state.broadcast.publish)

@@ -102,6 +102,25 @@ export const toolsQuery = () => query('tools', () => api.GET('/api/v1/tools'));
 
 export const dayQuery = () => query('day', () => api.GET('/api/v1/day'));
 
+/** What is made today. */
+export const todayQuery = () => query('today', () => api.GET('/api/v1/today'));
+
+/** The card of one pot, with what may be chosen for each line today. */
+export const cardTodayQuery = (id: () => string | null) =>
+  queryOf('card-today', id, (id) => api.GET('/api/v1/today/{id}', one(id)));
+
+export const batchQuery = (id: () => string | null) =>
+  queryOf('batch', id, (id) => api.GET('/api/v1/batches/{id}', one(id)));
+
+export const batchHistoryQuery = (id: () => string | null) =>
+  queryOf('batch-history', id, (id) => api.GET('/api/v1/batches/{id}/history', one(id)));
+
+/** Where something went; the key is the query as an address has it: `batch=b-1`. */
+export const traceQuery = (asked: () => string | null) =>
+  queryOf('trace', asked, (asked) =>
+    api.GET('/api/v1/trace', { params: { query: Object.fromEntries(new URLSearchParams(asked)) } })
+  );
+
 export const noticesQuery = () => query('notices', () => api.GET('/api/v1/notices'));
 
 export const codesQuery = () => query('codes', () => api.GET('/api/v1/codes'));
@@ -140,7 +159,7 @@ const FIXED = new Set<unknown>(['goods', 'languages', 'thickening', 'picture-rea
 /** What a write reaches, by the first word of a query's key; a change of the book reaches all. */
 const REACHES = {
   applied: ['applied', 'rules'],
-  day: ['day', 'tools'],
+  day: ['day', 'tools', 'today', 'card-today', 'batch', 'batch-history', 'trace'],
   needs: ['unchecked'],
   notices: ['notices', 'codes'],
   photo: ['product'],

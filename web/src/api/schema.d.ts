@@ -1787,6 +1787,210 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Today
+         * @description What is made today, what is usually made on this weekday first.
+         */
+        get: operations["today_api_v1_today_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/today/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Card Today
+         * @description The card of one pot, with what may be chosen for each line.
+         */
+        get: operations["card_today_api_v1_today__id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What a batch would mean today: against its card, for the plates, for open needs.
+         */
+        post: operations["preview_api_v1_batches_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Record
+         * @description Records a batch that was made, or corrects one that is recorded.
+         */
+        post: operations["record_api_v1_batches_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Batch
+         * @description A batch's page: what it carries with its sources, where it went, what is left.
+         */
+        get: operations["batch_api_v1_batches__id__get"];
+        put?: never;
+        post?: never;
+        /**
+         * Take Back
+         * @description Takes a batch back that was never made; its entry stays in the history.
+         */
+        delete: operations["take_back_api_v1_batches__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Batch History
+         * @description What was recorded of a batch, the newest first.
+         */
+        get: operations["batch_history_api_v1_batches__id__history_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo
+         * @description Takes the last word on a batch back, by one more.
+         */
+        post: operations["undo_api_v1_batches__id__undo_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/products/{id}/lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lots
+         * @description The lots of a good that are there, the oldest first.
+         */
+        get: operations["lots_api_v1_products__id__lots_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Record Lot
+         * @description Records a delivery.
+         */
+        post: operations["record_lot_api_v1_lots_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/trace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Trace Of
+         * @description Where a lot, a batch or a good went, and what a batch came from.
+         */
+        get: operations["trace_of_api_v1_trace_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2057,6 +2261,159 @@ export interface components {
             new_goods: string[];
         };
         /**
+         * BatchChoice
+         * @description A batch of a base that is at hand.
+         */
+        BatchChoice: {
+            /** Id */
+            id: string;
+            /** Made */
+            made: string;
+        };
+        /**
+         * BatchOut
+         * @description A batch's page; `seen` is the version to correct it with.
+         */
+        BatchOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: number;
+            piece: components["schemas"]["BatchPiece"];
+            preparation: components["schemas"]["Named"] | null;
+            /** Flags */
+            flags: components["schemas"]["CarriedFlag"][];
+            /** Went In */
+            went_in: components["schemas"]["WentInRow"][];
+            /** Left Out */
+            left_out: components["schemas"]["Named"][];
+            /** Parts */
+            parts: components["schemas"]["PartLeft"][];
+            /** Went To */
+            went_to: components["schemas"]["Named"][];
+            /** Possibly To */
+            possibly_to: components["schemas"]["Named"][];
+            /** Served */
+            served: string[];
+            /** Came From */
+            came_from: components["schemas"]["Named"][];
+            /** Late */
+            late: boolean;
+        };
+        /**
+         * BatchPiece
+         * @description A preparation as it was made. Without one of a card it goes by its `name`.
+         */
+        BatchPiece: {
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /** Recorded */
+            recorded?: string | null;
+            /** Id */
+            id: string;
+            /** Made */
+            made: string;
+            /** Preparation */
+            preparation?: string | null;
+            /** Name */
+            name?: string | null;
+            /** Way */
+            way?: string | null;
+            card?: components["schemas"]["PreparationPiece"] | null;
+            /**
+             * Statements
+             * @default {}
+             */
+            statements: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+            /**
+             * Went In
+             * @default []
+             */
+            went_in: components["schemas"]["WentInPiece"][];
+            /**
+             * Left Out
+             * @default []
+             */
+            left_out: components["schemas"]["LeftOutPiece"][];
+            out?: components["schemas"]["OutPiece"] | null;
+            /** By Products */
+            by_products?: components["schemas"]["ByProductOutPiece"][] | null;
+            /** Tools */
+            tools?: string[] | null;
+            /**
+             * Storage
+             * @default
+             * @enum {string}
+             */
+            storage: "" | "dry" | "chilled" | "frozen" | "hot" | "thawed";
+            /** Use By */
+            use_by?: string | null;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * BatchRow
+         * @description A batch in a row: what differs from its card, all that is known to be left.
+         */
+        BatchRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Made */
+            made: string;
+            /** By */
+            by: string;
+            /** More */
+            more: string[];
+            /** Less */
+            less: string[];
+            left: components["schemas"]["Quantity"] | null;
+            /** At Hand */
+            at_hand: boolean;
+        };
+        /**
+         * BatchSourceOut
+         * @description One source of a flag: a good by its lot and maker, or a batch's own record.
+         *
+         *     `way` names the steps from the source to the batch. `lot` is the code of its pack where it has
+         *     one. `kind`: direct, possible, by_tool, own, gone or recorded.
+         */
+        BatchSourceOut: {
+            /** Source */
+            source: string;
+            /** Lot */
+            lot: string | null;
+            /** Maker */
+            maker: string | null;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "free" | "may_contain" | "unchecked" | "contains";
+            /** Way */
+            way: string[];
+            /** Tool */
+            tool: string | null;
+            /** Kind */
+            kind: string;
+        };
+        /**
          * Because
          * @description Words of the label that led to a level: their places in the text as given, and why.
          */
@@ -2172,6 +2529,18 @@ export interface components {
             names: string[];
         };
         /**
+         * ByProductOutPiece
+         * @description What a batch yielded besides itself.
+         */
+        ByProductOutPiece: {
+            /** Id */
+            id: string;
+            /** Quantity */
+            quantity?: number | null;
+            /** Unit */
+            unit?: string | null;
+        };
+        /**
          * ByProductPiece
          * @description What a preparation yields besides itself.
          *
@@ -2205,6 +2574,24 @@ export interface components {
             };
         };
         /**
+         * CardTodayOut
+         * @description The card of a pot, as it is made today.
+         */
+        CardTodayOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Quantity */
+            quantity: number | null;
+            /** Unit */
+            unit: string | null;
+            /** Ways */
+            ways: string[];
+            /** Lines */
+            lines: components["schemas"]["LineChoicesOut"][];
+        };
+        /**
          * CardWordOut
          * @description Words of the card that name something which no line brings; `step` counts from 0.
          */
@@ -2215,6 +2602,29 @@ export interface components {
             text: string;
             /** Flags */
             flags: string[];
+        };
+        /**
+         * CarriedFlag
+         * @description A flag that a batch carries, with its sources; `card` is its level by the card today.
+         *
+         *     `then` is the level that was written down when it was made.
+         */
+        CarriedFlag: {
+            /** Flag */
+            flag: string;
+            /** Name */
+            name: string;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "free" | "may_contain" | "unchecked" | "contains";
+            /** Card */
+            card: ("free" | "may_contain" | "unchecked" | "contains") | null;
+            /** Then */
+            then: ("free" | "may_contain" | "unchecked" | "contains") | null;
+            /** Sources */
+            sources: components["schemas"]["BatchSourceOut"][];
         };
         /**
          * CarriedOut
@@ -3733,6 +4143,33 @@ export interface components {
             };
         };
         /**
+         * LeftOutPiece
+         * @description A line of the card that did not go in.
+         */
+        LeftOutPiece: {
+            /** Line */
+            line: number;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * LeftOverOut
+         * @description What is left somewhere; quantity and unit are null where that is unknown.
+         */
+        LeftOverOut: {
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /** Quantity */
+            quantity: number | null;
+            /** Unit */
+            unit: string | null;
+        };
+        /**
          * LevelNames
          * @description What stands at one level, wherever it comes from, as a sheet lists it.
          */
@@ -3800,6 +4237,35 @@ export interface components {
             /** Was */
             was?: string | null;
             to: components["schemas"]["LinePiece"];
+        };
+        /**
+         * LineChoicesOut
+         * @description A counted line, and what may be chosen for it.
+         *
+         *     `makers` only where their labels differ in flags; `maker` is the one that was named today.
+         */
+        LineChoicesOut: {
+            /** Line */
+            line: number;
+            item: components["schemas"]["Named"];
+            /** Quantity */
+            quantity: number;
+            /** Unit */
+            unit: string;
+            /** Optional */
+            optional: boolean;
+            /** Made */
+            made: boolean;
+            /** Makers */
+            makers: components["schemas"]["Named"][];
+            /** Maker */
+            maker: string | null;
+            /** Lots */
+            lots: components["schemas"]["LotChoice"][];
+            /** Batches */
+            batches: components["schemas"]["BatchChoice"][];
+            /** Alternatives */
+            alternatives: components["schemas"]["Named"][];
         };
         /**
          * LineOut
@@ -3967,6 +4433,225 @@ export interface components {
             pots: number;
         };
         /**
+         * LotChoice
+         * @description A lot that is at hand.
+         */
+        LotChoice: {
+            /** Id */
+            id: string;
+            /** Code */
+            code: string;
+            /** Maker */
+            maker: string | null;
+            /** Received */
+            received: string;
+        };
+        /**
+         * LotIn
+         * @description A lot as it came in; without `received` it came today.
+         */
+        LotIn: {
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /** Recorded */
+            recorded?: string | null;
+            /**
+             * Id
+             * @default new
+             */
+            id: string;
+            /** Product */
+            product: string;
+            /** Received */
+            received?: string | null;
+            /** Maker */
+            maker?: string | null;
+            /**
+             * Code
+             * @default
+             */
+            code: string;
+            /** Opened */
+            opened?: string | null;
+            /** Use By */
+            use_by?: string | null;
+            /** Best Before */
+            best_before?: string | null;
+            /** Quantity */
+            quantity?: number | null;
+            /** Unit */
+            unit?: string | null;
+            /** Used Up */
+            used_up?: string | null;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Statements
+             * @default {}
+             */
+            statements: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+        };
+        /**
+         * LotOut
+         * @description A lot that is there.
+         */
+        LotOut: {
+            lot: components["schemas"]["LotPiece"];
+        };
+        /**
+         * LotPiece
+         * @description A delivery of a product. Its statements raise what its label says, never lower.
+         */
+        LotPiece: {
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /** Recorded */
+            recorded?: string | null;
+            /** Id */
+            id: string;
+            /** Product */
+            product: string;
+            /** Received */
+            received: string;
+            /** Maker */
+            maker?: string | null;
+            /**
+             * Code
+             * @default
+             */
+            code: string;
+            /** Opened */
+            opened?: string | null;
+            /** Use By */
+            use_by?: string | null;
+            /** Best Before */
+            best_before?: string | null;
+            /** Quantity */
+            quantity?: number | null;
+            /** Unit */
+            unit?: string | null;
+            /** Used Up */
+            used_up?: string | null;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Statements
+             * @default {}
+             */
+            statements: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+        };
+        /**
+         * MadeIn
+         * @description A batch as it was made. Lines of which nothing is said went in as the card says.
+         *
+         *     Without `made` it was made just now. `factor` is how many times the card was made; `seen` the
+         *     version that the writer saw of one that is corrected.
+         */
+        MadeIn: {
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /** Recorded */
+            recorded?: string | null;
+            /**
+             * Id
+             * @default new
+             */
+            id: string;
+            /** Made */
+            made?: string | null;
+            /** Preparation */
+            preparation?: string | null;
+            /** Name */
+            name?: string | null;
+            /** Way */
+            way?: string | null;
+            card?: components["schemas"]["PreparationPiece"] | null;
+            /**
+             * Statements
+             * @default {}
+             */
+            statements: {
+                [key: string]: "free" | "may_contain" | "unchecked" | "contains";
+            };
+            /**
+             * Went In
+             * @default []
+             */
+            went_in: components["schemas"]["WentInPiece"][];
+            /**
+             * Left Out
+             * @default []
+             */
+            left_out: components["schemas"]["LeftOutPiece"][];
+            out?: components["schemas"]["OutPiece"] | null;
+            /** By Products */
+            by_products?: components["schemas"]["ByProductOutPiece"][] | null;
+            /** Tools */
+            tools?: string[] | null;
+            /**
+             * Storage
+             * @default
+             * @enum {string}
+             */
+            storage: "" | "dry" | "chilled" | "frozen" | "hot" | "thawed";
+            /** Use By */
+            use_by?: string | null;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Factor
+             * @default 1
+             */
+            factor: number;
+            /** Seen */
+            seen?: number | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * MadeOut
+         * @description A batch that was recorded, with what it means today.
+         */
+        MadeOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: number;
+            meaning: components["schemas"]["MeaningOut"];
+        };
+        /**
          * MakerAnswers
          * @description What a maker has answered about its good, written down by a person.
          *
@@ -4106,6 +4791,22 @@ export interface components {
             sentences: string[];
             /** Plates */
             plates: components["schemas"]["Named"][];
+        };
+        /**
+         * MeaningOut
+         * @description What a batch means today; `compared` is false where there is no card.
+         */
+        MeaningOut: {
+            /** Compared */
+            compared: boolean;
+            /** More */
+            more: string[];
+            /** Less */
+            less: string[];
+            /** Plates */
+            plates: components["schemas"]["PlateTodayOut"][];
+            /** Needs */
+            needs: components["schemas"]["NeedTouchedOut"][];
         };
         /**
          * MeasurePiece
@@ -4281,6 +4982,15 @@ export interface components {
              * @enum {string}
              */
             strictness: "allergy" | "coeliac" | "intolerance" | "belief" | "taste";
+        };
+        /**
+         * NeedTouchedOut
+         * @description A guest's need that a plate answers less well today.
+         */
+        NeedTouchedOut: {
+            /** Guest */
+            guest: string;
+            plate: components["schemas"]["Named"];
         };
         /**
          * NewMakerPiece
@@ -4522,6 +5232,16 @@ export interface components {
             candidates: components["schemas"]["CandidateOut"][];
         };
         /**
+         * OutPiece
+         * @description How much a batch came to.
+         */
+        OutPiece: {
+            /** Quantity */
+            quantity: number;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * OwnRuleIn
          * @description A rule of the kitchen's own. Without an id it is new, and gets one made of its name.
          *
@@ -4709,6 +5429,22 @@ export interface components {
             number: string;
             /** Expires */
             expires?: string | null;
+        };
+        /**
+         * PartLeft
+         * @description What is left of a batch, or of a by-product; None where it is unknown.
+         */
+        PartLeft: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            left: components["schemas"]["Quantity"] | null;
+            over: components["schemas"]["Quantity"] | null;
+            /** Until */
+            until: string | null;
+            /** At Hand */
+            at_hand: boolean;
         };
         /**
          * PartPiece
@@ -4979,6 +5715,34 @@ export interface components {
             milliseconds: number;
         };
         /**
+         * PlateOut
+         * @description A plate with its service; `portions` of which it is known.
+         */
+        PlateOut: {
+            /** Service */
+            service: string;
+            plate: components["schemas"]["Named"];
+            /** Need */
+            need: string | null;
+            /** Portions */
+            portions: number | null;
+            /** At */
+            at: string | null;
+            /** Surely */
+            surely: boolean;
+        };
+        /**
+         * PlateTodayOut
+         * @description A plate that reads otherwise today than by its card.
+         */
+        PlateTodayOut: {
+            plate: components["schemas"]["Named"];
+            /** More */
+            more: string[];
+            /** Less */
+            less: string[];
+        };
+        /**
          * PotNameOut
          * @description A preparation in a list.
          */
@@ -5033,6 +5797,24 @@ export interface components {
             variant_of: components["schemas"]["Named"] | null;
             /** Variants */
             variants: components["schemas"]["Named"][];
+        };
+        /**
+         * PotTodayOut
+         * @description A pot or plate, how often it was made on this weekday lately, and its batches of today.
+         */
+        PotTodayOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Section */
+            section: string;
+            /** Usual */
+            usual: number;
+            /** Batches */
+            batches: components["schemas"]["BatchRow"][];
         };
         /**
          * PreparationChange
@@ -5392,6 +6174,16 @@ export interface components {
             change: "products";
             /** Products */
             products: components["schemas"]["ProductPiece"][];
+        };
+        /**
+         * Quantity
+         * @description An amount in a unit.
+         */
+        Quantity: {
+            /** Quantity */
+            quantity: number;
+            /** Unit */
+            unit: string;
         };
         /**
          * QuestionsOut
@@ -6304,6 +7096,18 @@ export interface components {
             at_least: boolean;
         };
         /**
+         * TodayOut
+         * @description What is made today; `others` are batches without a card.
+         */
+        TodayOut: {
+            /** Day */
+            day: string;
+            /** Pots */
+            pots: components["schemas"]["PotTodayOut"][];
+            /** Others */
+            others: components["schemas"]["BatchRow"][];
+        };
+        /**
          * ToolIn
          * @description A tool as it is to be; `seen` is the version that the writer saw, null for a new one.
          */
@@ -6369,6 +7173,44 @@ export interface components {
             item: components["schemas"]["Named"] | null;
             /** Person */
             person: string | null;
+        };
+        /**
+         * TraceOut
+         * @description Where something went, surely and possibly; `back` is what a batch came from.
+         */
+        TraceOut: {
+            /** Name */
+            name: string;
+            /** Steps */
+            steps: components["schemas"]["TraceStep"][];
+            /** Plates */
+            plates: components["schemas"]["PlateOut"][];
+            /** Left */
+            left: components["schemas"]["LeftOverOut"][];
+            /** Tubs */
+            tubs: string[];
+            /** Back */
+            back: components["schemas"]["Named"][];
+        };
+        /**
+         * TraceStep
+         * @description A batch that was reached; `column` is how many steps it is from what was asked about.
+         */
+        TraceStep: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Column */
+            column: number;
+            /** After */
+            after: string[];
+            /** Grams */
+            grams: number | null;
+            /** Surely */
+            surely: boolean;
+            /** Tool */
+            tool: string | null;
         };
         /**
          * TracesOut
@@ -6494,24 +7336,6 @@ export interface components {
             item: string;
         };
         /**
-         * VersionOut
-         * @description One version of a card: who made it, when and why, and what it changed.
-         */
-        VersionOut: {
-            /** Entry */
-            entry: number;
-            /** At */
-            at: string;
-            /** Person */
-            person: string | null;
-            /** Why */
-            why: string;
-            /** Told */
-            told: string;
-            /** Differences */
-            differences: components["schemas"]["Difference"][];
-        };
-        /**
          * WayChange
          * @description Another way of a preparation in use from now on.
          */
@@ -6578,6 +7402,41 @@ export interface components {
              * @default []
              */
             by_products: components["schemas"]["ByProductPiece"][];
+        };
+        /**
+         * WentInPiece
+         * @description One thing that went into a batch, by its lot or maker, its batch or tub, where known.
+         */
+        WentInPiece: {
+            /** Item */
+            item: string;
+            /** Line */
+            line?: number | null;
+            /** Lot */
+            lot?: string | null;
+            /** Maker */
+            maker?: string | null;
+            /** Batch */
+            batch?: string | null;
+            /** Tub */
+            tub?: string | null;
+            /** Quantity */
+            quantity?: number | null;
+            /** Unit */
+            unit?: string | null;
+        };
+        /**
+         * WentInRow
+         * @description One thing that went in, in words.
+         */
+        WentInRow: {
+            item: components["schemas"]["Named"];
+            /** Quantity */
+            quantity: number | null;
+            /** Unit */
+            unit: string | null;
+            /** From */
+            from_: string;
         };
         /**
          * WillBeIn
@@ -6666,6 +7525,42 @@ export interface components {
             level_out: number | null;
             /** Unknown */
             unknown: components["schemas"]["Named"][];
+        };
+        /**
+         * VersionOut
+         * @description One version of a card: who made it, when and why, and what it changed.
+         */
+        yellow_ladle__api__cards__comparison_routes__VersionOut: {
+            /** Entry */
+            entry: number;
+            /** At */
+            at: string;
+            /** Person */
+            person: string | null;
+            /** Why */
+            why: string;
+            /** Told */
+            told: string;
+            /** Differences */
+            differences: components["schemas"]["Difference"][];
+        };
+        /**
+         * VersionOut
+         * @description One word on a batch: recorded, corrected or taken back.
+         */
+        yellow_ladle__api__production__batch_routes__VersionOut: {
+            /** Seq */
+            seq: number;
+            /** Recorded */
+            recorded: string;
+            /** Person */
+            person: string | null;
+            /** Why */
+            why: string;
+            /** Gone */
+            gone: boolean;
+            /** Undoes */
+            undoes: number | null;
         };
     };
     responses: never;
@@ -13828,7 +14723,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["VersionOut"][];
+                    "application/json": components["schemas"]["yellow_ladle__api__cards__comparison_routes__VersionOut"][];
                 };
             };
             /** @description What was sent is no JSON, or is nested too deep */
@@ -18123,6 +19018,1358 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["QuestionsOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    today_api_v1_today_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TodayOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    card_today_api_v1_today__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardTodayOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview_api_v1_batches_preview_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeaningOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    record_api_v1_batches_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    batch_api_v1_batches__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_back_api_v1_batches__id__delete: {
+        parameters: {
+            query: {
+                seen: number;
+                why?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    batch_history_api_v1_batches__id__history_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["yellow_ladle__api__production__batch_routes__VersionOut"][];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_api_v1_batches__id__undo_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lots_api_v1_products__id__lots_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotOut"][];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    record_lot_api_v1_lots_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LotIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trace_of_api_v1_trace_get: {
+        parameters: {
+            query?: {
+                lot?: string | null;
+                batch?: string | null;
+                product?: string | null;
+                maker?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraceOut"];
                 };
             };
             /** @description What was sent is no JSON, or is nested too deep */

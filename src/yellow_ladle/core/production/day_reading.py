@@ -126,13 +126,17 @@ class DayReading:
         self.items.bags.add(entry.bag, number, mask)
 
     def _batch(self, batch: Batch, place: Place) -> int:
+        mask = self.brought(batch, place) | self.traces(batch, place)
+        return mask | self.items.labels.raising(mask, batch.statements)
+
+    def brought(self, batch: Batch, place: Place) -> int:
+        """What went into a batch at a place carries, without its tools and recorded levels."""
         mask, gone = self.own_statements(batch), self.gone(batch)
         if batch.preparation is not None and card_of(self.book, batch) is None:
             mask |= gone
         for entry in self.entries_of(batch):
             mask |= self.items.went_in(entry, place, gone)
-        mask |= self.traces(batch, place)
-        return mask | self.items.labels.raising(mask, batch.statements)
+        return mask
 
     @cached_property
     def _shared_by(self) -> dict[str, list[str]]:

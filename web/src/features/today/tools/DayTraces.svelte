@@ -1,8 +1,8 @@
 <script lang="ts">
-  import type { Schema } from '../../api/client';
-  import { asWords } from '../../lib/levels';
-  import PotMark from '../../ui/marks/PotMark.svelte';
-  import { p } from '../../app/routes';
+  import type { Schema } from '../../../api/client';
+  import { asWords } from '../../../lib/levels';
+  import PotMark from '../../../ui/marks/PotMark.svelte';
+  import { p } from '../../../app/routes';
 
   /** What the tools of the day add to the book: traces, pot by pot. */
   let { day }: { day: Schema['DayOut'] | undefined } = $props();

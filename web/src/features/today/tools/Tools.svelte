@@ -1,13 +1,13 @@
 <script lang="ts">
-  import Field from '../../ui/Field.svelte';
-  import { answer, api, type Schema } from '../../api/client';
-  import { dayQuery, toolsQuery } from '../../api/queries';
-  import { Write } from '../../api/write.svelte';
-  import { KeptForm } from '../../lib/keptForm.svelte';
-  import Page from '../../ui/Page.svelte';
-  import Button from '../../ui/Button.svelte';
-  import Disclaimer from '../../ui/Disclaimer.svelte';
-  import ErrorText from '../../ui/ErrorText.svelte';
+  import Field from '../../../ui/Field.svelte';
+  import { answer, api, type Schema } from '../../../api/client';
+  import { dayQuery, toolsQuery } from '../../../api/queries';
+  import { Write } from '../../../api/write.svelte';
+  import { KeptForm } from '../../../lib/keptForm.svelte';
+  import Page from '../../../ui/Page.svelte';
+  import Button from '../../../ui/Button.svelte';
+  import Disclaimer from '../../../ui/Disclaimer.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
   import DayTraces from './DayTraces.svelte';
   import ToolRow from './ToolRow.svelte';
 
@@ -32,7 +32,7 @@
 </script>
 
 <Page
-  title="Today"
+  title="Tools of the day"
   told="One sieve, one blender, one fryer. What went through since the last wash leaves traces in what follows, in the reading of the day."
 >
   <ErrorText error={keeping.error} />

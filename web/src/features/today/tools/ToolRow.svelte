@@ -1,11 +1,11 @@
 <script lang="ts">
-  import Check from '../../ui/Check.svelte';
+  import Check from '../../../ui/Check.svelte';
   import { untrack } from 'svelte';
-  import { answer, api, type Schema } from '../../api/client';
-  import { Write } from '../../api/write.svelte';
-  import Button from '../../ui/Button.svelte';
-  import ItemBox from '../../ui/ItemBox.svelte';
-  import ErrorText from '../../ui/ErrorText.svelte';
+  import { answer, api, type Schema } from '../../../api/client';
+  import { Write } from '../../../api/write.svelte';
+  import Button from '../../../ui/Button.svelte';
+  import ItemBox from '../../../ui/ItemBox.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
 
   /** One tool: whose it is, what is in it today, and what goes through next. */
   let {

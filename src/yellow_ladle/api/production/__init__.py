@@ -1,0 +1,1 @@
+"""What is made today, batches, and where everything went."""

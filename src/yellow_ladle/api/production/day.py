@@ -1,0 +1,66 @@
+"""The daybook as it stands, read with the book, for routes that ask about it."""
+
+from dataclasses import dataclass
+from threading import Lock
+from typing import Annotated
+
+from fastapi import Depends, Request
+from starlette.concurrency import run_in_threadpool
+
+from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.core.production.day_reading import DayReading, day_of
+from yellow_ladle.core.production.daybook import Daybook
+from yellow_ladle.core.production.provenance import Provenance
+from yellow_ladle.core.production.recall import HeldBack
+from yellow_ladle.store.daybook import KeptDaybook
+from yellow_ladle.store.ledger import Ledger
+
+
+@dataclass(frozen=True)
+class Day:
+    """The entries as they are kept, and their reading of today."""
+
+    kept: KeptDaybook
+    daybook: Daybook
+    reading: DayReading
+    provenance: Provenance
+    held_back: HeldBack
+    today: str
+
+
+class KeptDay:
+    """The reading of the day, made anew only after a write of the book or the daybook."""
+
+    def __init__(self) -> None:
+        self._lock = Lock()
+        self._state: object = None
+        self._day: Day | None = None
+
+    def of(self, ledger: Ledger) -> Day:
+        """The day as it stands now."""
+        with self._lock:
+            kept, now, today = ledger.daybook.now, ledger.now, ledger.today
+            state = (kept.last, now.counter, today)
+            if self._day is None or state != self._state:
+                daybook = kept.daybook
+                reading = day_of(now.reading, daybook)
+                held_back = HeldBack(reading, today)
+                provenance = Provenance(reading)
+                self._day = Day(kept, daybook, reading, provenance, held_back, today)
+                self._state = state
+            return self._day
+
+
+async def _kept_day(request: Request) -> KeptDay:
+    kept: KeptDay = request.app.state.kept_day
+    return kept
+
+
+TheKeptDay = Annotated[KeptDay, Depends(_kept_day)]
+
+
+async def _day(kept: TheKeptDay, ledger: TheLedger) -> Day:
+    return await run_in_threadpool(kept.of, ledger)
+
+
+TheDay = Annotated[Day, Depends(_day)]

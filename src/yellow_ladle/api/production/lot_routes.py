@@ -1,0 +1,53 @@
+"""Lots of a good: recorded as they come in, and those that are there."""
+
+from fastapi import APIRouter
+from pydantic import BaseModel
+
+from yellow_ladle.api.dependencies import TheActor, TheLedger, product_or_missing
+from yellow_ladle.api.production.day import TheDay
+from yellow_ladle.core.production.lot import Lot
+from yellow_ladle.core.production.timeline import Place
+from yellow_ladle.files.book.conversion import as_piece, as_value
+from yellow_ladle.files.book.piece import Id
+from yellow_ladle.files.daybook.entry_pieces import DayOrMoment, LotPiece
+from yellow_ladle.store.daybook import DaybookChange
+
+router = APIRouter(tags=["production"])
+
+
+class LotIn(LotPiece):
+    """A lot as it came in; without `received` it came today."""
+
+    id: Id = "new"
+    received: DayOrMoment | None = None  # type: ignore[assignment]
+
+
+class LotOut(BaseModel):
+    """A lot that is there."""
+
+    lot: LotPiece
+
+
+@router.get("/products/{id}/lots")
+def lots(id: Id, day: TheDay, ledger: TheLedger) -> list[LotOut]:
+    """The lots of a good that are there, the oldest first."""
+    product_or_missing(ledger.now, id)
+    place = Place(len(day.reading.timeline.entries), day.today)
+    known = [day.reading.timeline.lots[lot] for lot in day.reading.stock.lots_there(id, place)]
+    return [
+        LotOut(lot=as_piece(LotPiece, lot)) for lot in sorted(known, key=lambda lot: lot.received)
+    ]
+
+
+@router.post("/lots")
+def record_lot(wanted: LotIn, ledger: TheLedger, actor: TheActor) -> LotOut:
+    """Records a delivery."""
+    product = product_or_missing(ledger.now, wanted.product)
+    plain = wanted.model_dump(by_alias=True) | {"by": actor.person or ""}
+    plain["received"] = wanted.received or ledger.today
+    lot = as_value(Lot, LotPiece.model_validate(plain))
+    told = f"{product.name} came in"
+    before = set(ledger.daybook.now.seqs)
+    kept = ledger.daybook.record([DaybookChange("lots", "", lot)], {}, told, actor)
+    key = next(key for key in kept.seqs if key not in before)
+    return LotOut(lot=as_piece(LotPiece, kept.entries[key]))

@@ -1,0 +1,174 @@
+"""Where a lot, a batch, or a good of a maker went, and what a batch came from."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel
+
+from yellow_ladle.api.errors import Missing
+from yellow_ladle.api.production.batch_answers import came_from, reference_name
+from yellow_ladle.api.production.day import Day, TheDay
+from yellow_ladle.api.schemas.answer_forms import Named, named
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.production.asked import Asked
+from yellow_ladle.core.production.trace import LeftOver, ServedPlate, Trace, trace
+from yellow_ladle.core.production.trace_back import CameFrom, TraceBack
+from yellow_ladle.files.book.piece import Id
+
+router = APIRouter(tags=["production"])
+
+
+class TraceStep(BaseModel):
+    """A batch that was reached; `column` is how many steps it is from what was asked about."""
+
+    id: str
+    name: str
+    column: int
+    after: list[str]
+    grams: float | None
+    surely: bool
+    tool: str | None
+
+
+class PlateOut(BaseModel):
+    """A plate with its service; `portions` of which it is known."""
+
+    service: str
+    plate: Named
+    need: str | None
+    portions: float | None
+    at: str | None
+    surely: bool
+
+
+class LeftOverOut(BaseModel):
+    """What is left somewhere; quantity and unit are null where that is unknown."""
+
+    name: str
+    place: str
+    quantity: float | None
+    unit: str | None
+
+
+class TraceOut(BaseModel):
+    """Where something went, surely and possibly; `back` is what a batch came from."""
+
+    name: str
+    steps: list[TraceStep]
+    plates: list[PlateOut]
+    left: list[LeftOverOut]
+    tubs: list[str]
+    back: list[Named]
+
+
+@router.get("/trace")
+def trace_of(
+    day: TheDay,
+    lot: Annotated[Id | None, Query()] = None,
+    batch: Annotated[Id | None, Query()] = None,
+    product: Annotated[Id | None, Query()] = None,
+    maker: Annotated[str | None, Query(max_length=200)] = None,
+) -> TraceOut:
+    """Where a lot, a batch or a good went, and what a batch came from."""
+    asked = Asked(lot=lot, batch=batch, product=product, maker=maker)
+    name = _asked_name(day, asked)
+    found = trace(day.reading, asked)
+    back = CameFrom() if batch is None else TraceBack(day.reading).of(batch)
+    return TraceOut(
+        name=name,
+        steps=_steps(day, found),
+        plates=[
+            *(_plate(day, each, surely=True) for each in found.served),
+            *(_plate(day, each, surely=False) for each in found.possible_served),
+            *(_open_plate(day, service, plate) for service, plate in found.possible_services),
+        ],
+        left=[_left(day, each) for each in found.left],
+        tubs=list(found.tubs),
+        back=came_from(day, back),
+    )
+
+
+def _asked_name(day: Day, asked: Asked) -> str:
+    timeline, book = day.reading.timeline, day.reading.book
+    if sum(each is not None for each in (asked.lot, asked.batch, asked.product)) != 1:
+        raise BookRefused([Fault("lot", "name a lot, a batch or a good: one of the three")])
+    if asked.lot is not None:
+        if asked.lot not in timeline.lots:
+            raise Missing("lot", asked.lot)
+        lot = timeline.lots[asked.lot]
+        return f"{named(book, lot.product).name}, lot {lot.code or lot.id}"
+    if asked.batch is not None:
+        if asked.batch not in timeline.batches:
+            raise Missing("batch", asked.batch)
+        return reference_name(day, asked.batch)
+    product = book.products.get(asked.product or "")
+    if product is None:
+        raise Missing("product", asked.product or "")
+    makers, name = {each.id: each.name for each in product.makers}, product.name
+    return name if asked.maker is None else f"{name} of {makers.get(asked.maker, asked.maker)}"
+
+
+def _steps(day: Day, found: Trace) -> list[TraceStep]:
+    steps = [
+        TraceStep(
+            id=each.batch,
+            name=reference_name(day, each.batch),
+            column=len(each.via),
+            after=list(each.via[1:2]),
+            grams=each.grams,
+            surely=True,
+            tool=None,
+        )
+        for each in found.batches
+    ]
+    rest = [(id, None) for id in found.possible_batches] + list(found.by_tool)
+    steps += [
+        TraceStep(
+            id=id,
+            name=reference_name(day, id),
+            column=1,
+            after=[],
+            grams=None,
+            surely=False,
+            tool=tool,
+        )
+        for id, tool in rest
+    ]
+    return steps
+
+
+def _plate(day: Day, plate: ServedPlate, *, surely: bool) -> PlateOut:
+    return PlateOut(
+        service=_service_name(day, plate.service),
+        plate=named(day.reading.book, plate.served.plate),
+        need=plate.served.need,
+        portions=plate.served.portions,
+        at=plate.at,
+        surely=surely,
+    )
+
+
+def _open_plate(day: Day, service: str, plate: str) -> PlateOut:
+    return PlateOut(
+        service=_service_name(day, service),
+        plate=named(day.reading.book, plate),
+        need=None,
+        portions=None,
+        at=None,
+        surely=False,
+    )
+
+
+def _service_name(day: Day, id: str) -> str:
+    service = next(each for each in day.reading.timeline.services if each.id == id)
+    return f"{service.name or id}, {service.date}"
+
+
+def _left(day: Day, left: LeftOver) -> LeftOverOut:
+    batch = day.reading.timeline.batches[left.batch.partition("/")[0]]
+    return LeftOverOut(
+        name=reference_name(day, left.batch),
+        place=batch.place,
+        quantity=left.amount.quantity if left.amount else None,
+        unit=left.amount.unit if left.amount else None,
+    )

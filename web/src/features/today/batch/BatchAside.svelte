@@ -1,0 +1,62 @@
+<script lang="ts">
+  import type { Schema } from '../../../api/client';
+  import { p } from '../../../app/routes';
+
+  /** What went into a batch, what is left of it, and where it went. */
+  let { batch }: { batch: Schema['BatchOut'] } = $props();
+
+  const amount = (quantity: number | null | undefined, unit: string | null | undefined) =>
+    quantity == null ? 'not weighed' : `${Math.round(quantity * 100) / 100} ${unit}`;
+</script>
+
+<h2 class="text-lead">What went in</h2>
+<ul data-went-in>
+  {#each batch.went_in as entry, index (index)}
+    <li class="grid grid-cols-[110px_minmax(0,1fr)] gap-3 border-b border-rule py-1.5">
+      <span class="amount text-right">{amount(entry.quantity, entry.unit)}</span>
+      <span
+        >{entry.item.name}
+        {#if entry.from_}<span class="text-soft">{entry.from_}</span>{/if}</span
+      >
+    </li>
+  {/each}
+  {#each batch.left_out as item (item.id)}
+    <li class="border-b border-rule py-1.5 text-clay">left out: {item.name}</li>
+  {/each}
+</ul>
+{#if batch.piece.note}<p class="pt-2">{batch.piece.note}</p>{/if}
+
+<h2 class="mt-4 text-lead">What is left</h2>
+<ul data-left>
+  {#each batch.parts as part (part.id)}
+    <li class="border-b border-rule py-1.5">
+      {part.id === batch.id ? '' : `${part.name}: `}
+      <span class="amount">{part.left ? amount(part.left.quantity, part.left.unit) : 'not known'}</span>
+      {#if part.over}
+        <span class="text-clay">{amount(part.over.quantity, part.over.unit)} more were taken</span>
+      {/if}
+      <span class="text-soft">
+        {part.until ? `until ${part.until}` : ''}{part.at_hand ? '' : ', not at hand'}
+      </span>
+    </li>
+  {/each}
+</ul>
+
+<h2 class="mt-4 text-lead">Where it went</h2>
+<ul data-went-to>
+  {#each batch.went_to as other (other.id)}
+    <li class="py-1">
+      <a class="underline" href={p('/batches/:id', { params: { id: other.id } })}>{other.name}</a>
+    </li>
+  {/each}
+  {#each batch.possibly_to as other (other.id)}
+    <li class="py-1">
+      <a class="underline" href={p('/batches/:id', { params: { id: other.id } })}>{other.name}</a>
+      <span class="text-soft">possibly: nobody noted the batch</span>
+    </li>
+  {/each}
+  {#each batch.served as plate, index (index)}<li class="py-1">{plate}</li>{/each}
+  {#if batch.went_to.length + batch.possibly_to.length + batch.served.length === 0}
+    <li class="py-1 text-soft">nowhere yet</li>
+  {/if}
+</ul>

@@ -1,0 +1,104 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { answer, api, type Schema } from '../../../api/client';
+  import { cardTodayQuery } from '../../../api/queries';
+  import { p } from '../../../app/routes';
+  import { AsyncState } from '../../../lib/asyncState.svelte';
+  import Button from '../../../ui/Button.svelte';
+  import Disclaimer from '../../../ui/Disclaimer.svelte';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import Field from '../../../ui/Field.svelte';
+  import ItemBox from '../../../ui/ItemBox.svelte';
+  import LineMade from './LineMade.svelte';
+  import { MadePot } from './made.svelte';
+  import MeaningText from './MeaningText.svelte';
+
+  /** One pot as it is being made: its card for today, and what really went in. */
+  let { pot, onmade }: { pot: string | null; onmade: (done: Schema['MadeOut']) => void } = $props();
+
+  const card = cardTodayQuery(() => pot);
+  const made = new MadePot();
+  let adding = $state('');
+
+  $effect(() => {
+    if (pot !== undefined) untrack(() => made.clear());
+  });
+
+  const factor = $derived(
+    made.quantity && card.data?.quantity ? made.quantity / card.data.quantity : 1
+  );
+  const ready = $derived(pot === null ? made.name.trim() !== '' : card.data !== undefined);
+  const body = $derived(made.body(pot === null ? null : (card.data ?? null)));
+  const meaning = new AsyncState<Schema['MeaningOut']>();
+
+  $effect(() => {
+    if (!made.differs || !ready) return;
+    const wanted = body;
+    untrack(() => meaning.ask(() => answer(api.POST('/api/v1/batches/preview', { body: wanted }))));
+  });
+
+  async function record() {
+    const done = await made.writing.send(body);
+    if (done === null) return;
+    made.clear();
+    onmade(done);
+  }
+</script>
+
+<section aria-labelledby="made-name" class="grid content-start gap-3" data-made-panel>
+  {#if pot === null}
+    <h2 id="made-name" class="text-head">Something without a card</h2>
+    <Field label="What it is">
+      <input class="field" maxlength="200" autocomplete="off" bind:value={made.name} />
+    </Field>
+  {:else if card.data}
+    <div class="flex flex-wrap items-end justify-between gap-3">
+      <h2 id="made-name" class="text-head">{card.data.name}</h2>
+      <a class="underline" href={p('/pots/:id', { params: { id: pot } })}>Its card</a>
+    </div>
+    {#if card.data.quantity}
+      <Field label="How much, {card.data.unit}" class="w-44">
+        <input
+          class="field amount"
+          type="number"
+          min="0"
+          step="any"
+          placeholder={String(card.data.quantity)}
+          bind:value={made.quantity}
+        />
+      </Field>
+    {/if}
+    <ul>
+      {#each card.data.lines as line (line.line)}
+        <LineMade
+          {line}
+          {factor}
+          said={made.said[line.line]}
+          onsay={(said) => made.say(line.line, said)}
+        />
+      {/each}
+    </ul>
+  {/if}
+  {#each made.added as entry, index (index)}
+    <p class="text-clay" data-added>also: {entry.name}</p>
+  {/each}
+  {#key made.added.length}
+    <label class="block" for="made-added">
+      <span class="text-soft">Something more went in</span>
+      <ItemBox
+        id="made-added"
+        label="Something more went in"
+        bind:item={adding}
+        onnamed={(item, name) => made.add(item, name)}
+      />
+    </label>
+  {/key}
+  {#if made.differs}<MeaningText meaning={meaning.value} />{/if}
+  <ErrorText error={made.writing.error} />
+  <div>
+    <Button main disabled={!ready || made.writing.busy} onclick={record}>
+      {made.differs || pot === null ? 'Made it, as shown' : 'Made it, as the card says'}
+    </Button>
+  </div>
+  <Disclaimer />
+</section>
