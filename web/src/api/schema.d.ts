@@ -7283,12 +7283,19 @@ export interface components {
         /**
          * UseIn
          * @description What went through a tool just now; an item of null means that it was washed.
+         *
+         *     `renewed`: what it holds was replaced, such as the oil of a fryer.
          */
         UseIn: {
             /** Tool */
             tool: string;
             /** Item */
             item: string | null;
+            /**
+             * Renewed
+             * @default false
+             */
+            renewed: boolean;
         };
         /**
          * UseOut

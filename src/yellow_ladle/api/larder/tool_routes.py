@@ -34,10 +34,14 @@ class ToolIn(BaseModel):
 
 
 class UseIn(BaseModel):
-    """What went through a tool just now; an item of null means that it was washed."""
+    """What went through a tool just now; an item of null means that it was washed.
+
+    `renewed`: what it holds was replaced, such as the oil of a fryer.
+    """
 
     tool: Name
     item: ItemId | None
+    renewed: bool = False
 
 
 class ToolUseOut(BaseModel):
@@ -96,7 +100,9 @@ def tools(ledger: TheLedger) -> list[ToolOut]:
     inside: dict[str, dict[str, Named]] = {name: {} for name in known}
     for use in uses:
         if use.item is None:
-            inside.setdefault(use.tool, {}).clear()
+            tool = book.toolbox.get(use.tool)
+            if use.renewed or tool is None or not tool.absorbs:
+                inside.setdefault(use.tool, {}).clear()
         elif use.item in ledger.now.reading.masks:
             inside.setdefault(use.tool, {})[use.item] = named(book, use.item)
     return [
@@ -152,7 +158,7 @@ def use(wanted: UseIn, ledger: TheLedger, actor: TheActor) -> DayOut:
     name = by_key.get(box.key(wanted.tool))
     if name is None:
         raise BookRefused([Fault("tool", unknown("tool", wanted.tool, known))])
-    add_use(ledger, name, wanted.item, actor.person)
+    add_use(ledger, name, wanted.item, actor.person, renewed=wanted.renewed)
     return _day(ledger, ledger.today)
 
 

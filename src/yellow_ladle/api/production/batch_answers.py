@@ -302,7 +302,8 @@ def _step_name(day: Day, step: str) -> str:
 
 def _from(day: Day, batch: str | None, lot: str | None, maker: str | None) -> str:
     if batch is not None:
-        return reference_name(day, batch)
+        made = day.reading.timeline.batches[batch_of(batch)].made
+        return f"the batch of {moment_words(made)}"
     known = day.reading.timeline.lots.get(lot or "")
     if known is not None:
         return f"lot {known.code or known.id}"

@@ -37,10 +37,14 @@ class Tool:
 
 @dataclass(frozen=True, slots=True)
 class Use:
-    """What went through a tool, in the order of the day. `item` None: it was washed."""
+    """What went through a tool, in the order of the day. `item` None: it was washed.
+
+    `renewed`: what it holds was replaced, which clears also a tool that no wash clears.
+    """
 
     tool: str
     item: str | None
+    renewed: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,7 +143,8 @@ def left_behind(box: Toolbox, uses: Sequence[Use]) -> dict[str, list[tuple[str, 
     for use in uses:
         key, tool = box.key(use.tool), box.get(use.tool)
         if use.item is None:
-            inside[key] = []
+            if use.renewed or tool is None or not tool.absorbs:
+                inside[key] = []
             continue
         if tool is not None and tool.dedicated:
             continue

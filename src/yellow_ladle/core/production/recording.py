@@ -3,10 +3,12 @@
 from collections.abc import Mapping
 from dataclasses import replace
 
+from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.production.batch import Batch, Out, WentIn
 from yellow_ladle.core.production.batch_card import as_written, card_of
 from yellow_ladle.core.production.day_reading import DayReading, day_of
 from yellow_ladle.core.production.daybook import Daybook
+from yellow_ladle.core.production.daybook_faults import DaybookFaults
 from yellow_ladle.core.vocabulary.levels import Level
 
 
@@ -42,10 +44,14 @@ def with_levels(day: DayReading, daybook: Daybook, batch: Batch) -> Batch:
     """A batch with the levels that it carries now, traces by its own tools excepted.
 
     A label that says less tomorrow lowers none of them; what nobody has checked is read anew.
+    Raises BookRefused where the batch cannot be, as it names what is not there.
     """
     bare = replace(batch, statements={})
     others = tuple(each for each in daybook.batches if each.id != batch.id)
-    after = day_of(day.reading, replace(daybook, batches=(*others, bare)))
+    whole = replace(daybook, batches=(*others, bare))
+    if found := DaybookFaults(whole, day.book, checked=Daybook(batches=(bare,))).all():
+        raise BookRefused(found)
+    after = day_of(day.reading, whole)
     read = after.timeline.batches[batch.id]
     levels = after.reading.layout.levels(after.brought(read, after.timeline.place_of(read)))
     kept = {flag: level for flag, level in levels.items() if level is not Level.UNCHECKED}

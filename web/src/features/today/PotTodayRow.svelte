@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import type { Schema } from '../../api/client';
   import { p } from '../../app/routes';
   import Button from '../../ui/Button.svelte';
@@ -8,12 +9,15 @@
     pot,
     chosen,
     onchoose,
-    onmade
+    onmade,
+    children
   }: {
     pot: Schema['PotTodayOut'];
     chosen: boolean;
     onchoose: () => void;
     onmade: () => void;
+    /** What is shown beneath it, where it is open and there is no room beside. */
+    children?: Snippet;
   } = $props();
 </script>
 
@@ -50,4 +54,5 @@
   <div class="flex items-start gap-2 pr-2">
     <Button onclick={onmade}>Made it<span class="sr-only">: {pot.name}</span></Button>
   </div>
+  {#if chosen && children}<div class="col-span-2 -ml-3 bg-ground px-3 pb-3">{@render children()}</div>{/if}
 </li>

@@ -6,6 +6,7 @@
   import Button from '../../ui/Button.svelte';
   import ErrorText from '../../ui/ErrorText.svelte';
   import Field from '../../ui/Field.svelte';
+  import { oneColumn } from '../../ui/narrow';
   import Page from '../../ui/Page.svelte';
   import MadePanel from './made/MadePanel.svelte';
   import MeaningText from './made/MeaningText.svelte';
@@ -52,6 +53,17 @@
 
 {#snippet nav()}<TodayNav />{/snippet}
 
+{#snippet panel()}
+  <MadePanel
+    pot={chosen}
+    onmade={(done) => {
+      last = done;
+      chosen = null;
+      without = false;
+    }}
+  />
+{/snippet}
+
 <Page
   title="Today"
   told="What is made today. One tap records a pot as its card says; open it where something else went in."
@@ -68,6 +80,7 @@
             chosen={chosen === pot.id}
             onchoose={() => choose(pot.id)}
             onmade={() => made(pot.id)}
+            children={oneColumn.current ? panel : undefined}
           />
         {:else}
           <li class="py-3">No pot has this in its name.</li>
@@ -86,7 +99,7 @@
         </ul>
       {/if}
     </div>
-    <div class="pt-3">
+    <div class="sticky top-0 self-start pt-3 max-desk:static">
       {#if last}
         <div class="mb-4 border-b border-rule pb-3" data-made={last.id} role="status">
           <p class="text-lead font-semibold">
@@ -97,16 +110,9 @@
           <MeaningText meaning={last.meaning} />
         </div>
       {/if}
-      {#if chosen !== null || without}
-        <MadePanel
-          pot={chosen}
-          onmade={(done) => {
-            last = done;
-            chosen = null;
-            without = false;
-          }}
-        />
-      {:else if !last}
+      {#if without || (chosen !== null && !oneColumn.current)}
+        {@render panel()}
+      {:else if chosen === null && !last}
         <p class="text-soft">Open a pot to say what really went in: another maker, another batch,
           something instead, something left out.</p>
       {/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { answer, api } from '../../../api/client';
   import { batchHistoryQuery } from '../../../api/queries';
+  import { momentWords } from '../../../lib/moments';
   import { Write } from '../../../api/write.svelte';
   import Button from '../../../ui/Button.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -25,7 +26,7 @@
       <li class="border-b border-rule py-1.5">
         {said(index, history.data.length, version.gone)}
         <span class="text-soft">
-          {version.recorded.slice(0, 16).replace('T', ' ')}{version.person
+          {momentWords(version.recorded)}{version.person
             ? `, ${version.person}`
             : ''}{version.why ? `: ${version.why}` : ''}
         </span>

@@ -4,6 +4,7 @@
   import { Write } from '../../../api/write.svelte';
   import { p, route } from '../../../app/routes';
   import { levelWord } from '../../../lib/levels';
+  import { momentWords } from '../../../lib/moments';
   import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -12,6 +13,7 @@
   import TodayNav from '../TodayNav.svelte';
   import BatchAside from './BatchAside.svelte';
   import BatchHistory from './BatchHistory.svelte';
+  import FlagList from './FlagList.svelte';
 
   /** A batch: what it carries and from where, where it went, what is left, what was said of it. */
   const id = $derived(String(route.params.id ?? ''));
@@ -23,13 +25,6 @@
       answer(api.DELETE('/api/v1/batches/{id}', { params: { path: { id }, query: { seen } } })),
     { says: () => 'Taken back.', reaches: 'day' }
   );
-
-  const KINDS: Record<string, string> = {
-    possible: 'may be in it, nobody noted the lot',
-    gone: 'no longer in the book',
-    recorded: 'written down when it was made',
-    own: 'by its own statements'
-  };
 
   const ORDER: Level[] = ['contains', 'may_contain', 'unchecked'];
   const levels = $derived(
@@ -60,9 +55,9 @@
 {:else if batch}
   <Page
     title={batch.name}
-    told="Made {batch.piece.made.slice(0, 16).replace('T', ' at ')}{batch.piece.by
+    told="Made {momentWords(batch.piece.made)}{batch.piece.by
       ? ` by ${batch.piece.by}`
-      : ''}{batch.late ? `, written down later, ${batch.piece.recorded?.slice(0, 16).replace('T', ' at ')}` : ''}"
+      : ''}{batch.late ? `, written down later, ${momentWords(batch.piece.recorded ?? '')}` : ''}"
     {nav}
     {aside}
   >
@@ -73,37 +68,7 @@
           <h2 class="flex items-center gap-2 pt-2 text-lead">
             <PotMark level={part.level} decorative />{levelWord(part.level)}
           </h2>
-          <ul data-level={part.level}>
-            {#each part.flags as flag (flag.flag)}
-              <li class="grid grid-cols-[170px_minmax(0,1fr)] gap-3 border-b border-rule py-2 max-phone:grid-cols-1" data-flag={flag.flag}>
-                <div>
-                  <p class="font-semibold">{flag.name}</p>
-                  {#if flag.card !== null && flag.card !== flag.level}
-                    <p class="text-clay">card: {levelWord(flag.card)}</p>
-                  {/if}
-                  {#if flag.then !== null && flag.then !== flag.level}
-                    <p class="text-soft">then: {levelWord(flag.then)}</p>
-                  {/if}
-                </div>
-                <ul>
-                  {#each flag.sources as source, index (index)}
-                    <li>
-                      {source.source}{source.lot ? `, lot ${source.lot}` : ''}{source.maker
-                        ? `, ${source.maker}`
-                        : ''}{source.way.length > 0 ? ` → ${source.way.join(' → ')}` : ''}
-                      {#if source.tool}<span class="text-soft">by way of the {source.tool}</span
-                        >{/if}
-                      {#if KINDS[source.kind]}<span class="text-soft">{KINDS[source.kind]}</span
-                        >{/if}
-                      {#if source.level !== flag.level}
-                        <span class="text-soft">{levelWord(source.level)}</span>
-                      {/if}
-                    </li>
-                  {/each}
-                </ul>
-              </li>
-            {/each}
-          </ul>
+          <div data-level={part.level}><FlagList flags={part.flags} /></div>
         {/each}
         <div class="pt-3"><Disclaimer /></div>
       </div>

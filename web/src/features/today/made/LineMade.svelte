@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
+  import { momentWords } from '../../../lib/moments';
   import ItemBox from '../../../ui/ItemBox.svelte';
   import type { Said } from './made.svelte';
 
@@ -29,7 +30,7 @@
     const add = (kind: Said['kind'], value: string, name: string) =>
       found.push({ key: `${kind} ${value}`, kind, value, name });
     for (const batch of line.batches)
-      add('batch', batch.id, `the batch of ${batch.made.slice(0, 16).replace('T', ' ')}`);
+      add('batch', batch.id, `the batch of ${momentWords(batch.made)}`);
     for (const lot of line.lots)
       add('lot', lot.id, `lot ${lot.code || lot.id}${lot.maker ? `, ${lot.maker}` : ''}`);
     for (const maker of line.makers) add('maker', maker.id, `of ${maker.name}`);

@@ -22,12 +22,14 @@
 
   const noting = new Write(
     (through: string | null) => {
-      const body = { tool: tool.name, item: through };
+      const body = { tool: tool.name, item: through, renewed: through === null && tool.absorbs };
       return answer(api.POST('/api/v1/tools/uses', { body }));
     },
     {
       says: (_, through) =>
-        through ? `Noted for the ${tool.name}.` : `The ${tool.name} is washed.`,
+        through
+          ? `Noted for the ${tool.name}.`
+          : `The ${tool.name} is ${tool.absorbs ? 'renewed' : 'washed'}.`,
       reaches: 'day'
     }
   );
@@ -89,7 +91,7 @@
         <ItemBox id="through-{tool.name}" label="Through the {tool.name}" bind:item />
       </label>
     {/key}
-    <div><Button onclick={() => use(null)}>Washed</Button></div>
+    <div><Button onclick={() => use(null)}>{tool.absorbs ? 'Renewed' : 'Washed'}</Button></div>
     <ErrorText error={noting.error} />
   </div>
 </li>

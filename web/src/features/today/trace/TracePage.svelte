@@ -51,15 +51,6 @@
       {/if}
       <section class="min-w-44 border-l-4 border-ladle pl-3" aria-labelledby="asked-about">
         <h2 id="asked-about" class="text-lead">{trace.name}</h2>
-        {#each trace.left as left, index (index)}
-          <p>
-            <span class="amount"
-              >{left.quantity == null ? 'amount not known' : `${left.quantity} ${left.unit}`}</span
-            >
-            left of {left.name}{left.place ? `, ${left.place}` : ''}
-          </p>
-        {/each}
-        {#if trace.tubs.length > 0}<p>Tubs: {trace.tubs.join(', ')}</p>{/if}
       </section>
       {#each columns as column, at (at)}
         <section
@@ -79,7 +70,23 @@
         </section>
       {/each}
     </div>
-    <div class="grid grid-cols-2 gap-8 pt-6 max-tablet:grid-cols-1">
+    <div class="grid grid-cols-3 gap-8 pt-6 max-tablet:grid-cols-1">
+      <section aria-labelledby="left">
+        <h2 id="left" class="text-lead">To be fetched</h2>
+        <ul data-left>
+          {#each trace.left as left, index (index)}
+            <li class="border-b border-rule py-1.5">
+              <span class="amount"
+                >{left.quantity == null ? 'amount not known' : `${left.quantity} ${left.unit}`}</span
+              >
+              of {left.name}{left.place ? `, ${left.place}` : ''}
+            </li>
+          {:else}
+            <li class="py-1.5 text-soft">Nothing of it is left, as far as was written down.</li>
+          {/each}
+          {#each trace.tubs as tub (tub)}<li class="border-b border-rule py-1.5">tub {tub}</li>{/each}
+        </ul>
+      </section>
       <section aria-labelledby="plates">
         <h2 id="plates" class="text-lead">Plates</h2>
         <ul data-plates>

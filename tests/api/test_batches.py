@@ -1,0 +1,167 @@
+"""Batches over the API: one tap, what differs, corrections, and the trace."""
+
+import time
+from unittest import main
+
+from tests.api.client import ApiTest
+
+
+class BatchesTest(ApiTest):
+    def made(self, preparation: str, **rest: object) -> dict[str, object]:
+        return self.post("/batches", {"preparation": preparation, **rest}, by="MK")
+
+    def test_one_tap_records_a_pot_as_its_card_says(self) -> None:
+        done = self.made("veloute")
+        self.assertEqual(done["meaning"]["more"], [])
+        self.assertEqual(done["meaning"]["less"], [])
+        page = self.get(f"/batches/{done['id']}")
+        self.assertEqual(page["piece"]["by"], "MK")
+        self.assertFalse(page["late"])
+        carried = {flag["flag"]: flag["level"] for flag in page["flags"]}
+        self.assertEqual(carried, self.carried("veloute"))
+        rows = [(row["item"]["id"], row["quantity"], row["unit"]) for row in page["went_in"]]
+        lines = self.get("/today/veloute")["lines"]
+        wanted = [(line["item"]["id"], line["quantity"], line["unit"]) for line in lines]
+        self.assertEqual(rows, wanted)
+        statements = page["piece"]["statements"]
+        self.assertEqual(statements["wheat"], "contains")
+        self.assertNotIn("unchecked", statements.values())
+        self.assertEqual(page["parts"][0]["left"], {"quantity": 3, "unit": "l"})
+
+    def test_what_is_made_on_this_weekday_stands_first_once_it_was_made(self) -> None:
+        last_week = (self.ledger.local_moment[:10], "veloute")
+        self.assertEqual(self.get("/today")["pots"][0]["usual"], 0)
+        week_ago = time.strftime("%Y-%m-%dT09:00:00+00:00", time.gmtime(time.time() - 7 * 86_400))
+        self.made("veloute", made=week_ago)
+        first = self.get("/today")["pots"][0]
+        self.assertEqual((first["id"], first["usual"], first["batches"]), (last_week[1], 1, []))
+        [row] = self.ledger.daybook.now.daybook.batches
+        self.assertTrue(self.get(f"/batches/{row.id}")["late"])
+
+    def test_another_thing_instead_is_told_with_what_it_means(self) -> None:
+        roux = self.made("white-roux")["id"]
+        body = {
+            "preparation": "veloute",
+            "went_in": [
+                {"line": 0, "item": "white-roux", "batch": roux, "quantity": 320, "unit": "g"},
+                {"line": 1, "item": "shore-fish-stock", "quantity": 3.2, "unit": "l"},
+            ],
+        }
+        told = self.post("/batches/preview", body)
+        self.assertIn("Fish", told["more"])
+        self.assertIn("Poultry", told["less"])
+        plates = {plate["plate"]["id"]: plate["more"] for plate in told["plates"]}
+        self.assertIn("Fish", plates["hen-leek-pie"])
+        self.assertEqual(self.get("/today")["others"], [])
+        done = self.post("/batches", body, by="MK")
+        self.assertEqual(done["meaning"], told)
+        reached = self.get("/trace", batch=roux)
+        self.assertEqual(
+            [(step["id"], step["surely"], step["grams"]) for step in reached["steps"]],
+            [(done["id"], True, 320)],
+        )
+        pie = self.made("hen-leek-pie")["id"]
+        steps = {step["id"]: step["surely"] for step in self.get("/trace", batch=roux)["steps"]}
+        self.assertEqual(steps, {done["id"]: True, pie: False})
+
+    def test_a_maker_named_once_is_remembered_for_the_day(self) -> None:
+        lines = self.get("/today/oatcakes")["lines"]
+        [oats] = [line for line in lines if line["item"]["id"] == "oatmeal"]
+        self.assertEqual({maker["id"] for maker in oats["makers"]}, {"gannet-mill", "fell-mill"})
+        named = {"line": oats["line"], "item": "oatmeal", "maker": "fell-mill"}
+        self.made("oatcakes", went_in=[named])
+        lines = self.get("/today/oatcakes")["lines"]
+        [again] = [line for line in lines if line["item"]["id"] == "oatmeal"]
+        self.assertEqual(again["maker"], "fell-mill")
+        page = self.get(f"/batches/{self.made('oatcakes')['id']}")
+        sources = {source["maker"] for flag in page["flags"] for source in flag["sources"]}
+        self.assertIn("Fell Mill", {name for name in sources if name})
+
+    def test_something_without_a_card(self) -> None:
+        self.post("/batches", {"went_in": [{"item": "butter"}]}, 422)
+        done = self.post("/batches", {"name": "Staff food", "went_in": [{"item": "butter"}]})
+        self.assertFalse(done["meaning"]["compared"])
+        page = self.get(f"/batches/{done['id']}")
+        carried = {flag["flag"]: flag["level"] for flag in page["flags"]}
+        self.assertEqual(carried, self._levels("butter"))
+        nothing = self.post("/batches", {"name": "Somebody's soup"})
+        levels = {flag["level"] for flag in self.get(f"/batches/{nothing['id']}")["flags"]}
+        self.assertEqual(levels, {"unchecked"})
+
+    def _levels(self, product: str) -> dict[str, str]:
+        reading = self.ledger.now.reading
+        return {flag: level.word for flag, level in reading.levels(product).items()}
+
+    def test_corrections_and_taking_back_are_entries_of_their_own(self) -> None:
+        id = self.made("veloute")["id"]
+        seen = self.get(f"/batches/{id}")["seen"]
+        fish = {"line": 1, "item": "shore-fish-stock", "quantity": 3.2, "unit": "l"}
+        body = {
+            "id": id,
+            "preparation": "veloute",
+            "went_in": [fish],
+            "seen": seen,
+            "why": "looked",
+        }
+        made = self.get(f"/batches/{id}")["piece"]["made"]
+        corrected = self.post("/batches", {**body, "made": made}, by="NB")
+        self.assertEqual(corrected["id"], id)
+        self.assertIn("Fish", corrected["meaning"]["more"])
+        self.post("/batches", body, 409, by="NB")
+        history = self.get(f"/batches/{id}/history")
+        self.assertEqual([(each["person"], each["why"]) for each in history],
+                         [("NB", "looked"), ("MK", "")])  # fmt: skip
+        self.assertEqual(self.api.post(f"/api/v1/batches/{id}/undo").status_code, 200)
+        carried = {flag["flag"] for flag in self.get(f"/batches/{id}")["flags"]}
+        self.assertEqual(carried, set(self.carried("veloute")))
+        seen = self.get(f"/batches/{id}")["seen"]
+        self.assertEqual(self.api.delete(f"/api/v1/batches/{id}?seen={seen}").status_code, 200)
+        self.assertEqual(self.api.get(f"/api/v1/batches/{id}").status_code, 404)
+        self.assertTrue(self.get(f"/batches/{id}/history")[0]["gone"])
+        self.assertIsNone(self.ledger.daybook.altered())
+
+    def test_what_was_drawn_from_is_not_taken_back(self) -> None:
+        roux = self.made("white-roux")["id"]
+        self.made("veloute", went_in=[{"line": 0, "item": "white-roux", "batch": roux}])
+        seen = self.get(f"/batches/{roux}")["seen"]
+        refused = self.api.delete(f"/api/v1/batches/{roux}?seen={seen}")
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("Velouté", refused.json()["detail"])
+
+    def test_draws_from_what_is_not_there_are_refused_in_words(self) -> None:
+        body = {"preparation": "veloute", "went_in": [{"item": "white-roux", "batch": "b-77"}]}
+        told = self.post("/batches", body, 422)
+        self.assertIn('No batch "b-77"', told["detail"])
+        self.post("/batches", {"preparation": "besamel"}, 404)
+
+    def test_a_lot_is_traced_to_what_it_went_into(self) -> None:
+        lot = self.post("/lots", {"product": "plain-flour", "code": "A113"})["lot"]
+        self.assertEqual(self.get("/products/plain-flour/lots")[0]["lot"]["code"], "A113")
+        named = {"line": 0, "item": "plain-flour", "lot": lot["id"], "quantity": 500, "unit": "g"}
+        sure = self.made("white-roux", went_in=[named])["id"]
+        maybe = self.made("white-roux")["id"]
+        steps = {step["id"]: step["surely"] for step in self.get("/trace", lot=lot["id"])["steps"]}
+        self.assertEqual(steps, {sure: True, maybe: False})
+        self.assertEqual(self.api.get("/api/v1/trace").status_code, 422)
+        self.assertEqual(self.api.get("/api/v1/trace?lot=lot-99").status_code, 404)
+
+    def test_a_day_s_write_discards_no_answer_of_the_book(self) -> None:
+        before = self.ledger.now.counter
+        self.made("veloute")
+        self.assertEqual(self.ledger.now.counter, before)
+        again = self.reopened()
+        self.assertEqual(again.daybook.now.daybook, self.ledger.daybook.now.daybook)
+
+    def test_a_batch_goes_through_the_tools_of_its_card(self) -> None:
+        self.made("fish-veloute", tools=["chinois"])
+        inside = {tool["tool"]["id"]: tool["inside"] for tool in self.get("/tools")}
+        self.assertEqual([made["id"] for made in inside["chinois"]], ["fish-veloute"])
+        after = self.made("white-roux", tools=["chinois"])
+        self.assertIn("Fish", after["meaning"]["more"])
+        self.post("/tools/uses", {"tool": "chinois", "item": None})
+        clean = self.made("white-roux", tools=["chinois"])
+        self.assertNotIn("Fish", clean["meaning"]["more"])
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,49 @@
+"""What is made today: a pot as its card says, one with something else, the plate that changes."""
+
+from tests.browser.harness import BrowserTest
+
+
+class MadeTodayTest(BrowserTest):
+    def test_a_pot_is_recorded_with_one_tap_and_with_another_stock_in_four(self) -> None:
+        self.open("/today", "[data-pots]")
+        self.click("[data-pot=white-roux] button", "Made it")
+        self.shows("White roux is recorded.", "[data-made]")
+        self.see("[data-pot=white-roux] a", "made")
+        self.click("[data-pot=veloute] button", "Velouté")
+        self.click('[data-line="1"] button', "otherwise")
+        self.click('[data-line="1"] button', "Garden stock")
+        self.shows("Carries no more: poultry.", "[data-differs]")
+        self.accessible()
+        self.click("[data-made-panel] button", "Made it, as shown")
+        self.shows("Velouté is recorded.", "[data-made]")
+        self.see("[data-pot=veloute]", "no poultry")
+        self.no_complaints()
+
+    def test_fish_in_the_veloute_is_told_with_the_plates_that_change(self) -> None:
+        self.open("/today", "[data-pots]")
+        self.click("[data-pot=veloute] button", "Velouté")
+        self.click('[data-line="1"] button', "otherwise")
+        self.named("input", "Instead of Hen stock").send_keys("shore fish")
+        self.click("[role=option]", "fish stock")
+        self.shows("Carries besides: fish", "[data-differs]")
+        self.shows("Hen and leek pie: also fish", "[data-plates]")
+        self.click("[data-made-panel] button", "Made it, as shown")
+        self.shows("Velouté is recorded.", "[data-made]")
+        self.click("[data-made] a", "Velouté")
+        self.shows("Velouté", "h1")
+        self.shows("Fish", "[data-level=contains]")
+        self.accessible()
+        self.click("a", "Trace it")
+        self.shows("Trace: Velouté", "h1")
+        self.accessible()
+        self.no_complaints()
+
+    def test_a_batch_is_taken_back_and_its_history_stays(self) -> None:
+        self.open("/today", "[data-pots]")
+        self.click("[data-pot=brown-roux] button", "Made it")
+        self.shows("Brown roux is recorded.", "[data-made]")
+        self.click("[data-made] a", "Brown roux")
+        self.shows("recorded", "[data-history]")
+        self.click("button", "Take it back")
+        self.shows("taken back", "[data-history]")
+        self.no_complaints()
