@@ -15,6 +15,7 @@ from yellow_ladle.cli import app
 ROOT = Path(__file__).resolve().parents[2]
 HELD = Path(__file__).parent / "outputs"
 DEMO = str(ROOT / "src/yellow_ladle/demo/skerrow-light.book.json")
+DAYS = str(ROOT / "src/yellow_ladle/demo/skerrow-light.daybook.json")
 DAY = ("--on", "2026-11-25")
 OUTPUTS: dict[str, tuple[str, ...]] = {
     "derive.json": ("derive", DEMO, *DAY, "--json"),
@@ -25,6 +26,13 @@ OUTPUTS: dict[str, tuple[str, ...]] = {
     "swap-polenta.txt": ("swap", DEMO, "--item", "mushroom-polenta", "--fit", "vegetarian"),
     "numbers.json": ("numbers", DEMO, "--json"),
     "label.json": ("label", "-", "--json"),
+    "day.json": ("day", DEMO, DAYS, "--on", "2026-11-24", "--json"),
+    "day.txt": ("day", DEMO, DAYS, "--on", "2026-11-24"),
+    "trace-butter.json": ("trace", DEMO, DAYS, "--lot", "lot-3", "--json"),
+    "trace-pie.txt": ("trace", DEMO, DAYS, "--batch", "b-109"),
+    "trace-mill.json": (
+        *("trace", DEMO, DAYS, "--product", "oatmeal", "--maker", "fell-mill", "--json"),
+    ),
     "amount.json": ("amount", "1 1/2 cups plain flour, sifted", "--json"),
 }
 LABEL = "Wheat flour, skimmed milk powder, salt; furikake. May contain sesame and nuts."

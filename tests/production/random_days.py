@@ -48,7 +48,7 @@ def kitchens(draw: st.DrawFn) -> Book:
         kinds.append(Tool("blender", always_shared=True))
     pots = {}
     for id, pot in whole.preparations.items():
-        keeps = st.sampled_from([None, Keeps(2, 30), Keeps(None, 1), Keeps(0, None)])
+        keeps = st.sampled_from([None, Keeps(2, 30), Keeps(None, 1), Keeps(0.5, None)])
         pots[id] = replace(
             pot,
             equipment=tuple(draw(st.lists(st.sampled_from(TOOLS), max_size=2, unique=True))),

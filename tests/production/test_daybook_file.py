@@ -22,11 +22,12 @@ from yellow_ladle.files.daybook.daybook_file import (
 )
 
 ROOT = Path(__file__).resolve().parents[2]
+MILL = {"id": "mill", "name": "Mill", "statements": {"wheat": "contains"}, "otherwise": "free"}
 BOOK: dict[str, Any] = {
     **{"format": "yellow-ladle-book", "version": 1, "kitchen": {"name": "K", "regime": "eu-14"}},
     "products": [
-        {"id": "plain-flour", "name": "Plain flour", "makers": [{"id": "mill", "name": "Mill"}]},
-        {"id": "butter", "name": "Butter"},
+        {"id": "plain-flour", "name": "Plain flour", "makers": [MILL]},
+        {"id": "butter", "name": "Butter", "otherwise": "free"},
     ],
     "preparations": [
         {

@@ -9,6 +9,7 @@ from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.book.product import Product
 from yellow_ladle.files.book.book_file import parse_book, read_book
 from yellow_ladle.files.book.conversion import value_of
+from yellow_ladle.files.daybook.daybook_file import read_daybook
 from yellow_ladle.server.settings import Settings
 from yellow_ladle.store.documents import PREPARATION, PRODUCT
 from yellow_ladle.store.file.backup import Restored, copy_store, restore_store, verify
@@ -43,6 +44,25 @@ def take_in(file: KitchenFile, book_file: Path, *, replace: bool) -> str:
     counts = f"{len(book.products)} products and {len(book.preparations)} preparations"
     told = f"{book.kitchen.name}: {counts} are now in {place}."
     return told + (_gone(before, book) if there else "")
+
+
+def take_in_daybook(file: KitchenFile, daybook_file: Path, *, replace: bool) -> str:
+    """Takes a daybook file in, whole or not at all; what stands there is backed up before.
+
+    Raises BookRefused where it is faulty, or a daybook is there and `replace` is not said.
+    """
+    ledger, place = file.ledger, file.ledger.path
+    daybook = read_daybook(daybook_file, ledger.now.reading.book)
+    there = bool(ledger.daybook.now.seqs)
+    if there and not replace:
+        why = "already holds a daybook; nothing was changed. Back it up, then use --replace"
+        raise BookRefused([Fault(str(place), why)])
+    if there and file.backups.make(datetime.now(UTC), "before-import") is None:
+        why = f"the backup before it failed, so nothing was changed: {file.backups.state.why}"
+        raise BookRefused([Fault(str(place), why)])
+    ledger.daybook.replace_whole(daybook)
+    counts = f"{len(daybook.batches)} batches and {len(daybook.lots)} lots"
+    return f"{counts} are now in the daybook of {place}."
 
 
 def back_up(file: KitchenFile, target: Path) -> str:
@@ -92,6 +112,8 @@ def _history(path: Path) -> str:
             raise Unsound(
                 f"Entry {altered} of the history of {path} was altered, or one before it."
             )
+        if (altered := ledger.daybook.altered()) is not None:
+            raise Unsound(f"Row {altered} of the daybook of {path} was altered, or one before it.")
     for entry in entries:
         for content in (entry.before, entry.after):
             try:

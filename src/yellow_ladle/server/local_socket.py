@@ -22,7 +22,7 @@ from starlette.responses import JSONResponse
 from starlette.routing import Route
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
-from yellow_ladle.server.kitchen_commands import back_up, restore, take_in
+from yellow_ladle.server.kitchen_commands import back_up, restore, take_in, take_in_daybook
 from yellow_ladle.store.file.checkup import Unsound
 from yellow_ladle.store.file.file_faults import FileFault
 from yellow_ladle.store.file.kitchen_file import KitchenFile
@@ -36,6 +36,10 @@ Act = Callable[[KitchenFile, dict[str, Any]], str]
 
 def _import(file: KitchenFile, asked: dict[str, Any]) -> str:
     return take_in(file, Path(asked["file"]), replace=bool(asked["replace"]))
+
+
+def _import_daybook(file: KitchenFile, asked: dict[str, Any]) -> str:
+    return take_in_daybook(file, Path(asked["file"]), replace=bool(asked["replace"]))
 
 
 def _backup(file: KitchenFile, asked: dict[str, Any]) -> str:
@@ -53,7 +57,8 @@ class LocalSocket:
         # In a folder of its own: a socket's path may have 107 letters at most.
         self._folder = tempfile.TemporaryDirectory(prefix="yellow-ladle-")
         self.path = Path(self._folder.name) / "commands"
-        acts: dict[str, Act] = {"/import": _import, "/backup": _backup, "/restore": _restore}
+        acts: dict[str, Act] = {"/import": _import, "/import-daybook": _import_daybook}
+        acts |= {"/backup": _backup, "/restore": _restore}
         routes = [Route(at, _route(file, act), methods=["POST"]) for at, act in acts.items()]
         config = uvicorn.Config(
             Starlette(routes=routes), uds=str(self.path), log_level="warning", access_log=False

@@ -142,6 +142,21 @@ class DaybookStore:
             self._kept = after
         return after
 
+    def replace_whole(self, daybook: Daybook, act: Act = NOBODY) -> KeptDaybook:
+        """Puts a daybook that is known to be sound in the place of what stands, in one transaction.
+
+        What stood before is kept in the history of each entry.
+        """
+        kept = self.now
+        put = [
+            DaybookChange(key, getattr(entry, "id", ""), entry)
+            for key in LISTS
+            for entry in getattr(daybook, key)
+        ]
+        wanted = {change.key for change in put}
+        gone = [DaybookChange(*key, None) for key in kept.seqs if key not in wanted]
+        return self.record([*gone, *put], dict(kept.seqs), "The whole daybook was replaced", act)
+
     def versions(self, key: str, id: str) -> list[DaybookVersion]:
         """What was recorded of an entry, the newest first."""
         with self._file.reading() as session:

@@ -69,6 +69,15 @@ def read_daybook(path: Path, book: Book) -> Daybook:
     return parse_daybook(path.read_bytes(), book)
 
 
+def is_daybook(path: Path) -> bool:
+    """Whether a file says of itself that it is a daybook."""
+    try:
+        raw = json.loads(path.read_bytes())
+    except (OSError, ValueError, RecursionError):
+        return False
+    return isinstance(raw, dict) and raw.get("format") == FORMAT
+
+
 def parse_daybook(raw_bytes: bytes, book: Book) -> Daybook:
     """The daybook in the bytes of a file. Raises BookRefused with every fault found."""
     raw, found = json_object(raw_bytes, "a daybook file")

@@ -125,9 +125,20 @@ def import_(
     book: StoreFile = None,
     replace: Annotated[bool, typer.Option(help="Replace what is there.")] = False,
 ) -> None:
-    """Takes a book file into the kitchen's own data, whole or not at all."""
-    from yellow_ladle.server.kitchen_commands import take_in
+    """Takes a book or daybook file into the kitchen's own data, whole or not at all."""
+    from yellow_ladle.files.daybook.daybook_file import is_daybook
+    from yellow_ladle.server.kitchen_commands import take_in, take_in_daybook
 
+    if is_daybook(file):
+        given = {"file": str(file.resolve()), "replace": replace}
+        told = done(
+            book,
+            "/import-daybook",
+            given,
+            lambda held: take_in_daybook(held, file, replace=replace),
+        )
+        typer.echo(told)
+        return
     book_of(file)
     asked = {"file": str(file.resolve()), "replace": replace}
     typer.echo(done(book, "/import", asked, lambda held: take_in(held, file, replace=replace)))
@@ -136,12 +147,18 @@ def import_(
 def export(
     file: Annotated[Path | None, typer.Argument(help="Where to; the screen if absent.")] = None,
     book: StoreFile = None,
+    daybook: Annotated[bool, typer.Option(help="The daybook instead.")] = False,
 ) -> None:
-    """Writes the kitchen's own data as a book file."""
+    """Writes the kitchen's own data as a book file, or its daybook."""
     from yellow_ladle.files.book.book_file import write_book
+    from yellow_ladle.files.daybook.daybook_file import write_daybook
     from yellow_ladle.store.ledger import Ledger
 
-    content = write_book(Ledger.open(existing(book)).now.reading.book)
+    ledger = Ledger.open(existing(book))
+    if daybook:
+        content = write_daybook(ledger.daybook.now.daybook)
+    else:
+        content = write_book(ledger.now.reading.book)
     if file is None:
         sys.stdout.buffer.write(content)
     else:
