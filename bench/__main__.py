@@ -6,6 +6,7 @@ from bench import (
     bad_input,
     boards,
     carrying,
+    daybook,
     first_page,
     hostile_texts,
     larder,
@@ -26,6 +27,7 @@ EVERY = (
     bad_input,
     hostile_texts,
     load,
+    daybook,
 )
 
 

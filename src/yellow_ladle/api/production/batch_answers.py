@@ -7,9 +7,10 @@ from pydantic import BaseModel
 from yellow_ladle.api.production.day import Day
 from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.core.production.batch import Batch, batch_of, by_product_of_batch
+from yellow_ladle.core.production.contributions import Giver
 from yellow_ladle.core.production.differences import differences
 from yellow_ladle.core.production.meaning import Meaning
-from yellow_ladle.core.production.provenance import BatchSource, Giver
+from yellow_ladle.core.production.provenance import BatchSource
 from yellow_ladle.core.production.stock import Quantity
 from yellow_ladle.core.production.trace import Trace
 from yellow_ladle.core.production.trace_back import CameFrom, TraceBack

@@ -38,11 +38,16 @@ class EntryIndex:
                 case Fill():
                     self._fills.setdefault(entry.bag, []).append((number, entry))
 
-    def inside(self, tool: str, place: Place) -> list[Batch | ItemUse]:
-        """What went through a tool, by its key, before a place and since it was last washed."""
-        since = _last(self._washed.get(tool, ()), place)
-        through = self._through.get(tool, ())
-        return [entry for number, entry in through if since <= number < place.before]
+    def washed(self, tool: str, place: Place) -> int:
+        """The place at which a tool, by its key, was last washed before another; 0 if never."""
+        return _last(self._washed.get(tool, ()), place)
+
+    def inside(self, tool: str, begin: int, place: Place) -> list[Batch | ItemUse]:
+        """What went through a tool, by its key, from one place on and before another."""
+        through = self._through.get(tool, [])
+        first = bisect_left(through, begin, key=_number)
+        last = bisect_left(through, place.before, key=_number)
+        return [entry for _, entry in through[first:last]]
 
     def fills(self, bag: str, place: Place) -> list[Fill]:
         """What was put into a bag before a place and since it was last emptied and washed."""
@@ -53,3 +58,7 @@ class EntryIndex:
 def _last(numbers: list[int] | tuple[()], place: Place) -> int:
     count = bisect_left(numbers, place.before)
     return numbers[count - 1] if count else 0
+
+
+def _number(entry: tuple[int, Batch | ItemUse]) -> int:
+    return entry[0]

@@ -4,6 +4,8 @@ Of a preparation whose batch nobody noted it may be any batch that is there, or 
 as it stands; of a product without lot and maker any lot that is there, or what the book reads.
 """
 
+from functools import cached_property
+
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.production.accumulated import AccumulatedMasks
 from yellow_ladle.core.production.batch import WentIn, batch_of
@@ -56,11 +58,23 @@ class ItemMasks:
         else:
             mask = self.labels.of(id, maker)
             if maker is None:
-                for each in self._stock.lots_there(id, place):
-                    mask |= self.labels.of_lot(self._timeline.lots[each])
+                for lot in self._raising_lots.get(id, ()):
+                    if self._stock.there(lot, place):
+                        mask |= self.labels.of_lot(self._timeline.lots[lot])
         for item in self._book.products[id].contents:
             mask |= self._reading.masks[item]
         return mask | self.bags.at(id, place)
+
+    @cached_property
+    def _raising_lots(self) -> dict[str, list[str]]:
+        """The lots of each product that may raise what the book reads of it: most do not."""
+        found: dict[str, list[str]] = {}
+        for lot in self._timeline.lots.values():
+            if lot.product in self._book.products:
+                plain = self.labels.of(lot.product, None)
+                if self.labels.of_lot(lot) | plain != plain:
+                    found.setdefault(lot.product, []).append(lot.id)
+        return found
 
     def _preparation(self, item: str, place: Place, known: dict[str, int]) -> int:
         return self._card(owner_of(item), place, known) | self._batches_there(item, place)

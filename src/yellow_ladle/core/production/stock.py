@@ -13,6 +13,7 @@ from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.production.batch import Batch, batch_of, by_product_of_batch
 from yellow_ladle.core.production.batch_card import by_products_of_batch, card_of
 from yellow_ladle.core.production.instants import DATE_LETTERS, date_of, days_after
+from yellow_ladle.core.production.presence import PresenceIndex
 from yellow_ladle.core.production.quantities import Quantities
 from yellow_ladle.core.production.shelf_entries import Count, Discard, Fill, Move
 from yellow_ladle.core.production.timeline import Entry, Place, Plate, Timeline
@@ -21,6 +22,10 @@ NOTHING = 1e-9
 """Amounts up to this are rounding, not food."""
 DAYS_UNTOLD = 3
 """A batch of which nobody said how long it keeps counts until the third day after it was made."""
+
+
+NOWHERE = Place(0, "")
+"""The place before everything."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,6 +71,7 @@ class Stock:
         self._changes: dict[str, tuple[list[int], list[Left]]] = {}
         self._moves: dict[str, list[tuple[int, Move]]] = {}
         self._raw: dict[str, Quantity | None] = {}
+        self._unmoved: dict[str, LastDay] = {}
         for number, entry in enumerate(timeline.entries):
             if isinstance(entry, Move):
                 self._moves.setdefault(entry.of, []).append((number, entry))
@@ -101,14 +107,25 @@ class Stock:
         """
         if (lot := self._timeline.lots.get(of)) is not None:
             return LastDay(lot.use_by)
-        tub = self._timeline.tubs.get(of)
-        batch_part = tub.batch if tub else of
-        batch = self._timeline.batches[batch_of(batch_part)]
-        kept_as = (of, batch_part) if tub else (of,)
+        kept_as = self._kept_as(of)
+        if not any(reference in self._moves for reference in kept_as):
+            if of not in self._unmoved:
+                self._unmoved[of] = self._by_records(kept_as, place)
+            return self._unmoved[of]
         for reference in kept_as:
             for move in reversed(self._moved(reference, place)):
                 if move.use_by is not None:
                     return LastDay(move.use_by)
+        return self._by_records(kept_as, place)
+
+    def _kept_as(self, of: str) -> tuple[str, ...]:
+        """What moves of something may be written under: of a tub its batch's too."""
+        tub = self._timeline.tubs.get(of)
+        return (of, tub.batch) if tub else (of,)
+
+    def _by_records(self, kept_as: tuple[str, ...], place: Place | None) -> LastDay:
+        """The last day by the batch's own record, or its card."""
+        batch = self._timeline.batches[batch_of(kept_as[-1])]
         if batch.use_by is not None:
             return LastDay(batch.use_by)
         days = self._keeps(batch, self._storage(batch, kept_as, place))
@@ -134,17 +151,12 @@ class Stock:
         )
 
     def lots_there(self, product: str, place: Place) -> list[str]:
-        """The lots of a product that are there before a place, by their ids."""
-        return [lot for lot in self._lots_of.get(product, ()) if self.there(lot, place)]
+        """The lots of a product that are there before a place."""
+        return [lot for lot in self._lots_of.on(product, place.day) if self.there(lot, place)]
 
     def batches_there(self, item: str, place: Place) -> list[str]:
         """The batches of a preparation, or their by-products, that are there before a place."""
-        id, _, part = item.partition("/")
-        known = (
-            by_product_of_batch(batch, part) if part else batch
-            for batch in self._batches_of.get(id, ())
-            if not part or part in self.by_products[batch]
-        )
+        known = self._batches_of.on(item, place.day)
         return [reference for reference in known if self.there(reference, place)]
 
     @cached_property
@@ -164,19 +176,47 @@ class Stock:
         }
 
     @cached_property
-    def _lots_of(self) -> dict[str, list[str]]:
-        found: dict[str, list[str]] = {}
+    def _lots_of(self) -> PresenceIndex:
+        found = PresenceIndex()
         for id in sorted(self._timeline.lots):
-            found.setdefault(self._timeline.lots[id].product, []).append(id)
+            lot = self._timeline.lots[id]
+            ends = [date_of(day) for day in (lot.use_by, lot.used_up) if day is not None]
+            found.add(lot.product, id, date_of(lot.received), min(ends, default=None))
         return found
 
     @cached_property
-    def _batches_of(self) -> dict[str, list[str]]:
-        found: dict[str, list[str]] = {}
+    def _batches_of(self) -> PresenceIndex:
+        """The batches and by-products of each preparation, by the days on which they may be there.
+
+        Where it was made the date may be two days ahead of that where it is asked about.
+        """
+        found = PresenceIndex()
         for id in sorted(self._timeline.batches):
-            if (preparation := self._timeline.batches[id].preparation) is not None:
-                found.setdefault(preparation, []).append(id)
+            batch = self._timeline.batches[id]
+            if batch.preparation is None:
+                continue
+            first = days_after(date_of(batch.made), -2)
+            found.add(batch.preparation, id, first, self._latest(id))
+            for part in self.by_products[id]:
+                reference = by_product_of_batch(id, part)
+                item = f"{batch.preparation}/{part}"
+                found.add(item, reference, first, self._latest(reference))
         return found
+
+    def _latest(self, of: str) -> str | None:
+        """The latest last day that a batch, or one of its tubs, ever has."""
+        days: list[str | None] = []
+        for reference in (of, *self.tubs_of.get(of, ())):
+            days.append(self.last_day(reference).day)
+            days.append(self.last_day(reference, NOWHERE).day)
+            kept_as = self._kept_as(reference)
+            moves = [move for each in kept_as for _, move in self._moves.get(each, ())]
+            days += [move.use_by for move in moves if move.use_by is not None]
+            batch = self._timeline.batches[batch_of(kept_as[-1])]
+            kept = [self._keeps(batch, move.to) for move in moves if move.to]
+            made = date_of(batch.made)
+            days += [days_after(made, DAYS_UNTOLD if day is None else day) for day in kept]
+        return None if None in days else max(day for day in days if day is not None)
 
     def _usable(self, of: str, place: Place) -> bool:
         return self.left(of, place).some and self.last_day(of, place).reaches(place.day)
