@@ -102,6 +102,7 @@ class Toolbox:
 
     def __init__(self, tools: Iterable[Tool]) -> None:
         self._by_key: dict[str, Tool] = {}
+        self._keys: dict[str, str] = {}
         for tool in tools:
             for key in tool.keys:
                 self._by_key.setdefault(key, tool)
@@ -112,8 +113,11 @@ class Toolbox:
 
     def key(self, name: str) -> str:
         """What all names of one tool have in common, its id among them."""
-        tool = self.get(name)
-        return tool_key(name if tool is None else tool.slug)
+        # Days ask for the same few names by the hundred thousand.
+        if name not in self._keys:
+            tool = self.get(name)
+            self._keys[name] = tool_key(name if tool is None else tool.slug)
+        return self._keys[name]
 
     def slug(self, name: str) -> str:
         """The id by which documents name a tool."""

@@ -82,6 +82,10 @@ class _Contact:
         self.tools |= other.tools
 
 
+NOTHING = _Contact()
+"""No contact at all; it is only ever read."""
+
+
 class TraceWalk:
     """The pass over a day's entries, for one thing that is asked about."""
 
@@ -97,11 +101,13 @@ class TraceWalk:
         self._bags: dict[str, list[tuple[int, _Contact]]] = {}
         self._inside: dict[str, bool] = {}
         self._holding: set[str] = set()
+        """What may have anything of it: all else is passed over."""
         self._at: Place | None = None
         self._items: dict[str, _Contact] = {}
         """What came with items at one place: a card asks for its bases again and again."""
         if self._goods.product is not None:
             self._holding = day.reading.graph.downstream([self._goods.product])
+            self._holding.add(self._goods.product)
         for number, entry in enumerate(self._timeline.entries):
             self._follow(number, entry)
 
@@ -190,6 +196,8 @@ class TraceWalk:
         drawn = self._timeline.source_of(entry)
         if drawn is not None:
             return self._drawn(drawn)
+        if owner_of(entry.item) not in self._holding:
+            return NOTHING
         if entry.lot is not None or entry.maker is not None:
             return self._unnamed(entry, place)
         if self._at != place:
@@ -213,14 +221,14 @@ class TraceWalk:
             for reference in self._day.stock.batches_there(entry.item, place):
                 contact.add(self._drawn(reference), surely=False)
             below = self._day.reading.graph.items.get(owner_of(entry.item), ())
-        for item in below if owner_of(entry.item) in self._holding else ():
+        for item in below:
             contact.add(self._went_in(WentIn(item), place), surely=False)
         return contact
 
     def _drawn(self, reference: str) -> _Contact:
         if self._goods.is_asked_batch(reference):
             return _Contact(via=())
-        contact = self._contacts.get(batch_of(reference), _Contact())
+        contact = self._contacts.get(batch_of(reference), NOTHING)
         if contact.via is None:
             return contact
         return _Contact((reference, *contact.via[1:]), contact.possible, contact.tools)
