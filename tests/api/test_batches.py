@@ -152,6 +152,19 @@ class BatchesTest(ApiTest):
         again = self.reopened()
         self.assertEqual(again.daybook.now.daybook, self.ledger.daybook.now.daybook)
 
+    def test_what_was_put_into_a_bag_is_traced_until_it_is_washed(self) -> None:
+        self.bag({"change": "addition", "bag": "langoustine-shells", "item": "mussels"})
+        reached = self.made("roast-shell-stock")["id"]
+        self.bag({"change": "emptying", "bag": "langoustine-shells", "washed": True})
+        after = self.made("roast-shell-stock")["id"]
+        steps = self.get("/trace", product="mussels")["steps"]
+        told = [(step["id"], step["surely"], step["tool"]) for step in steps]
+        self.assertEqual(told, [(reached, True, None), (after, False, "chinois")])
+
+    def bag(self, change: dict[str, object]) -> None:
+        seen = self.ledger.now.versions["langoustine-shells"]
+        self.post("/changes", {"change": change, "seen": seen}, by="NB")
+
     def test_a_batch_goes_through_the_tools_of_its_card(self) -> None:
         self.made("fish-veloute", tools=["chinois"])
         inside = {tool["tool"]["id"]: tool["inside"] for tool in self.get("/tools")}

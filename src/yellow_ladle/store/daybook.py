@@ -5,7 +5,7 @@ It has the counter of what is appended; the book's stays, and with it every answ
 
 import hashlib
 import json
-from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from threading import Lock
 from typing import TYPE_CHECKING, Any
@@ -141,6 +141,17 @@ class DaybookStore:
         with self._lock:
             self._kept = after
         return after
+
+    def beside(self, changes: Sequence[DaybookChange], act: Act) -> Callable[[Session], None]:
+        """What adds entries within the transaction of a change of the book, which is theirs too."""
+
+        def write(session: Session) -> None:
+            with self._lock:
+                last = self._caught_up(session, self._kept).last
+            given = list(_with_ids(session, last, changes))
+            _add(session, last, given, act, self._file.moment)
+
+        return write
 
     def replace_whole(self, daybook: Daybook, act: Act = NOBODY) -> KeptDaybook:
         """Puts a daybook that is known to be sound in the place of what stands, in one transaction.

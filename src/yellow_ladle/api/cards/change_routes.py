@@ -10,9 +10,17 @@ from pydantic import BaseModel
 from yellow_ladle.api.cards.impact_answers import ImpactOut, impact_out
 from yellow_ladle.api.cards.requested_changes import change_of, labels_of
 from yellow_ladle.api.dependencies import TheActor, TheLedger, TheTextWorkers
-from yellow_ladle.api.schemas.change_forms import AnyChange, ProductMerging, RecordIn
+from yellow_ladle.api.schemas.change_forms import (
+    AdditionChange,
+    AnyChange,
+    EmptyingChange,
+    ProductMerging,
+    RecordIn,
+)
 from yellow_ladle.core.labels.label_reading import LabelReading
 from yellow_ladle.core.larder.unchecked import freed
+from yellow_ladle.core.production.shelf_entries import Fill
+from yellow_ladle.store.daybook import DaybookChange
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.product_merging import following
@@ -71,8 +79,21 @@ def _record(
         # Its writer saw the two goods; that what names them is as it was, the book says.
         seen = {id: now.versions.get(id) for id in change.ids} | (wanted.seen_each or {})
         beside = following(wanted.change.keep, wanted.change.gone)
+    elif fill := _filled(wanted.change, ledger, actor):
+        beside = ledger.daybook.beside([DaybookChange("fills", "", fill)], act)
     recorded = ledger.record(change, seen, act, beside)
     before, after = recorded.before.reading, recorded.after
     names = sorted(map(before.book.name, freed(before, after.reading)))
     versions = {id: after.versions[id] for id in change.written}
     return RecordedOut(impact=impact_out(recorded.impact), versions=versions, freed=names)
+
+
+def _filled(change: object, ledger: Ledger, actor: Act) -> Fill | None:
+    """What the daybook is told of a bag: what was put in, or that it was emptied."""
+    at, by = ledger.local_moment, actor.person or ""
+    match change:
+        case AdditionChange():
+            return Fill(change.bag, at, item=change.item, by=by)
+        case EmptyingChange():
+            return Fill(change.bag, at, emptied=True, washed=change.washed, by=by)
+    return None
