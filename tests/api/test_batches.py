@@ -145,6 +145,19 @@ class BatchesTest(ApiTest):
         self.assertEqual(self.api.get("/api/v1/trace").status_code, 422)
         self.assertEqual(self.api.get("/api/v1/trace?lot=lot-99").status_code, 404)
 
+    def test_a_pack_is_known_by_its_bars_and_recorded_once(self) -> None:
+        bars = "(01)05012345678900(17)270131(10)A113(3103)025000"
+        wanted = {"product": "plain-flour", "text": bars}
+        lot = self.post("/lots/scanned", wanted, by="NB")["lot"]
+        told = (lot["code"], lot["use_by"], lot["best_before"], lot["quantity"], lot["unit"])
+        self.assertEqual(told, ("A113", "2027-01-31", None, 25_000, "g"))
+        again = {"product": "plain-flour", "text": "A113"}
+        self.assertEqual(self.post("/lots/scanned", again)["lot"]["id"], lot["id"])
+        best = {"product": "butter", "text": "(01)02000000000022(15)270131(10)B7"}
+        lot = self.post("/lots/scanned", best)["lot"]
+        self.assertEqual((lot["use_by"], lot["best_before"]), (None, "2027-01-31"))
+        self.post("/lots/scanned", {"product": "buttr", "text": "A"}, 404)
+
     def test_a_day_s_write_discards_no_answer_of_the_book(self) -> None:
         before = self.ledger.now.counter
         self.made("veloute")

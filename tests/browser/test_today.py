@@ -38,6 +38,16 @@ class MadeTodayTest(BrowserTest):
         self.accessible()
         self.no_complaints()
 
+    def test_a_lot_is_said_by_scanning_its_pack(self) -> None:
+        self.open("/today", "[data-pots]")
+        self.click("[data-pot=white-roux] button", "White roux")
+        self.click('[data-line="0"] button', "otherwise")
+        self.named("input", "Its lot, scanned or typed").send_keys("A113\n")
+        self.shows("lot A113", '[data-line="0"]')
+        self.click("[data-made-panel] button", "Made it, as shown")
+        self.shows("White roux is recorded.", "[data-made]")
+        self.no_complaints()
+
     def test_a_batch_is_taken_back_and_its_history_stays(self) -> None:
         self.open("/today", "[data-pots]")
         self.click("[data-pot=brown-roux] button", "Made it")

@@ -20,7 +20,8 @@ class Elements(unittest.TestCase):
         self.assertEqual(len(codes), 1)
 
     def test_lot_date_and_weight(self) -> None:
-        wanted = Scanned("2000000000022", "AB-12", date(2026, 12, 31), 1.25)
+        day = date(2026, 12, 31)
+        wanted = Scanned("2000000000022", "AB-12", day, 1.25, expires=day)
         for text in (
             "(01)02000000000022(17)261231(3103)001250(10)AB-12",
             "0102000000000022172612313103" + "00125010AB-12",
@@ -33,7 +34,7 @@ class Elements(unittest.TestCase):
 
     def test_a_day_of_00_is_the_last_of_the_month_and_pounds_are_kilograms(self) -> None:
         found = scanned("(01)02000000000022(15)270200(3202)000250")
-        self.assertEqual(found.use_by, date(2027, 2, 28))
+        self.assertEqual((found.use_by, found.expires), (date(2027, 2, 28), None))
         self.assertAlmostEqual(found.weight_kg or 0, 2.5 * 0.45359237, places=5)
 
     @examples(200)

@@ -1,16 +1,23 @@
 """Lots of a good: recorded as they come in, and those that are there."""
 
+from dataclasses import replace
+from typing import Annotated
+
 from fastapi import APIRouter
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheActor, TheLedger, product_or_missing
 from yellow_ladle.api.production.day import TheDay
 from yellow_ladle.core.production.lot import Lot
+from yellow_ladle.core.production.scanned_lot import lot_of_pack
 from yellow_ladle.core.production.timeline import Place
+from yellow_ladle.core.vocabulary.gs1_elements import scanned
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.piece import Id
 from yellow_ladle.files.daybook.entry_pieces import DayOrMoment, LotPiece
 from yellow_ladle.store.daybook import DaybookChange
+from yellow_ladle.store.history import Act
+from yellow_ladle.store.ledger import Ledger
 
 router = APIRouter(tags=["production"])
 
@@ -46,8 +53,30 @@ def record_lot(wanted: LotIn, ledger: TheLedger, actor: TheActor) -> LotOut:
     plain = wanted.model_dump(by_alias=True) | {"by": actor.person or ""}
     plain["received"] = wanted.received or ledger.today
     lot = as_value(Lot, LotPiece.model_validate(plain))
-    told = f"{product.name} came in"
+    return _recorded(ledger, lot, product.name, actor)
+
+
+class PackIn(BaseModel):
+    """What the bars on a pack of a good say, or a lot's code as it was typed."""
+
+    product: Id
+    text: Annotated[str, Field(min_length=1, max_length=200)]
+
+
+@router.post("/lots/scanned")
+def scan_lot(wanted: PackIn, day: TheDay, ledger: TheLedger, actor: TheActor) -> LotOut:
+    """The lot of a pack; one that nobody recorded yet is recorded as come in today."""
+    product = product_or_missing(ledger.now, wanted.product)
+    known = list(day.reading.timeline.lots.values())
+    lot = lot_of_pack(scanned(wanted.text), product, known, ledger.today)
+    if lot.id:
+        return LotOut(lot=as_piece(LotPiece, lot))
+    return _recorded(ledger, replace(lot, by=actor.person or ""), product.name, actor)
+
+
+def _recorded(ledger: Ledger, lot: Lot, name: str, actor: Act) -> LotOut:
     before = set(ledger.daybook.now.seqs)
-    kept = ledger.daybook.record([DaybookChange("lots", "", lot)], {}, told, actor)
+    change = DaybookChange("lots", "", lot)
+    kept = ledger.daybook.record([change], {}, f"{name} came in", actor)
     key = next(key for key in kept.seqs if key not in before)
     return LotOut(lot=as_piece(LotPiece, kept.entries[key]))

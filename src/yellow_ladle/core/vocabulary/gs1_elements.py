@@ -25,13 +25,15 @@ _WEIGHT = re.compile(r"(310|320)([0-5])(\d{6})")
 class Scanned:
     """What a code says. `code` is the number of the pack, without the zeros that only fill it up.
 
-    `use_by` is the use-by date, or the best-before date where only that is told.
+    `use_by` is the use-by date, or the best-before date where only that is told; `expires` is the
+    use-by date alone.
     """
 
     code: str
     lot: str = ""
     use_by: date | None = None
     weight_kg: float | None = None
+    expires: date | None = None
 
 
 def scanned(text: str) -> Scanned:
@@ -111,7 +113,7 @@ def _with(found: Scanned, identifier: str, value: str) -> Scanned:
     if identifier == "10":
         return replace(found, lot=value[:20])
     if identifier == "17":
-        return replace(found, use_by=_day(value) or found.use_by)
+        return replace(found, use_by=_day(value) or found.use_by, expires=_day(value))
     if identifier == "15":
         return replace(found, use_by=found.use_by or _day(value))
     if identifier[:3] in ("310", "320") and value.isdecimal():

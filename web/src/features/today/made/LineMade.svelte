@@ -1,6 +1,9 @@
 <script lang="ts">
-  import type { Schema } from '../../../api/client';
+  import { answer, api, type Schema } from '../../../api/client';
+  import { Write } from '../../../api/write.svelte';
   import { momentWords } from '../../../lib/moments';
+  import ErrorText from '../../../ui/ErrorText.svelte';
+  import Field from '../../../ui/Field.svelte';
   import ItemBox from '../../../ui/ItemBox.svelte';
   import type { Said } from './made.svelte';
 
@@ -42,6 +45,24 @@
   function choose(choice: Said | null) {
     onsay(choice);
     open = false;
+  }
+
+  let pack = $state('');
+  const scanning = new Write(
+    (text: string) =>
+      answer(api.POST('/api/v1/lots/scanned', { body: { product: line.item.id, text } })),
+    { reaches: 'day' }
+  );
+
+  /** A scanner types what the bars say, and ends with Enter. */
+  async function scanned(event: KeyboardEvent) {
+    if (event.key !== 'Enter' || pack.trim() === '') return;
+    event.preventDefault();
+    const found = await scanning.send(pack.trim());
+    if (found === null) return;
+    pack = '';
+    const { id, code } = found.lot;
+    choose({ kind: 'lot', value: id, name: `lot ${code || id}` });
   }
 
   const amount = $derived(Math.round(line.quantity * factor * 100) / 100);
@@ -89,6 +110,12 @@
           onclick={() => choose(choice)}>{choice.name}</button
         >
       {/each}
+      {#if !line.made}
+        <Field label="Its lot, scanned or typed">
+          <input class="field" autocomplete="off" bind:value={pack} onkeydown={scanned} />
+        </Field>
+        <ErrorText error={scanning.error} />
+      {/if}
       <label class="block" for="other-{id}">
         <span class="text-soft">Something else instead</span>
         <ItemBox
