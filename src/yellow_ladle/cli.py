@@ -7,7 +7,7 @@ from collections.abc import Callable
 import typer
 
 from yellow_ladle.core.book.fault import BookRefused
-from yellow_ladle.server.commands import days, kitchen_data, questions
+from yellow_ladle.server.commands import kitchen_data, production, questions
 from yellow_ladle.server.commands.arguments import refuse
 
 app = typer.Typer(
@@ -19,7 +19,7 @@ app = typer.Typer(
 )
 COMMANDS: tuple[Callable[..., None], ...] = (
     *(questions.derive, questions.swap, questions.label, questions.numbers, questions.amount),
-    *(questions.recipe, days.day, days.trace),
+    *(questions.recipe, production.day, production.trace),
     *(
         kitchen_data.demo,
         kitchen_data.serve,

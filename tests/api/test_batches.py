@@ -1,5 +1,7 @@
 """Batches over the API: one tap, what differs, corrections, and the trace."""
 
+import csv
+import io
 import time
 from unittest import main
 
@@ -144,6 +146,22 @@ class BatchesTest(ApiTest):
         self.assertEqual(steps, {sure: True, maybe: False})
         self.assertEqual(self.api.get("/api/v1/trace").status_code, 422)
         self.assertEqual(self.api.get("/api/v1/trace?lot=lot-99").status_code, 404)
+
+    def test_a_trace_is_a_table_of_events(self) -> None:
+        lot = self.post("/lots", {"product": "plain-flour", "code": "=A113"}, by="NB")["lot"]
+        named = {"line": 0, "item": "plain-flour", "lot": lot["id"], "quantity": 500, "unit": "g"}
+        sure = self.made("white-roux", went_in=[named])["id"]
+        maybe = self.made("white-roux")["id"]
+        answer = self.api.get(f"/api/v1/trace.csv?lot={lot['id']}")
+        rows = list(csv.DictReader(io.StringIO(answer.content.decode("utf-8-sig"))))
+        told = [(row["event"], row["surely"], row["reference record"]) for row in rows]
+        wanted = [("receiving", "yes", lot["id"]), ("transformation", "yes", sure)]
+        self.assertEqual(told, [*wanted, ("transformation", "possibly", maybe)])
+        # What a spreadsheet would take for a formula is text.
+        self.assertEqual(rows[0]["traceability lot code"], "'=A113")
+        self.assertEqual(rows[1]["grams of what is traced"], "500")
+        self.assertEqual(rows[1]["from lot codes"], "'=A113")
+        self.assertEqual(self.api.get("/api/v1/trace.csv?batch=b-99").status_code, 404)
 
     def test_a_pack_is_known_by_its_bars_and_recorded_once(self) -> None:
         bars = "(01)05012345678900(17)270131(10)A113(3103)025000"

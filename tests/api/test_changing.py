@@ -150,6 +150,7 @@ class Recording(ApiTest):
             "keeps": {"chilled_days": 2, "frozen_days": None},
             "course": "main",
             "made_here": False,
+            "section": "sauces",
         }
         self.post("/changes", {"change": {"change": "preparation", "preparation": whole}})
         again = self.reopened().now.reading.book.preparations["whole"]

@@ -5,7 +5,7 @@ from fastapi import FastAPI
 from yellow_ladle.api.cards.presence import Presence
 from yellow_ladle.api.events import Broadcast
 from yellow_ladle.api.kept_answers import KeptAnswers
-from yellow_ladle.api.production.day import KeptDay
+from yellow_ladle.api.production.kept_day import KeptDay
 from yellow_ladle.store.applied_plans import lapse
 from yellow_ladle.store.ledger import Ledger
 

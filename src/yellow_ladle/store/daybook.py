@@ -136,7 +136,7 @@ class DaybookStore:
             rows = [(kept.last + n, each.key, each.value) for n, each in enumerate(changes, 1)]
             after = kept.with_rows(rows)
             self._refuse_unsound(kept, after, changes)
-            _add(writing.session, kept.last, changes, act, writing.moment)
+            _add(writing.session, changes, last=kept.last, act=act, moment=writing.moment)
             writing.told, writing.person = told, act.person or ""
         with self._lock:
             self._kept = after
@@ -149,7 +149,7 @@ class DaybookStore:
             with self._lock:
                 last = self._caught_up(session, self._kept).last
             given = list(_with_ids(session, last, changes))
-            _add(session, last, given, act, self._file.moment)
+            _add(session, given, last=last, act=act, moment=self._file.moment)
 
         return write
 
@@ -283,7 +283,7 @@ def _with_ids(
 
 
 def _add(
-    session: Session, last: int, changes: Sequence[DaybookChange], act: Act, moment: str
+    session: Session, changes: Sequence[DaybookChange], *, last: int, act: Act, moment: str
 ) -> None:
     newest = session.get(DaybookRow, last) if last else None
     before = "" if newest is None else _hash_of(newest)

@@ -8,6 +8,7 @@ from yellow_ladle.core.book.tool import Use
 from yellow_ladle.core.production.batch_card import card_of
 from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.instants import date_of, instant
+from yellow_ladle.core.production.merged_goods import following_merges
 from yellow_ladle.core.production.tool_entries import ItemUse, Wash
 from yellow_ladle.store.daybook import DaybookChange
 from yellow_ladle.store.history import Act
@@ -70,12 +71,13 @@ def add_use(
 
 
 def _uses(ledger: Ledger) -> Iterator[Used]:
-    daybook = ledger.daybook.now.daybook
+    book = ledger.now.reading.book
+    daybook = following_merges(book, ledger.daybook.now.daybook)
     found = [Used(use.at, use.tool, use.item, use.by or None) for use in daybook.uses]
-    found += [
-        Used(wash.at, wash.tool, None, wash.by or None, wash.renewed) for wash in daybook.washes
-    ]
-    found += _of_batches(ledger.now.reading.book, daybook)
+    for wash in daybook.washes:
+        by = wash.by or None
+        found.append(Used(wash.at, wash.tool, item=None, person=by, renewed=wash.renewed))
+    found += _of_batches(book, daybook)
     # At one moment a wash comes first, as in the reading of a day.
     return iter(sorted(found, key=lambda used: (instant(used.at), used.item is not None)))
 

@@ -4,7 +4,7 @@ from datetime import datetime
 
 from pydantic import BaseModel
 
-from yellow_ladle.api.production.day import Day
+from yellow_ladle.api.production.kept_day import Day
 from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.core.production.batch import Batch, batch_of, by_product_of_batch
 from yellow_ladle.core.production.contributions import Giver

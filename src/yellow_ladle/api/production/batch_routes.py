@@ -15,7 +15,7 @@ from yellow_ladle.api.production.batch_answers import (
     batch_out,
     meaning_out,
 )
-from yellow_ladle.api.production.day import Day, TheDay, TheKeptDay
+from yellow_ladle.api.production.kept_day import Day, TheDay, TheKeptDay
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.production.asked import Asked
 from yellow_ladle.core.production.batch import Batch

@@ -7,7 +7,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheActor, TheLedger, product_or_missing
-from yellow_ladle.api.production.day import TheDay
+from yellow_ladle.api.production.kept_day import TheDay
 from yellow_ladle.core.production.lot import Lot
 from yellow_ladle.core.production.scanned_lot import lot_of_pack
 from yellow_ladle.core.production.timeline import Place

@@ -5,7 +5,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.dependencies import TheLedger, preparation_or_missing
 from yellow_ladle.api.production.batch_answers import BatchRow, batch_row
-from yellow_ladle.api.production.day import Day, TheDay
+from yellow_ladle.api.production.kept_day import Day, TheDay
 from yellow_ladle.api.schemas.answer_forms import Named, all_named, named
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.production.choices import (

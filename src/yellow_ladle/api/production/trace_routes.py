@@ -2,18 +2,20 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Depends, Query, Response
 from pydantic import BaseModel
 
 from yellow_ladle.api.errors import Missing
 from yellow_ladle.api.production.batch_answers import came_from, reference_name
-from yellow_ladle.api.production.day import Day, TheDay
+from yellow_ladle.api.production.kept_day import Day, TheDay
 from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.production.asked import Asked
 from yellow_ladle.core.production.trace import LeftOver, ServedPlate, Trace, trace
 from yellow_ladle.core.production.trace_back import CameFrom, TraceBack
 from yellow_ladle.files.book.piece import Id
+from yellow_ladle.files.tables.spreadsheet import write_csv
+from yellow_ladle.files.tables.trace_table import trace_rows
 
 router = APIRouter(tags=["production"])
 
@@ -61,19 +63,24 @@ class TraceOut(BaseModel):
     back: list[Named]
 
 
-@router.get("/trace")
-def trace_of(
-    day: TheDay,
+def _question(
     lot: Annotated[Id | None, Query()] = None,
     batch: Annotated[Id | None, Query()] = None,
     product: Annotated[Id | None, Query()] = None,
     maker: Annotated[str | None, Query(max_length=200)] = None,
-) -> TraceOut:
+) -> Asked:
+    """What a trace is asked about: a lot, a batch, or a good, also of one maker."""
+    return Asked(lot=lot, batch=batch, product=product, maker=maker)
+
+
+TheQuestion = Annotated[Asked, Depends(_question)]
+
+
+@router.get("/trace")
+def trace_of(day: TheDay, asked: TheQuestion) -> TraceOut:
     """Where a lot, a batch or a good went, and what a batch came from."""
-    asked = Asked(lot=lot, batch=batch, product=product, maker=maker)
     name = _asked_name(day, asked)
-    found = trace(day.reading, asked)
-    back = CameFrom() if batch is None else TraceBack(day.reading).of(batch)
+    found, back = trace(day.reading, asked), _back(day, asked)
     return TraceOut(
         name=name,
         steps=_steps(day, found),
@@ -86,6 +93,19 @@ def trace_of(
         tubs=list(found.tubs),
         back=came_from(day, back),
     )
+
+
+@router.get("/trace.csv", response_class=Response)
+def trace_table(day: TheDay, asked: TheQuestion) -> Response:
+    """The same as a table of key data elements, one row an event (21 CFR 1, Subpart S)."""
+    _asked_name(day, asked)
+    rows = trace_rows(day.reading, trace(day.reading, asked), _back(day, asked))
+    headers = {"Content-Disposition": 'attachment; filename="trace.csv"'}
+    return Response(write_csv(rows), media_type="text/csv; charset=utf-8", headers=headers)
+
+
+def _back(day: Day, asked: Asked) -> CameFrom:
+    return CameFrom() if asked.batch is None else TraceBack(day.reading).of(asked.batch)
 
 
 def _asked_name(day: Day, asked: Asked) -> str:

@@ -13,7 +13,7 @@ from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.production.batch import Batch, batch_of, by_product_of_batch
 from yellow_ladle.core.production.batch_card import by_products_of_batch, card_of
 from yellow_ladle.core.production.instants import DATE_LETTERS, date_of, days_after
-from yellow_ladle.core.production.presence import PresenceIndex
+from yellow_ladle.core.production.month_index import MonthIndex
 from yellow_ladle.core.production.quantities import Quantities
 from yellow_ladle.core.production.shelf_entries import Count, Discard, Fill, Move
 from yellow_ladle.core.production.timeline import Entry, Place, Plate, Timeline
@@ -176,8 +176,8 @@ class Stock:
         }
 
     @cached_property
-    def _lots_of(self) -> PresenceIndex:
-        found = PresenceIndex()
+    def _lots_of(self) -> MonthIndex:
+        found = MonthIndex()
         for id in sorted(self._timeline.lots):
             lot = self._timeline.lots[id]
             ends = [date_of(day) for day in (lot.use_by, lot.used_up) if day is not None]
@@ -185,12 +185,12 @@ class Stock:
         return found
 
     @cached_property
-    def _batches_of(self) -> PresenceIndex:
+    def _batches_of(self) -> MonthIndex:
         """The batches and by-products of each preparation, by the days on which they may be there.
 
         Where it was made the date may be two days ahead of that where it is asked about.
         """
-        found = PresenceIndex()
+        found = MonthIndex()
         for id in sorted(self._timeline.batches):
             batch = self._timeline.batches[id]
             if batch.preparation is None:

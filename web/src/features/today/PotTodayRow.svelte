@@ -22,7 +22,10 @@
 </script>
 
 <li
-  class={['grid grid-cols-[minmax(0,1fr)_auto] gap-3 border-b border-rule py-2 pl-3', chosen && 'bg-ladle-pale']}
+  class={[
+    'grid grid-cols-[minmax(0,1fr)_auto] gap-3 border-b border-rule py-2 pl-3',
+    chosen && 'bg-ladle-pale'
+  ]}
   data-pot={pot.id}
 >
   <div>
@@ -54,5 +57,7 @@
   <div class="flex items-start gap-2 pr-2">
     <Button onclick={onmade}>Made it<span class="sr-only">: {pot.name}</span></Button>
   </div>
-  {#if chosen && children}<div class="col-span-2 -ml-3 bg-ground px-3 pb-3">{@render children()}</div>{/if}
+  {#if chosen && children}<div class="col-span-2 -ml-3 bg-ground px-3 pb-3">
+      {@render children()}
+    </div>{/if}
 </li>

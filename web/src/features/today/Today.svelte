@@ -113,8 +113,10 @@
       {#if without || (chosen !== null && !oneColumn.current)}
         {@render panel()}
       {:else if chosen === null && !last}
-        <p class="text-soft">Open a pot to say what really went in: another maker, another batch,
-          something instead, something left out.</p>
+        <p class="text-soft">
+          Open a pot to say what really went in: another maker, another batch, something instead,
+          something left out.
+        </p>
       {/if}
     </div>
   </div>

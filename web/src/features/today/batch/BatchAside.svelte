@@ -31,7 +31,9 @@
   {#each batch.parts as part (part.id)}
     <li class="border-b border-rule py-1.5">
       {part.id === batch.id ? '' : `${part.name}: `}
-      <span class="amount">{part.left ? amount(part.left.quantity, part.left.unit) : 'not known'}</span>
+      <span class="amount"
+        >{part.left ? amount(part.left.quantity, part.left.unit) : 'not known'}</span
+      >
       {#if part.over}
         <span class="text-clay">{amount(part.over.quantity, part.over.unit)} more were taken</span>
       {/if}

@@ -26,9 +26,9 @@
       <li class="border-b border-rule py-1.5">
         {said(index, history.data.length, version.gone)}
         <span class="text-soft">
-          {momentWords(version.recorded)}{version.person
-            ? `, ${version.person}`
-            : ''}{version.why ? `: ${version.why}` : ''}
+          {momentWords(version.recorded)}{version.person ? `, ${version.person}` : ''}{version.why
+            ? `: ${version.why}`
+            : ''}
         </span>
       </li>
     {/each}

@@ -28,7 +28,12 @@
 </script>
 
 {#snippet nav()}<TodayNav />{/snippet}
-{#snippet aside()}<Button onclick={() => window.print()}>Print</Button>{/snippet}
+{#snippet aside()}
+  <div class="flex flex-wrap gap-3">
+    <Button onclick={() => window.print()}>Print</Button>
+    <Button href="/api/v1/trace.csv?{asked}">As a table</Button>
+  </div>
+{/snippet}
 
 <Page
   title={trace ? `Trace: ${trace.name}` : 'Trace'}
@@ -38,6 +43,7 @@
 >
   <ErrorText error={query.error} />
   {#if trace}
+    <h1 class="hidden text-title print:block">Trace: {trace.name}</h1>
     <div class="flex items-start gap-6 pt-4 max-tablet:flex-col" data-trace>
       {#if trace.back.length > 0}
         <section class="min-w-52" aria-labelledby="came-from">
@@ -77,14 +83,18 @@
           {#each trace.left as left, index (index)}
             <li class="border-b border-rule py-1.5">
               <span class="amount"
-                >{left.quantity == null ? 'amount not known' : `${left.quantity} ${left.unit}`}</span
+                >{left.quantity == null
+                  ? 'amount not known'
+                  : `${left.quantity} ${left.unit}`}</span
               >
               of {left.name}{left.place ? `, ${left.place}` : ''}
             </li>
           {:else}
             <li class="py-1.5 text-soft">Nothing of it is left, as far as was written down.</li>
           {/each}
-          {#each trace.tubs as tub (tub)}<li class="border-b border-rule py-1.5">tub {tub}</li>{/each}
+          {#each trace.tubs as tub (tub)}<li class="border-b border-rule py-1.5">
+              tub {tub}
+            </li>{/each}
         </ul>
       </section>
       <section aria-labelledby="plates">

@@ -46,7 +46,14 @@ class KeptDay:
                 reading = day_of(now.reading, daybook)
                 held_back = HeldBack(reading, today)
                 provenance = Provenance(reading)
-                self._day = Day(kept, daybook, reading, provenance, held_back, today)
+                self._day = Day(
+                    kept=kept,
+                    daybook=daybook,
+                    reading=reading,
+                    provenance=provenance,
+                    held_back=held_back,
+                    today=today,
+                )
                 self._state = state
             return self._day
 

@@ -7,7 +7,7 @@ MONTH_LETTERS = 7
 NEVER = "9999-12-31"
 
 
-class PresenceIndex:
+class MonthIndex:
     """References of items by the months in which they may be there.
 
     A batch lives for days and is in one or two months; what is asked about is one day.
