@@ -18,7 +18,7 @@ from yellow_ladle.store.label_changes import open_notices
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.optimistic_lock import Stale
 from yellow_ladle.store.tables import HistoryRow
-from yellow_ladle.store.tool_uses import uses_on
+from yellow_ladle.store.tool_uses import add_use, uses_on
 
 KEPT = Path(__file__).parent / "kept"
 DAY = datetime(2026, 11, 22, 10, tzinfo=UTC)
@@ -148,6 +148,26 @@ class FromBeforeOneTable(Kept):
             self.assertEqual(
                 [row.before_hash for row in rows], ["", *(hash_of(row) for row in rows[:-1])]
             )
+
+
+class FromBeforeTheDaybook(Kept):
+    """While the uses of tools had a table of their own."""
+
+    kept = "kitchen_0011.sql"
+
+    def test_the_book_is_the_same_to_the_byte(self) -> None:
+        held = (KEPT / "kitchen_0011.book.json").read_bytes()
+        self.assertEqual(write_book(self.ledger.now.reading.book), held)
+        self.assertIsNone(self.ledger.altered())
+
+    def test_uses_and_washes_are_entries_of_the_daybook(self) -> None:
+        used = [(use.tool, use.item, use.person) for use in uses_on(self.ledger, "2026-12-01")]
+        wanted = [("Chinois", "white-roux", "AB"), ("Chinois", None, "AB")]
+        self.assertEqual(used, [*wanted, ("Chinois", "plate", None)])
+        self.assertIsNone(self.ledger.daybook.altered())
+        add_use(self.ledger, "Chinois", None, "AB")
+        self.assertIsNone(self.ledger.daybook.altered())
+        self.assertEqual(len(self.ledger.daybook.now.seqs), 4)
 
 
 if __name__ == "__main__":
