@@ -14,7 +14,7 @@ from sqlalchemy import select
 from sqlalchemy.dialects.sqlite import insert
 from sqlalchemy.orm import Session
 
-from yellow_ladle.core.book.book import Preparation
+from yellow_ladle.core.book.book import Book, Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.production.batch import Batch, batch_of
 from yellow_ladle.core.production.daybook import Daybook
@@ -229,8 +229,11 @@ class DaybookStore:
         touched = {each.key for each in changes}
         users = list(_drawing_from(after.entries, {each.id for each in changes}))
         if taken := next((key for key in users if gone and key not in touched), None):
-            named = _name(after.entries[taken]) or taken[1]
-            why = f"{', '.join(sorted(gone))} went into {named}: take that back or correct it first"
+            book = self._file.now.reading.book
+            was = [before.entries[each.key] for each in changes if each.value is None]
+            names = ", ".join(_name(value, book) for value in was)
+            into = _name(after.entries[taken], book)
+            why = f"{names} went into {into}: take that back or correct it first"
             raise BookRefused([Fault(next(iter(gone)), why)])
         looked_at = {key: after.entries[key] for key in (*touched, *users) if key in after.entries}
         book = self._file.now.reading.book
@@ -259,10 +262,12 @@ def _references(value: object) -> Iterator[str]:
                 yield batch_of(reference)
 
 
-def _name(value: object) -> str:
-    if isinstance(value, Batch):
-        return value.name or (value.card.name if value.card else value.preparation or value.id)
-    return ""
+def _name(value: object, book: Book) -> str:
+    """What people call an entry: the pot of a batch, the good of a lot, else its id."""
+    item = getattr(value, "preparation", None) or getattr(value, "product", None)
+    known = book.preparations.get(item or "") or book.products.get(item or "")
+    own: str | None = getattr(value, "name", None)
+    return own or (known.name if known else item or str(getattr(value, "id", "an entry")))
 
 
 def _with_ids(
