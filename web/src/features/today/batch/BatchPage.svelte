@@ -10,6 +10,7 @@
   import ErrorText from '../../../ui/ErrorText.svelte';
   import PotMark from '../../../ui/marks/PotMark.svelte';
   import Page from '../../../ui/Page.svelte';
+  import MadePanel from '../made/MadePanel.svelte';
   import TodayNav from '../TodayNav.svelte';
   import BatchAside from './BatchAside.svelte';
   import BatchHistory from './BatchHistory.svelte';
@@ -26,6 +27,8 @@
     { says: () => 'Taken back.', reaches: 'day' }
   );
 
+  let correcting = $state(false);
+
   const ORDER: Level[] = ['contains', 'may_contain', 'unchecked'];
   const levels = $derived(
     ORDER.map((level) => ({
@@ -40,6 +43,9 @@
   <div class="flex flex-wrap gap-3">
     <Button href={`${p('/trace')}?batch=${id}`}>Trace it</Button>
     {#if batch}
+      {#if batch.preparation}
+        <Button onclick={() => (correcting = !correcting)}>Correct it</Button>
+      {/if}
       <Button disabled={takingBack.busy} onclick={() => takingBack.send(batch.seen)}
         >Take it back</Button
       >
@@ -62,6 +68,11 @@
     {aside}
   >
     <ErrorText error={takingBack.error} />
+    {#if correcting && batch.preparation}
+      <div class="max-w-2xl pt-3" data-correcting>
+        <MadePanel pot={batch.preparation.id} {batch} onmade={() => (correcting = false)} />
+      </div>
+    {/if}
     <div class="grid grid-cols-[minmax(0,1fr)_380px] gap-8 pt-3 max-desk:grid-cols-1">
       <div>
         {#each levels as part (part.level)}

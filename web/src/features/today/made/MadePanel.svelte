@@ -13,16 +13,40 @@
   import { MadePot } from './made.svelte';
   import MeaningText from './MeaningText.svelte';
 
-  /** One pot as it is being made: its card for today, and what really went in. */
-  let { pot, onmade }: { pot: string | null; onmade: (done: Schema['MadeOut']) => void } = $props();
+  /** One pot as it is being made: its card for today, and what really went in; or a correction. */
+  let {
+    pot,
+    batch = null,
+    onmade
+  }: {
+    pot: string | null;
+    batch?: Schema['BatchOut'] | null;
+    onmade: (done: Schema['MadeOut']) => void;
+  } = $props();
 
   const card = cardTodayQuery(() => pot);
   const made = new MadePot();
   let adding = $state('');
 
+  // What somebody else records meanwhile asks the card again, and changes nothing that was said.
+  let shown: string | null | undefined;
   $effect(() => {
-    if (pot !== undefined) untrack(() => made.clear());
+    const lines = card.data?.lines;
+    if (pot === shown || (batch && !lines)) return;
+    shown = pot;
+    untrack(() => {
+      if (batch && lines) made.load(batch, lines);
+      else made.clear();
+    });
   });
+
+  /** A correction is told against the card that was followed, which may be another by now. */
+  const sameCard = $derived(
+    !batch?.piece.card ||
+      (card.data?.lines ?? []).every(
+        (line) => batch.piece.card?.lines[line.line]?.item === line.item.id
+      )
+  );
 
   const factor = $derived(
     made.quantity && card.data?.quantity ? made.quantity / card.data.quantity : 1
@@ -93,12 +117,25 @@
       />
     </label>
   {/key}
+  {#if batch}
+    <Field label="Why it is corrected">
+      <input class="field" maxlength="200" autocomplete="off" bind:value={made.why} />
+    </Field>
+  {/if}
   {#if made.differs}<MeaningText meaning={meaning.value} />{/if}
   <ErrorText error={made.writing.error} />
   <div>
-    <Button main disabled={!ready || made.writing.busy} onclick={record}>
-      {made.differs || pot === null ? 'Made it, as shown' : 'Made it, as the card says'}
-    </Button>
+    {#if !sameCard}
+      <p class="text-clay">Its card was changed since. Take it back, and record it anew.</p>
+    {:else}
+      <Button main disabled={!ready || made.writing.busy} onclick={record}>
+        {batch
+          ? 'Correct it so'
+          : made.differs || pot === null
+            ? 'Made it, as shown'
+            : 'Made it, as the card says'}
+      </Button>
+    {/if}
   </div>
   <Disclaimer />
 </section>

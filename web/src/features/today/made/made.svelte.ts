@@ -18,9 +18,12 @@ export class MadePot {
   name = $state('');
   quantity = $state<number | null>(null);
   note = $state('');
+  why = $state('');
+  /** The batch that is corrected; null while one is recorded anew. */
+  corrected = $state.raw<Schema['BatchOut'] | null>(null);
   readonly writing = new Write(
     (body: Schema['MadeIn']) => answer(api.POST('/api/v1/batches', { body })),
-    { says: (done) => `${done.name}: recorded as made.`, reaches: 'day' }
+    { says: (done) => `${done.name}: recorded.`, reaches: 'day' }
   );
 
   /** Whether anything differs from the card. */
@@ -38,12 +41,37 @@ export class MadePot {
     this.added = [...this.added, { item, name }];
   }
 
+  /** Shows a batch as it was recorded, against the lines of its card. */
+  load(batch: Schema['BatchOut'], lines: Line[]) {
+    this.clear();
+    this.corrected = batch;
+    const { piece } = batch;
+    this.quantity = piece.out?.quantity ?? null;
+    this.note = piece.note;
+    for (const { line } of piece.left_out)
+      this.say(line, { kind: 'left_out', value: '', name: 'left out' });
+    piece.went_in.forEach((entry, at) => {
+      const line = lines.find((each) => each.line === entry.line);
+      const name = batch.went_in[at]?.item.name ?? entry.item;
+      if (!line) this.add(entry.item, name);
+      else if (entry.item !== line.item.id)
+        this.say(line.line, { kind: 'other', value: entry.item, name });
+      else {
+        const kind = entry.batch ? 'batch' : entry.lot ? 'lot' : entry.maker ? 'maker' : null;
+        const value = entry.batch ?? entry.lot ?? entry.maker ?? '';
+        if (kind) this.say(line.line, { kind, value, name: batch.went_in[at]?.from_ ?? value });
+      }
+    });
+  }
+
   clear() {
     this.said = {};
     this.added = [];
     this.name = '';
     this.quantity = null;
     this.note = '';
+    this.why = '';
+    this.corrected = null;
     this.writing.forget();
   }
 
@@ -53,7 +81,13 @@ export class MadePot {
     const factor = this.quantity && card?.quantity ? this.quantity / card.quantity : 1;
     const spoken = lines.filter((line) => this.said[line.line] !== undefined);
     const went = spoken.map((line) => this.#entry(line, factor)).filter((entry) => entry !== null);
+    const { piece, seen } = this.corrected ?? {};
+    const kept = piece ? { id: piece.id, made: piece.made, card: piece.card, way: piece.way } : {};
+    const again = piece
+      ? { ...kept, seen, why: this.why.trim(), tools: piece.tools, by_products: piece.by_products }
+      : {};
     return {
+      ...again,
       ...(card ? { preparation: card.id } : { name: this.name.trim() }),
       factor,
       note: this.note.trim(),
