@@ -75,3 +75,20 @@ class MadeTodayTest(BrowserTest):
         self.click("button", "Undo the last word")
         self.shows("Hen stock", "[data-went-in]")
         self.no_complaints()
+
+    def test_what_went_in_instead_is_written_into_the_card(self) -> None:
+        self.open("/today", "[data-pots]")
+        self.writes("NB")
+        self.click("[data-pot=veloute] button", "Velouté")
+        self.click('[data-line="1"] button', "otherwise")
+        self.click('[data-line="1"] button', "Garden stock")
+        self.click("[data-made-panel] button", "Made it, as shown")
+        self.shows("Velouté is recorded.", "[data-made]")
+        self.click("[data-made] a", "Velouté")
+        self.click("[data-went-in] summary", "write it into the card")
+        self.shows("Changes 2 pots", "[data-went-in]")
+        self.click("[data-went-in] button", "Write it into the card")
+        self.shows("The card says so now.", "[data-went-in]")
+        lines = self.served.ledger.now.reading.book.preparations["veloute"].lines
+        self.assertEqual([line.item for line in lines if line.chosen], ["garden-stock"])
+        self.no_complaints()

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
   import { p } from '../../../app/routes';
+  import IntoCard from './IntoCard.svelte';
 
   /** What went into a batch, what is left of it, and where it went. */
   let { batch }: { batch: Schema['BatchOut'] } = $props();
@@ -12,12 +13,24 @@
 <h2 class="text-lead">What went in</h2>
 <ul data-went-in>
   {#each batch.went_in as entry, index (index)}
-    <li class="grid grid-cols-[110px_minmax(0,1fr)] gap-3 border-b border-rule py-1.5">
-      <span class="amount text-right">{amount(entry.quantity, entry.unit)}</span>
-      <span
-        >{entry.item.name}
-        {#if entry.from_}<span class="text-soft">{entry.from_}</span>{/if}</span
-      >
+    {@const piece = batch.piece.went_in[index]}
+    {@const written = batch.piece.card?.lines[piece?.line ?? -1]}
+    <li class="border-b border-rule py-1.5">
+      <div class="grid grid-cols-[110px_minmax(0,1fr)] gap-3">
+        <span class="amount text-right">{amount(entry.quantity, entry.unit)}</span>
+        <span
+          >{entry.item.name}
+          {#if entry.from_}<span class="text-soft">{entry.from_}</span>{/if}</span
+        >
+      </div>
+      {#if batch.preparation && piece && written && written.item !== piece.item}
+        <details class="pl-[122px] max-phone:pl-0">
+          <summary class="min-h-11 cursor-pointer py-2 text-clay"
+            >not what the card says; write it into the card?</summary
+          >
+          <IntoCard preparation={batch.preparation.id} entry={piece} />
+        </details>
+      {/if}
     </li>
   {/each}
   {#each batch.left_out as item (item.id)}
