@@ -192,7 +192,7 @@ def batch_out(day: Day, id: str, trace: Trace) -> BatchOut:
                 unit=entry.unit,
                 from_=_from(day, entry.batch, entry.lot, entry.maker),
             )
-            for entry in batch.went_in
+            for entry in reading.entries_of(batch)
         ],
         left_out=[named(book, item) for item in lost],
         parts=[_part(day, reference) for reference in _references(day, id)],

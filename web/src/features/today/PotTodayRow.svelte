@@ -37,7 +37,7 @@
     >
     <p class="text-soft">
       {pot.section ? `${pot.section} · ` : ''}{pot.kind}{pot.usual > 0
-        ? ` · made on ${pot.usual} of these weekdays lately`
+        ? ' · made on this weekday lately'
         : ''}
     </p>
     {#each pot.batches as batch (batch.id)}
