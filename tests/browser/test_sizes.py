@@ -17,7 +17,7 @@ PLACES = (
     *("/larder", "/larder/white-wine", "/larder/new", "/next-jar", "/unchecked", "/bags", "/tools"),
     "/questions",
     *("/supplier", "/intake", "/history", "/thickening"),
-    *("/today", "/guests", "/grid", "/can-have", "/can-have?clear=milk"),
+    *("/today", "/trace?product=butter", "/guests", "/grid", "/can-have", "/can-have?clear=milk"),
 )
 # Letters twice as large on a tablet are what a phone shows: breakpoints are in rem.
 SIZES = ((320, 700), (390, 844), (820, 1180), (1280, 800), (1920, 1080))
