@@ -190,6 +190,14 @@ class _Drawn:
         plain = [product.id for product in self.book.products.values() if not product.contents]
         return Fill(bag, at, item=self.one_of(*plain, "lost-jar"))
 
+    def recall(self, id: str) -> Recall:
+        product = self.one_of(*sorted(self.book.products))
+        lots = [lot.id for lot in self.lots if lot.product == product]
+        closed = self.one_of(None, None, self.day())
+        named = self.one_of((), tuple(lots[:1]))
+        maker = None if named else self.maker(product)
+        return Recall(id, self.moment(1), product, maker, named, closed=closed)
+
     def service(self, id: str, hours: int) -> Service:
         at = self.moment(hours)
         plates = [self.one_of(*self.book.preparations) for _ in range(self.one_of(1, 2))]
@@ -247,10 +255,7 @@ def days(draw: st.DrawFn, book: Book, most: int = 5) -> Daybook:
                     found[kind].append(made.service(id, hours))
         if draw(st.booleans()):
             made.tubs.append(made.tub(f"t-{number}", hours))
-    recalled = [
-        Recall("r-1", made.moment(1), draw(st.sampled_from(sorted(book.products))))
-        for _ in range(draw(st.integers(0, 1)))
-    ]
+    recalled = [made.recall("r-1") for _ in range(draw(st.integers(0, 1)))]
     return Daybook(
         lots=tuple(made.lots),
         batches=tuple(made.batches),

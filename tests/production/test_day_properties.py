@@ -21,6 +21,7 @@ from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.differences import differences
 from yellow_ladle.core.production.provenance import BatchSource, Provenance
 from yellow_ladle.core.production.quantities import Quantities
+from yellow_ladle.core.production.recall import HeldBack
 from yellow_ladle.core.production.shelf_entries import Discard, Fill
 from yellow_ladle.core.production.timeline import Place, Plate
 from yellow_ladle.core.production.trace import Trace, TraceWalk, trace
@@ -110,11 +111,35 @@ class AgainstTheSlowReadingTest(unittest.TestCase):
         slow, day = SlowDay(book, daybook, ON, until), read_day(book, daybook, ON, until)
         for asked in questions(book, day):
             self._compare(SlowTrace(slow, **asked), trace(day, Asked(**asked)), slow, asked)
+        held_back = HeldBack(day, ON)
+        for of in (*slow.lots, *slow.batches):
+            self.assertEqual(self._at_hand(slow, daybook, until, of), held_back.at_hand(of), of)
         for id in slow.batches:
             back = TraceBack(day).of(id)
             found = {("lot", x) for x in back.lots} | {("batch", x) for x in back.batches}
             found |= {("product", x) for x in back.products}
             self.assertEqual(SlowTrace(slow, batch=id).back(id), found)
+
+    def _at_hand(self, slow: SlowDay, daybook: Daybook, until: str | None, of: str) -> bool:
+        """Whether something is there, and no recall that is open on the day reaches it."""
+        for recall in daybook.recalls:
+            if until is not None and recall.at[:10] > until:
+                continue
+            if recall.closed is not None and recall.closed[:10] < ON:
+                continue
+            traces = [SlowTrace(slow, lot=lot) for lot in recall.lots if lot in slow.lots]
+            if not recall.lots:
+                traces = [SlowTrace(slow, product=recall.product, maker=recall.maker)]
+            if of in slow.lots:
+                lot = slow.lots[of]
+                whose = lot.product == recall.product and (
+                    recall.maker is None or lot.maker in (None, recall.maker)
+                )
+                if of in recall.lots or (whose and not recall.lots):
+                    return False
+            elif any(trace.sure(of) or trace.possible(of) for trace in traces):
+                return False
+        return slow.there(of, len(slow.order), ON)
 
     def _compare(self, slow: SlowTrace, found: Trace, day: SlowDay, asked: dict[str, str]) -> None:
         others = [id for id in day.batches if id != asked.get("batch")]

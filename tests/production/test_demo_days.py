@@ -2,12 +2,15 @@
 
 import tempfile
 import unittest
+from dataclasses import replace
 from datetime import UTC, datetime
 from pathlib import Path
 
 from yellow_ladle.core.production.asked import Asked
 from yellow_ladle.core.production.day_reading import DayReading, day_of, read_day
 from yellow_ladle.core.production.provenance import Provenance
+from yellow_ladle.core.production.recall import HeldBack
+from yellow_ladle.core.production.records import Recall
 from yellow_ladle.core.production.trace import trace
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.demo.kitchen import TODAY, demo_book, demo_daybook, fill_with_demo
@@ -75,6 +78,17 @@ class FortnightTest(unittest.TestCase):
         self.assertIn("hen-leek-pie", reached)
         self.assertTrue(found.served)
         self.assertNotIn(self.made("white-roux", 0), {each.batch for each in found.batches})
+
+    def test_a_lot_may_be_recalled_before_it_came_in(self) -> None:
+        recall = Recall("r-1", "2026-11-24T20:00:00+00:00", "butter", lots=("lot-3",))
+        daybook = replace(demo_daybook(TODAY), recalls=(recall,))
+        early, late = "2026-11-25", "2026-12-02"
+        before = read_day(demo_book(), daybook, early, early)
+        self.assertTrue(HeldBack(before, early).at_hand(self.made("veloute", 1)))
+        after = HeldBack(read_day(demo_book(), daybook, late, late), late)
+        self.assertFalse(after.at_hand(self.made("veloute", 8)))
+        self.assertFalse(after.at_hand("lot-3"))
+        self.assertTrue(after.at_hand("lot-1"))
 
     def test_the_demo_opens_on_a_day_in_the_middle_of_it(self) -> None:
         with tempfile.TemporaryDirectory() as folder:

@@ -35,6 +35,9 @@ class HeldBack:
         found: set[str] = set()
         for recall in self._recalls:
             for asked in asked_by(recall):
+                # A lot may be recalled that came in after the day that is asked about.
+                if asked.lot is not None and asked.lot not in self._day.timeline.lots:
+                    continue
                 reached = trace(self._day, asked)
                 found |= {batch.batch for batch in reached.batches}
                 found |= set(reached.possible_batches)

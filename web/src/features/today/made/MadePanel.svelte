@@ -122,8 +122,6 @@
       <input class="field" maxlength="200" autocomplete="off" bind:value={made.why} />
     </Field>
   {/if}
-  {#if made.differs}<MeaningText meaning={meaning.value} />{/if}
-  <ErrorText error={made.writing.error} />
   <div>
     {#if !sameCard}
       <p class="text-clay">Its card was changed since. Take it back, and record it anew.</p>
@@ -137,5 +135,8 @@
       </Button>
     {/if}
   </div>
+  <ErrorText error={made.writing.error} />
+  <!-- Beneath the button: it must not move from under a finger as this comes in. -->
+  {#if made.differs}<MeaningText meaning={meaning.value} />{/if}
   <Disclaimer />
 </section>
