@@ -50,15 +50,15 @@ class Provenance:
         # Dijkstra's algorithm, on the length of the way and then on its words. What is there by a
         # tool alone counts apart, as a direct way comes first however long it is.
         waiting: list[tuple[int, tuple[str, ...], str]] = [(1, (reference,), "")]
-        in_tools: SeenInTools = {}
+        in_tools: tuple[SeenInTools, SeenInTools] = ({}, {})
         seen: set[tuple[str, bool]] = set()
         while waiting:
             _, via, tool = heappop(waiting)
             id = batch_of(via[-1])
-            if (id, bool(tool)) in seen or (id, False) in seen:
+            if (id, bool(tool)) in seen:
                 continue
             seen.add((id, bool(tool)))
-            for found in self._contributions.of(id, in_tools):
+            for found in self._contributions.of(id, in_tools[bool(tool)]):
                 by_tool = tool or found.tool or ""
                 if isinstance(found, Drawn):
                     way = (*via, *found.via, found.reference)
