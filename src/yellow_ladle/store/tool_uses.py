@@ -45,9 +45,8 @@ def unwashed_before(ledger: Ledger, day: str) -> list[Used]:
     box = ledger.now.reading.book.toolbox
     for used in _uses(ledger):
         if date_of(used.at) < day:
-            tool = box.get(used.tool)
             if used.item is None:
-                if used.renewed or tool is None or not tool.absorbs:
+                if box.is_cleared(used.tool, renewed=used.renewed):
                     inside[used.tool] = []
             else:
                 inside.setdefault(used.tool, []).append(used)

@@ -100,8 +100,7 @@ def tools(ledger: TheLedger) -> list[ToolOut]:
     inside: dict[str, dict[str, Named]] = {name: {} for name in known}
     for use in uses:
         if use.item is None:
-            tool = book.toolbox.get(use.tool)
-            if use.renewed or tool is None or not tool.absorbs:
+            if book.toolbox.is_cleared(use.tool, renewed=use.renewed):
                 inside.setdefault(use.tool, {}).clear()
         elif use.item in ledger.now.reading.masks:
             inside.setdefault(use.tool, {})[use.item] = named(book, use.item)

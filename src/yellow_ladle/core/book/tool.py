@@ -119,6 +119,16 @@ class Toolbox:
             self._keys[name] = tool_key(name if tool is None else tool.slug)
         return self._keys[name]
 
+    def keeps_traces(self, name: str) -> bool:
+        """Whether a tool leaves something of what went through it: all but dedicated ones do."""
+        tool = self.get(name)
+        return tool is None or not tool.dedicated
+
+    def is_cleared(self, name: str, *, renewed: bool) -> bool:
+        """Whether a wash clears a tool; one that absorbs only where what it holds was renewed."""
+        tool = self.get(name)
+        return renewed or tool is None or not tool.absorbs
+
     def slug(self, name: str) -> str:
         """The id by which documents name a tool."""
         tool = self.get(name)
@@ -147,10 +157,10 @@ def left_behind(box: Toolbox, uses: Sequence[Use]) -> dict[str, list[tuple[str, 
     for use in uses:
         key, tool = box.key(use.tool), box.get(use.tool)
         if use.item is None:
-            if use.renewed or tool is None or not tool.absorbs:
+            if box.is_cleared(use.tool, renewed=use.renewed):
                 inside[key] = []
             continue
-        if tool is not None and tool.dedicated:
+        if not box.keeps_traces(use.tool):
             continue
         before = inside.setdefault(key, [])
         for other in before:

@@ -49,10 +49,9 @@ class DayReading:
             names = card.tools if card is not None else ()
         box = self.book.toolbox
         found: dict[str, str] = {}
-        for name in names:
+        for name in filter(box.keeps_traces, names):
             tool = box.get(name)
-            if tool is None or not tool.dedicated:
-                found.setdefault(box.key(name), name if tool is None else tool.name)
+            found.setdefault(box.key(name), name if tool is None else tool.name)
         return found
 
     def always_shared_with(self, key: str, batch: Batch) -> list[str]:
@@ -98,8 +97,7 @@ class DayReading:
         box = self.book.toolbox
         match entry:
             case Wash():
-                tool = box.get(entry.tool)
-                if entry.renewed or tool is None or not tool.absorbs:
+                if box.is_cleared(entry.tool, renewed=entry.renewed):
                     self.inside.clear(box.key(entry.tool), number)
             case Fill():
                 self._fill(number, entry)
@@ -110,8 +108,7 @@ class DayReading:
                 for key in self.tools(entry):
                     self.inside.add(key, number, self.reading.layout.traces_of(mask))
             case ItemUse():
-                tool = box.get(entry.tool)
-                if tool is None or not tool.dedicated:
+                if box.keeps_traces(entry.tool):
                     mask = self.items.item(entry.item, self.timeline.place_of(entry))
                     left = self.reading.layout.traces_of(mask)
                     self.inside.add(box.key(entry.tool), number, left)

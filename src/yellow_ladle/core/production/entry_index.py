@@ -21,15 +21,13 @@ class EntryIndex:
         for number, entry in enumerate(day.timeline.entries):
             match entry:
                 case Wash():
-                    tool = box.get(entry.tool)
-                    if entry.renewed or tool is None or not tool.absorbs:
+                    if box.is_cleared(entry.tool, renewed=entry.renewed):
                         self._washed.setdefault(box.key(entry.tool), []).append(number)
                 case Batch():
                     for key in day.tools(entry):
                         self._through.setdefault(key, []).append((number, entry))
                 case ItemUse():
-                    tool = box.get(entry.tool)
-                    if tool is None or not tool.dedicated:
+                    if box.keeps_traces(entry.tool):
                         key = box.key(entry.tool)
                         self._through.setdefault(key, []).append((number, entry))
                 case Fill() if entry.emptied:

@@ -140,8 +140,7 @@ class TraceWalk:
         box = self._book.toolbox
         match entry:
             case Wash():
-                tool = box.get(entry.tool)
-                if entry.renewed or tool is None or not tool.absorbs:
+                if box.is_cleared(entry.tool, renewed=entry.renewed):
                     self._inside[box.key(entry.tool)] = False
             case Fill() if entry.emptied:
                 if entry.washed:
@@ -151,8 +150,7 @@ class TraceWalk:
             case Batch():
                 self._batch(entry)
             case ItemUse():
-                tool = box.get(entry.tool)
-                if tool is None or not tool.dedicated:
+                if box.keeps_traces(entry.tool):
                     used = WentIn(entry.item)
                     if self._went_in(used, self._timeline.place_of(entry)).any:
                         self._inside[box.key(entry.tool)] = True
