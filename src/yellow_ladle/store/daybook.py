@@ -3,8 +3,6 @@
 It has the counter of what is appended; the book's stays, and with it every answer kept of the book.
 """
 
-import hashlib
-import json
 from collections.abc import Callable, Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from threading import Lock
@@ -24,6 +22,7 @@ from yellow_ladle.core.production.merged_goods import following_merges
 from yellow_ladle.files.book.conversion import content, value_of
 from yellow_ladle.files.daybook.daybook_file import BY_TIME, LISTS
 from yellow_ladle.store.documents import AT_ONCE
+from yellow_ladle.store.hash_chain import canonical_hash, first_altered, row_hash
 from yellow_ladle.store.history import NOBODY, Act
 from yellow_ladle.store.optimistic_lock import Stale
 from yellow_ladle.store.tables import DaybookCardRow, DaybookRow
@@ -41,7 +40,11 @@ STEMS: Mapping[str, str] = {"batches": "b", "lots": "lot", "tubs": "t", "service
     **{"recalls": "r", "temperatures": "c", "incidents": "i"},
 }
 """What ids begin with that the application gives; elsewhere with the name of the list."""
-HASHED = ("list", "entry", "instant", "day", "recorded", "person", "why", "content", "undoes")
+HASHED = (
+    *("list", "entry", "instant", "day", "recorded", "person", "why", "content", "undoes"),
+    "before_hash",
+)
+"""The columns of a row that its hash is of."""
 MIDNIGHT = "T00:00:00+00:00"
 
 
@@ -202,14 +205,11 @@ class DaybookStore:
 
     def altered(self) -> int | None:
         """The first row that does not hold the hash of the one before it; None if all do."""
-        last = ""
         with self._file.reading() as session:
             wanted = select(DaybookRow).order_by(DaybookRow.seq)
-            for row in session.scalars(wanted.execution_options(yield_per=AT_ONCE)):
-                if row.before_hash != last:
-                    return row.seq
-                last = _hash_of(row)
-        return None
+            rows = session.scalars(wanted.execution_options(yield_per=AT_ONCE))
+            row = first_altered(rows, HASHED)
+            return None if row is None else row.seq
 
     def _caught_up(self, session: Session, kept: KeptDaybook) -> KeptDaybook:
         newer = select(DaybookRow.seq, DaybookRow.list, DaybookRow.entry, DaybookRow.content)
@@ -291,7 +291,7 @@ def _add(
     session: Session, changes: Sequence[DaybookChange], *, last: int, act: Act, moment: str
 ) -> None:
     newest = session.get(DaybookRow, last) if last else None
-    before = "" if newest is None else _hash_of(newest)
+    before = "" if newest is None else row_hash(newest, HASHED)
     for number, change in enumerate(changes, last + 1):
         at = _when(change) or moment
         row = DaybookRow(
@@ -308,7 +308,7 @@ def _add(
             before_hash=before,
         )
         session.add(row)
-        before = _hash_of(row)
+        before = row_hash(row, HASHED)
 
 
 def _when(change: DaybookChange) -> str | None:
@@ -321,8 +321,7 @@ def _plain(session: Session, value: object) -> dict[str, Any]:
     plain: dict[str, Any] = content(value)
     card = plain.get("card")
     if isinstance(value, Batch) and card is not None:
-        text = json.dumps(card, sort_keys=True, ensure_ascii=False, separators=(",", ":"))
-        sha256 = hashlib.sha256(text.encode()).hexdigest()
+        sha256 = canonical_hash(card)
         adding = insert(DaybookCardRow).values(sha256=sha256, content=card)
         session.execute(adding.on_conflict_do_nothing())
         plain["card"] = sha256
@@ -347,9 +346,3 @@ def _value(
     card = cards.get(held["card"]) if "card" in held else None
     value: object = value_of(LISTS[key][1], {**held, "card": None} if card else held)
     return replace(value, card=card) if card is not None and isinstance(value, Batch) else value
-
-
-def _hash_of(row: DaybookRow) -> str:
-    plain = {name: getattr(row, name) for name in (*HASHED, "before_hash")}
-    text = json.dumps(plain, sort_keys=True, ensure_ascii=False, separators=(",", ":"))
-    return hashlib.sha256(text.encode()).hexdigest()

@@ -1,7 +1,5 @@
 """What was changed, when, by whom and why; and the book as it stood at any moment."""
 
-import hashlib
-import json
 from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
@@ -18,6 +16,7 @@ from yellow_ladle.core.reading.update import Change, applied
 from yellow_ladle.files.book.book_file import parse_book, write_book
 from yellow_ladle.files.book.conversion import content, value_of
 from yellow_ladle.store.documents import AT_ONCE, PREPARATION, PRODUCT
+from yellow_ladle.store.hash_chain import first_altered, row_hash
 from yellow_ladle.store.tables import HistoryRow
 
 WHOLE_BOOK = ""
@@ -107,20 +106,14 @@ def append(session: Session, rows: Iterable[HistoryRow]) -> None:
 
 def altered(session: Session) -> int | None:
     """The first entry whose row does not hold the hash of the one before it; None if all do."""
-    last = ""
     rows = select(HistoryRow).order_by(HistoryRow.id).execution_options(yield_per=AT_ONCE)
-    for row in session.scalars(rows):
-        if row.before_hash != last:
-            return row.id
-        last = hash_of(row)
-    return None
+    row = first_altered(session.scalars(rows), HASHED)
+    return None if row is None else row.id
 
 
 def hash_of(row: HistoryRow) -> str:
     """The SHA-256 of a row's columns, the hash of the row before among them, as canonical JSON."""
-    plain = {name: getattr(row, name) for name in HASHED}
-    text = json.dumps(plain, sort_keys=True, ensure_ascii=False, separators=(",", ":"))
-    return hashlib.sha256(text.encode()).hexdigest()
+    return row_hash(row, HASHED)
 
 
 def replaced(before: Book, act: Act, at: str) -> HistoryRow:
