@@ -56,6 +56,16 @@ class DaybookStoreTest(unittest.TestCase):
         self.assertIn(("batches", one), other.daybook.now.seqs)
         self.assertIsNone(self.ledger.daybook.altered())
 
+    def test_whoever_writes_is_told_of_their_own_entry_whatever_others_wrote(self) -> None:
+        seen_by_both = self.ledger.daybook.now
+        other = self.opened()
+        other.daybook.record([DaybookChange("batches", "", ROUX)], {}, "made")
+        sauce = Batch("", MADE, "veloute")
+        kept = self.ledger.daybook.record([DaybookChange("batches", "", sauce)], {}, "made")
+        [key] = kept.written
+        self.assertEqual(len(kept.seqs) - len(seen_by_both.seqs), 2)
+        self.assertEqual(kept.entries[key], replace(sauce, id=key[1]))
+
     def test_a_correction_of_what_somebody_else_has_corrected_is_refused(self) -> None:
         id = self.record(ROUX)
         key = ("batches", id)

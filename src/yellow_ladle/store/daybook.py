@@ -75,11 +75,15 @@ class DaybookVersion:
 
 @dataclass(frozen=True)
 class KeptDaybook:
-    """The entries as they stand, each with the row that it is from; `last` is the newest row."""
+    """The entries as they stand, each with the row that it is from; `last` is the newest row.
+
+    `written` are the entries that the writer who is answered with it has just written.
+    """
 
     entries: Mapping[Key, object] = field(default_factory=dict)
     seqs: Mapping[Key, int] = field(default_factory=dict)
     last: int = 0
+    written: tuple[Key, ...] = field(default=(), compare=False)
 
     @property
     def daybook(self) -> Daybook:
@@ -143,7 +147,7 @@ class DaybookStore:
             writing.told, writing.person = told, act.person or ""
         with self._lock:
             self._kept = after
-        return after
+        return replace(after, written=tuple(change.key for change in changes))
 
     def beside(self, changes: Sequence[DaybookChange], act: Act) -> Callable[[Session], None]:
         """What adds entries within the transaction of a change of the book, which is theirs too."""

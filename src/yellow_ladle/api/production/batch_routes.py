@@ -83,16 +83,13 @@ def record(
 ) -> MadeOut:
     """Records a batch that was made, or corrects one that is recorded."""
     batch = replace(_batch(wanted, day, ledger), by=actor.person or "")
-    if wanted.id == NEW:
-        change = DaybookChange("batches", "", batch)
-        seen: dict[tuple[str, str], int] = {}
-    else:
-        change = DaybookChange("batches", batch.id, batch)
-        seen = {} if wanted.seen is None else {("batches", batch.id): wanted.seen}
-    before = set(day.kept.seqs)
-    told = f"{batch_name(day, batch)} was {'made' if wanted.id == NEW else 'corrected'}"
-    kept = ledger.daybook.record([change], seen, told, Act(actor.person, wanted.why))
-    id = batch.id if wanted.id != NEW else next(key[1] for key in kept.seqs if key not in before)
+    id = "" if wanted.id == NEW else wanted.id
+    seen = {} if wanted.seen is None else {("batches", id): wanted.seen}
+    told = f"{batch_name(day, batch)} was {'corrected' if id else 'made'}"
+    act = Act(actor.person, wanted.why)
+    [(_, id)] = ledger.daybook.record(
+        [DaybookChange("batches", id, batch)], seen, told, act
+    ).written
     after = kept_day.of(ledger)
     return MadeOut(
         id=id,

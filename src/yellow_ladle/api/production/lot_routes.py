@@ -75,8 +75,6 @@ def scan_lot(wanted: PackIn, day: TheDay, ledger: TheLedger, actor: TheActor) ->
 
 
 def _recorded(ledger: Ledger, lot: Lot, name: str, actor: Act) -> LotOut:
-    before = set(ledger.daybook.now.seqs)
     change = DaybookChange("lots", "", lot)
     kept = ledger.daybook.record([change], {}, f"{name} came in", actor)
-    key = next(key for key in kept.seqs if key not in before)
-    return LotOut(lot=as_piece(LotPiece, kept.entries[key]))
+    return LotOut(lot=as_piece(LotPiece, kept.entries[kept.written[0]]))
