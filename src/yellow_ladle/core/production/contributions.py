@@ -10,7 +10,6 @@ from yellow_ladle.core.carrying.paths import giving
 from yellow_ladle.core.production.batch import Batch, WentIn
 from yellow_ladle.core.production.batch_card import card_of
 from yellow_ladle.core.production.day_reading import DayReading, filled_with
-from yellow_ladle.core.production.entry_index import EntryIndex
 from yellow_ladle.core.production.item_masks import is_known, is_product
 from yellow_ladle.core.production.timeline import Place
 from yellow_ladle.core.production.tool_entries import ItemUse
@@ -73,7 +72,7 @@ class Contributions:
         self._day = day
         self._book = day.book
         self._layout = day.reading.layout
-        self._index = EntryIndex(day)
+        self._index = day.index
 
     def of(self, id: str, seen: SeenInTools | None = None) -> Iterator[Contribution]:
         """Everything that a batch got by itself, with ways that begin after it.

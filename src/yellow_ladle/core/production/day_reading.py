@@ -8,6 +8,7 @@ from yellow_ladle.core.production.accumulated import AccumulatedMasks
 from yellow_ladle.core.production.batch import Batch, WentIn
 from yellow_ladle.core.production.batch_card import as_written, card_of
 from yellow_ladle.core.production.daybook import Daybook
+from yellow_ladle.core.production.entry_index import EntryIndex
 from yellow_ladle.core.production.item_masks import ItemMasks
 from yellow_ladle.core.production.merged_goods import following_merges
 from yellow_ladle.core.production.shelf_entries import Fill
@@ -134,6 +135,11 @@ class DayReading:
         for entry in self.entries_of(batch):
             mask |= self.items.went_in(entry, place, gone)
         return mask
+
+    @cached_property
+    def index(self) -> EntryIndex:
+        """Which entries are in a tool or a bag at a place; whoever walks back asks it."""
+        return EntryIndex(self.timeline, self.book.toolbox, self.tools)
 
     @cached_property
     def _shared_by(self) -> dict[str, list[str]]:

@@ -4,7 +4,6 @@ Left is what came out less what was drawn, thrown away and served; a count sets 
 nobody weighed leaves the amount unknown, and what is unknown counts as there.
 """
 
-from bisect import bisect_left
 from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
@@ -12,7 +11,8 @@ from functools import cached_property
 from yellow_ladle.core.book.book import Book
 from yellow_ladle.core.production.batch import Batch, batch_of, by_product_of_batch
 from yellow_ladle.core.production.batch_card import by_products_of_batch, card_of
-from yellow_ladle.core.production.instants import DATE_LETTERS, date_of, days_after
+from yellow_ladle.core.production.changes import Changes
+from yellow_ladle.core.production.instants import date_of, days_after
 from yellow_ladle.core.production.month_index import MonthIndex
 from yellow_ladle.core.production.quantities import Quantities
 from yellow_ladle.core.production.shelf_entries import Count, Discard, Fill, Move
@@ -68,7 +68,7 @@ class Stock:
         self._book = book
         self._timeline = timeline
         self._quantities = Quantities(book, timeline)
-        self._changes: dict[str, tuple[list[int], list[Left]]] = {}
+        self._left = Changes[Left]()
         self._moves: dict[str, list[tuple[int, Move]]] = {}
         self._raw: dict[str, Quantity | None] = {}
         self._unmoved: dict[str, LastDay] = {}
@@ -83,9 +83,7 @@ class Stock:
 
     def left(self, of: str, place: Place | None = None) -> Left:
         """What is left of something before a place; without one, after everything."""
-        places, states = self._changes.get(of, ((), ()))
-        at = len(places) if place is None else bisect_left(places, place.before)
-        return states[at - 1] if at else Left(self.came_out(of))
+        return self._left.at(of, place) or Left(self.came_out(of))
 
     def came_out(self, of: str) -> Quantity | None:
         """How much there was to begin with; None where nobody wrote it down."""
@@ -141,7 +139,7 @@ class Stock:
         """
         timeline = self._timeline
         if (lot := timeline.lots.get(of)) is not None:
-            used_up = lot.used_up is not None and _before(lot.used_up, place.day)
+            used_up = lot.used_up is not None and date_of(lot.used_up) < place.day
             return date_of(lot.received) <= place.day and not used_up and self._usable(of, place)
         if timeline.place_of(timeline.batches[batch_of(of)]).before >= place.before:
             return False
@@ -284,11 +282,4 @@ class Stock:
         if raw is not None:
             over = Quantity(-raw.quantity, raw.unit) if raw.quantity < -NOTHING else None
             state = Left(Quantity(max(raw.quantity, 0.0), raw.unit), over)
-        places, states = self._changes.setdefault(of, ([], []))
-        places.append(number)
-        states.append(state)
-
-
-def _before(moment: str, day: str) -> bool:
-    """Whether a date, or a moment of one, lies before a day."""
-    return moment[:DATE_LETTERS] < day
+        self._left.set(of, number, state)

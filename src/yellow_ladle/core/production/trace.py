@@ -9,6 +9,7 @@ from dataclasses import dataclass, field
 from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.production.asked import Asked, AskedGoods
 from yellow_ladle.core.production.batch import Batch, WentIn, batch_of, by_product_of_batch
+from yellow_ladle.core.production.changes import Changes
 from yellow_ladle.core.production.day_reading import DayReading, filled_with
 from yellow_ladle.core.production.item_masks import is_product
 from yellow_ladle.core.production.quantities import Quantities
@@ -98,7 +99,7 @@ class TraceWalk:
         self._asked = asked
         self._contacts: dict[str, _Contact] = {}
         self._grams: dict[str, float | None] = {}
-        self._bags: dict[str, list[tuple[int, _Contact]]] = {}
+        self._bags = Changes[_Contact]()
         self._inside: dict[str, bool] = {}
         self._holding: set[str] = set()
         """What may have anything of it: all else is passed over."""
@@ -144,7 +145,7 @@ class TraceWalk:
                     self._inside[box.key(entry.tool)] = False
             case Fill() if entry.emptied:
                 if entry.washed:
-                    self._bags.setdefault(entry.bag, []).append((number, _Contact()))
+                    self._bags.set(entry.bag, number, NOTHING)
             case Fill():
                 self._fill(number, entry)
             case Batch():
@@ -180,12 +181,10 @@ class TraceWalk:
     def _fill(self, number: int, fill: Fill) -> None:
         filled = filled_with(fill, self._timeline)
         contact = self._went_in(filled, self._timeline.place_of(fill))
-        fills = self._bags.setdefault(fill.bag, [])
         together = _Contact()
-        if fills:
-            together.add(fills[-1][1])
+        together.add(self._bags.at(fill.bag) or NOTHING)
         together.add(contact)
-        fills.append((number, together))
+        self._bags.set(fill.bag, number, together)
         if contact.any:
             self._holding |= self._day.reading.graph.downstream([fill.bag]) | {fill.bag}
 
@@ -234,10 +233,7 @@ class TraceWalk:
     def _in_bag(self, bag: str, place: Place) -> _Contact:
         """What is in a bag before a place; it surely went into whatever the bag goes into."""
         contact = _Contact()
-        for number, together in reversed(self._bags.get(bag, ())):
-            if number < place.before:
-                contact.add(together)
-                break
+        contact.add(self._bags.at(bag, place) or NOTHING)
         if contact.via is not None:
             contact.via = (bag, *contact.via)
         return contact

@@ -5,7 +5,6 @@ from dataclasses import dataclass, field
 from yellow_ladle.core.book.book import owner_of
 from yellow_ladle.core.production.batch import WentIn, batch_of
 from yellow_ladle.core.production.day_reading import DayReading, filled_with
-from yellow_ladle.core.production.entry_index import EntryIndex
 from yellow_ladle.core.production.timeline import Place
 
 
@@ -23,7 +22,6 @@ class TraceBack:
 
     def __init__(self, day: DayReading) -> None:
         self._day = day
-        self._index = EntryIndex(day)
 
     def of(self, batch: str) -> CameFrom:
         """What a batch was made from."""
@@ -42,7 +40,7 @@ class TraceBack:
         if drawn is not None:
             found.batches.add(batch_of(drawn))
             return
-        for fill in self._index.fills(entry.item, place):
+        for fill in self._day.index.fills(entry.item, place):
             filled = filled_with(fill, self._day.timeline)
             self._add(filled, self._day.timeline.place_of(fill), found)
         book = self._day.book
