@@ -122,6 +122,74 @@ class BatchesTest(ApiTest):
         self.assertTrue(self.get(f"/batches/{id}/history")[0]["gone"])
         self.assertIsNone(self.ledger.daybook.altered())
 
+    def test_a_correction_does_not_make_an_entry_late(self) -> None:
+        id = self.made("white-roux")["id"]
+        page = self.get(f"/batches/{id}")
+        piece = page["piece"]
+        body = {"id": id, "preparation": "white-roux", "made": piece["made"], "note": "lumpy"}
+        self.post("/batches", {**body, "seen": page["seen"]}, by="NB")
+        again = self.get(f"/batches/{id}")
+        self.assertFalse(again["late"])
+        self.assertEqual(again["piece"]["note"], "lumpy")
+        del body["made"]
+        self.post("/batches", {**body, "seen": again["seen"], "note": ""}, by="NB")
+        self.assertEqual(self.get(f"/batches/{id}")["piece"]["made"], piece["made"])
+
+    def test_an_earlier_time_is_on_the_clock_of_the_kitchen(self) -> None:
+        day = self.ledger.today
+        id = self.made("white-roux", at=f"{day}T00:00")["id"]
+        page = self.get(f"/batches/{id}")
+        self.assertEqual(page["piece"]["made"][:16], f"{day}T00:00")
+        self.assertEqual(page["piece"]["made"][-6:], self.ledger.local_moment[-6:])
+        self.assertTrue(page["late"])
+        body = {"preparation": "white-roux", "at": "2999-01-01T10:00"}
+        self.assertIn("still to come", self.post("/batches", body, 422)["detail"])
+        body = {"preparation": "white-roux", "at": "2026-02-31T10:00"}
+        self.assertIn("no time", self.post("/batches", body, 422)["detail"])
+
+    def test_a_level_is_stated_and_taken_off_with_a_reason(self) -> None:
+        id = self.made("white-roux")["id"]
+        path = f"/batches/{id}/statements"
+
+        def state(level: str | None, status: int = 200, **rest: object) -> None:
+            body = {"flag": "celery", "level": level, "seen": seen, **rest}
+            self.post(path, body, status, by="NB")
+
+        seen = self.get(f"/batches/{id}")["seen"]
+        state("contains", why="a spoon fell in")
+        page = self.get(f"/batches/{id}")
+        [celery] = [flag for flag in page["flags"] if flag["flag"] == "celery"]
+        self.assertEqual((celery["level"], celery["sources"][0]["kind"]), ("contains", "recorded"))
+        state(None, 409, why="no")
+        seen = page["seen"]
+        state(None, 422)
+        state(None, why="it was another pan")
+        page = self.get(f"/batches/{id}")
+        self.assertNotIn("celery", [flag["flag"] for flag in page["flags"]])
+        history = self.get(f"/batches/{id}/history")
+        self.assertEqual([each["why"] for each in history],
+                         ["it was another pan", "a spoon fell in", ""])  # fmt: skip
+
+    def test_two_corrections_of_one_batch_are_put_together(self) -> None:
+        id = self.made("veloute")["id"]
+        page = self.get(f"/batches/{id}")
+        stale = {"id": id, "preparation": "veloute", "seen": page["seen"]}
+        fish = {"line": 1, "item": "shore-fish-stock", "quantity": 3.2, "unit": "l"}
+        self.post("/batches", {**stale, "went_in": [fish]}, by="NB")
+        mine = {**stale, "left_out": [{"line": 4, "why": ""}], "note": "no powder"}
+        self.post("/batches", mine, 409, by="MK")
+        found = self.post(f"/batches/{id}/merge", mine)
+        items = [row["item"]["id"] for row in found["batch"]["went_in"]]
+        self.assertEqual(items, ["white-roux", "shore-fish-stock"])
+        self.assertEqual(found["conflicts"], [])
+        self.assertEqual(found["batch"]["piece"]["note"], "no powder")
+        self.assertIn("fish", [flag["flag"] for flag in found["batch"]["flags"]])
+        garden = {"line": 1, "item": "garden-stock", "quantity": 3.2, "unit": "l"}
+        both = self.post(f"/batches/{id}/merge", {**stale, "went_in": [garden]})
+        self.assertEqual(both["conflicts"], ["Hen stock"])
+        self.assertIn("garden-stock", [row["item"]["id"] for row in both["batch"]["went_in"]])
+        self.post("/batches/b-77/merge", {**stale, "id": "b-77"}, 404)
+
     def test_what_was_drawn_from_is_not_taken_back(self) -> None:
         roux = self.made("white-roux")["id"]
         self.made("veloute", went_in=[{"line": 0, "item": "white-roux", "batch": roux}])
@@ -191,6 +259,19 @@ class BatchesTest(ApiTest):
         steps = self.get("/trace", product="mussels")["steps"]
         told = [(step["id"], step["surely"], step["tool"]) for step in steps]
         self.assertEqual(told, [(reached, True, None), (after, False, "chinois")])
+
+    def test_taking_a_filling_back_takes_it_out_of_the_daybook(self) -> None:
+        self.bag({"change": "addition", "bag": "langoustine-shells", "item": "mussels"})
+        fills = self.ledger.daybook.now.daybook.fills
+        self.assertEqual([fill.item for fill in fills], ["mussels"])
+        taken_back = self.get("/history")[0]["id"]
+        self.post(f"/history/{taken_back}/undo", {"why": "another bag"}, by="NB")
+        self.assertEqual(self.ledger.daybook.now.daybook.fills, ())
+        again = self.get("/history")[0]["id"]
+        self.post(f"/history/{again}/undo", {"why": "this bag after all"}, by="NB")
+        self.assertEqual(self.ledger.daybook.now.daybook.fills, fills)
+        self.assertIsNone(self.ledger.daybook.altered())
+        self.assertEqual(self.reopened().daybook.now.daybook.fills, fills)
 
     def bag(self, change: dict[str, object]) -> None:
         seen = self.ledger.now.versions["langoustine-shells"]

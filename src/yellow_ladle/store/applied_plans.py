@@ -5,7 +5,6 @@ from dataclasses import dataclass
 from typing import Any
 
 from sqlalchemy import select
-from sqlalchemy.orm import Session
 
 from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.fault import BookRefused, Fault
@@ -15,6 +14,7 @@ from yellow_ladle.store.documents import Recorded
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.tables import AppliedRow
+from yellow_ladle.store.transactions import Writing
 
 OVERNIGHT = "the day was over"
 
@@ -71,9 +71,9 @@ def put_in(
     )
     ids: list[int] = []
 
-    def keep(session: Session) -> None:
-        session.add(row)
-        session.flush()
+    def keep(writing: Writing) -> None:
+        writing.session.add(row)
+        writing.session.flush()
         ids.append(row.id)
 
     recorded = ledger.record(change, seen, act, keep)
@@ -107,8 +107,8 @@ def take_back(ledger: Ledger, id: int, act: Act, how: str = "taken back") -> Rec
     change = _back(ledger, before, after)
     seen = {piece: ledger.now.versions.get(piece) for piece in change.ids}
 
-    def end(session: Session) -> None:
-        row = session.get(AppliedRow, id)
+    def end(writing: Writing) -> None:
+        row = writing.session.get(AppliedRow, id)
         if row is not None:
             row.ended = f"{how}, {ledger.today}"
 

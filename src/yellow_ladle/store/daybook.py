@@ -3,7 +3,7 @@
 It has the counter of what is appended; the book's stays, and with it every answer kept of the book.
 """
 
-from collections.abc import Callable, Collection, Iterable, Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from threading import Lock
 from typing import TYPE_CHECKING, Any
@@ -28,7 +28,7 @@ from yellow_ladle.store.optimistic_lock import Stale
 from yellow_ladle.store.tables import DaybookCardRow, DaybookRow
 
 if TYPE_CHECKING:
-    from yellow_ladle.store.transactions import Transactions
+    from yellow_ladle.store.transactions import Beside, Transactions, Writing
 
 Key = tuple[str, str]
 """The list that an entry is in, and its id there."""
@@ -149,14 +149,32 @@ class DaybookStore:
             self._kept = after
         return replace(after, written=tuple(change.key for change in changes))
 
-    def beside(self, changes: Sequence[DaybookChange], act: Act) -> Callable[[Session], None]:
+    def beside(self, changes: Sequence[DaybookChange], act: Act) -> "Beside":
         """What adds entries within the transaction of a change of the book, which is theirs too."""
 
-        def write(session: Session) -> None:
+        def write(writing: "Writing") -> None:
             with self._lock:
-                last = self._caught_up(session, self._kept).last
-            given = list(_with_ids(session, last, changes))
-            _add(session, given, last=last, act=act, moment=self._file.moment)
+                last = self._caught_up(writing.session, self._kept).last
+            given = list(_with_ids(writing.session, last, changes))
+            _add(writing.session, given, last=last, act=act, moment=writing.moment)
+
+        return write
+
+    def undoing(self, moment: str, act: Act) -> "Beside":
+        """What takes back the fills of bags that were added beside a change of that moment."""
+
+        def write(writing: "Writing") -> None:
+            wanted = select(DaybookRow.seq, DaybookRow.entry)
+            wanted = wanted.where(DaybookRow.recorded == moment, DaybookRow.list == "fills")
+            changes = []
+            for seq, entry in writing.session.execute(wanted).all():
+                of_it = select(DaybookRow.seq, DaybookRow.content)
+                of_it = of_it.where(DaybookRow.list == "fills", DaybookRow.entry == entry)
+                rows = writing.session.execute(of_it.order_by(DaybookRow.seq)).all()
+                if rows[-1].seq == seq:
+                    before = rows[-2].content if len(rows) > 1 else None
+                    changes.append(DaybookChange("fills", entry, _value("fills", before, {})))
+            self.beside(changes, act)(writing)
 
         return write
 

@@ -1,14 +1,14 @@
 """Suppliers' sheets that say other than what is recorded, kept until somebody decides."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
 from sqlalchemy import select
-from sqlalchemy.orm import Session
 
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.tables import NoticeRow
+from yellow_ladle.store.transactions import Beside, Writing
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,11 +58,11 @@ def add_notice(ledger: Ledger, product: str, maker: str, sheet: dict[str, Any]) 
     return True
 
 
-def decided_on(ledger: Ledger, id: int, decision: str) -> Callable[[Session], None]:
+def decided_on(ledger: Ledger, id: int, decision: str) -> Beside:
     """What writes down a decision in the transaction of the change that it makes."""
 
-    def write(session: Session) -> None:
-        row = session.get(NoticeRow, id)
+    def write(writing: Writing) -> None:
+        row = writing.session.get(NoticeRow, id)
         if row is not None:
             row.decided = f"{ledger.today}: {decision}"
 

@@ -1,6 +1,6 @@
 """The kitchen's book, kept in SQLite and read in memory: recording, undoing, and the history."""
 
-from collections.abc import Callable, Collection, Iterator, Mapping
+from collections.abc import Collection, Iterator, Mapping
 from dataclasses import replace
 
 from sqlalchemy.orm import Session
@@ -39,7 +39,7 @@ from yellow_ladle.store.history import (
 )
 from yellow_ladle.store.optimistic_lock import refuse_stale
 from yellow_ladle.store.tables import HistoryRow
-from yellow_ladle.store.transactions import Transactions, Writing
+from yellow_ladle.store.transactions import Beside, Transactions, Writing
 
 
 class Ledger(Transactions):
@@ -87,7 +87,7 @@ class Ledger(Transactions):
         change: Change,
         seen: Mapping[str, int | None],
         act: Act = NOBODY,
-        beside: Callable[[Session], None] | None = None,
+        beside: Beside | None = None,
     ) -> Recorded:
         """Writes a change in one transaction and re-reads what it reaches.
 
@@ -113,7 +113,7 @@ class Ledger(Transactions):
             writing.touched, writing.person = tuple(change.ids), act.person or ""
             writing.told, writing.reaches = _in_a_line(change, told), _reached_by(change)
             if beside is not None:
-                beside(session)
+                beside(writing)
             write(session, change, version)
             writing.after = _versioned(replace(writing.after, reading=after), change, version)
             reached = {owner_of(item.item) for item in impact.items}
@@ -163,7 +163,13 @@ class Ledger(Transactions):
                 why = "taking this back lowers flags: say who you are, and why"
                 raise BookRefused([Fault("why", why)])
             seen = {key: self.now.version(key) for key in change.keys}
-            return self.record(change, seen, replace(act, undoes=entry))
+            undoing = replace(act, undoes=entry)
+            return self.record(change, seen, undoing, self._undoing_beside(entry, undoing))
+
+    def _undoing_beside(self, entry: int, act: Act) -> Beside:
+        with self.reading() as session:
+            row = session.get_one(HistoryRow, entry)
+            return self.daybook.undoing(row.at, act)
 
     def undoing(self, entry: int) -> Change:
         """The change that takes one entry of the history back. Raises KeyError, BookRefused."""

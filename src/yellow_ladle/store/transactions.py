@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from pathlib import Path
 from threading import Lock
-from typing import Any, Self, TypeVar
+from typing import Any, Self, TypeAlias, TypeVar
 from zoneinfo import ZoneInfo
 
 from sqlalchemy import Engine, func, select
@@ -57,6 +57,10 @@ class Writing:
     touched: tuple[str, ...] = ()
     told: str = ""
     person: str = ""
+
+
+Beside: TypeAlias = Callable[[Writing], None]
+"""What writes more within the transaction of a change, as it belongs to it."""
 
 
 class Transactions(ABC):

@@ -8,6 +8,7 @@ from fastapi import Depends, Request
 from starlette.concurrency import run_in_threadpool
 
 from yellow_ladle.api.dependencies import TheLedger
+from yellow_ladle.core.production.batch import Batch
 from yellow_ladle.core.production.day_reading import DayReading, day_of
 from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.provenance import Provenance
@@ -27,6 +28,23 @@ class Day:
     held_back: HeldBack
     today: str
 
+    @classmethod
+    def of(cls, kept: KeptDaybook, daybook: Daybook, reading: DayReading, today: str) -> "Day":
+        """A daybook with all that is asked of its reading."""
+        return cls(
+            kept=kept,
+            daybook=daybook,
+            reading=reading,
+            provenance=Provenance(reading),
+            held_back=HeldBack(reading, today),
+            today=today,
+        )
+
+    def with_batch(self, batch: Batch) -> "Day":
+        """The day as it would read with a batch more, or in the place of what was recorded."""
+        daybook = self.daybook.with_batch(batch)
+        return Day.of(self.kept, daybook, day_of(self.reading.reading, daybook), self.today)
+
 
 class KeptDay:
     """The reading of the day, made anew only after a write of the book or the daybook."""
@@ -43,17 +61,7 @@ class KeptDay:
             state = (kept.last, now.counter, today)
             if self._day is None or state != self._state:
                 daybook = kept.daybook
-                reading = day_of(now.reading, daybook)
-                held_back = HeldBack(reading, today)
-                provenance = Provenance(reading)
-                self._day = Day(
-                    kept=kept,
-                    daybook=daybook,
-                    reading=reading,
-                    provenance=provenance,
-                    held_back=held_back,
-                    today=today,
-                )
+                self._day = Day.of(kept, daybook, day_of(now.reading, daybook), today)
                 self._state = state
             return self._day
 

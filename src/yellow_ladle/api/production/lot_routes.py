@@ -10,7 +10,6 @@ from yellow_ladle.api.dependencies import TheActor, TheLedger, product_or_missin
 from yellow_ladle.api.production.kept_day import TheDay
 from yellow_ladle.core.production.lot import Lot
 from yellow_ladle.core.production.scanned_lot import lot_of_pack
-from yellow_ladle.core.production.timeline import Place
 from yellow_ladle.core.vocabulary.gs1_elements import scanned
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.piece import Id
@@ -39,7 +38,7 @@ class LotOut(BaseModel):
 def lots(id: Id, day: TheDay, ledger: TheLedger) -> list[LotOut]:
     """The lots of a good that are there, the oldest first."""
     product_or_missing(ledger.now, id)
-    place = Place(len(day.reading.timeline.entries), day.today)
+    place = day.reading.timeline.end_on(day.today)
     known = [day.reading.timeline.lots[lot] for lot in day.reading.stock.lots_there(id, place)]
     return [
         LotOut(lot=as_piece(LotPiece, lot)) for lot in sorted(known, key=lambda lot: lot.received)

@@ -109,7 +109,7 @@ def card_today(id: Id, day: TheDay, ledger: TheLedger) -> CardTodayOut:
         ways=[way.name for way in card.ways],
         lines=[
             _choices(day, choices, remembered)
-            for choices in line_choices(day.reading, card, day.today)
+            for choices in line_choices(day.reading, card, day.held_back)
         ],
     )
 

@@ -7,7 +7,6 @@ from yellow_ladle.core.production.batch import by_product_of_batch
 from yellow_ladle.core.production.day_reading import DayReading
 from yellow_ladle.core.production.instants import date_of, instant
 from yellow_ladle.core.production.recall import HeldBack
-from yellow_ladle.core.production.timeline import Place
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,9 +25,9 @@ class LineChoices:
     alternatives: tuple[str, ...]
 
 
-def line_choices(day: DayReading, card: Preparation, on: str) -> list[LineChoices]:
-    """The counted lines of a card with what may be chosen for each, as of a day (ISO)."""
-    place, held_back = Place(len(day.timeline.entries), on), HeldBack(day, on)
+def line_choices(day: DayReading, card: Preparation, held_back: HeldBack) -> list[LineChoices]:
+    """The counted lines of a card with what may be chosen for each, as of the day of recalls."""
+    place = day.timeline.end_on(held_back.on)
     found = []
     for index in card.counted():
         line = card.lines[index]

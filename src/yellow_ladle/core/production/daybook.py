@@ -1,7 +1,7 @@
 """Everything that a kitchen recorded of what it made, kept and served."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 from yellow_ladle.core.production.batch import Batch
@@ -52,3 +52,8 @@ class Daybook:
     def tub(self) -> Mapping[str, Tub]:
         """Each tub by its id."""
         return {tub.id: tub for tub in self.tubs}
+
+    def with_batch(self, batch: Batch) -> "Daybook":
+        """The same with a batch more, or in the place of what was recorded of it."""
+        others = (each for each in self.batches if each.id != batch.id)
+        return replace(self, batches=(*others, batch))

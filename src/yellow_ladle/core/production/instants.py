@@ -21,6 +21,17 @@ def instant(moment: str) -> int:
     return (read - EPOCH) // MICROSECOND
 
 
+def on_the_clock(local: str, zone: str | None) -> str:
+    """The moment of a time without offset on a kitchen's clock (IANA; None: the machine's).
+
+    An hour that comes twice is its first; one that the clocks leave out lies after the gap. Raises
+    ValueError where the text is no time.
+    """
+    read = datetime.fromisoformat(local).replace(tzinfo=None)
+    here = read.replace(tzinfo=ZoneInfo(zone)) if zone else read.astimezone()
+    return here.astimezone(UTC).astimezone(here.tzinfo).isoformat(timespec="milliseconds")
+
+
 def date_of(moment: str) -> str:
     """The date of a moment where it was written: its first ten letters."""
     return moment[:DATE_LETTERS]

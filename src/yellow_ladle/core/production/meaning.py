@@ -1,6 +1,6 @@
 """What a batch means today: against its card, for the plates, and for those who eat them."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.carrying.suitability import DietChecker, Verdict, verdicts_of
@@ -8,7 +8,6 @@ from yellow_ladle.core.production.batch import Batch
 from yellow_ladle.core.production.day_reading import DayReading, day_of
 from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.differences import Differences, differences
-from yellow_ladle.core.production.timeline import Place
 from yellow_ladle.core.vocabulary.levels import Level
 
 
@@ -41,9 +40,7 @@ class Meaning:
 
 def meaning_of(day: DayReading, daybook: Daybook, batch: Batch) -> Meaning:
     """What a batch would mean, recorded beside all that is recorded already."""
-    others = tuple(each for each in daybook.batches if each.id != batch.id)
-    after = day_of(day.reading, replace(daybook, batches=(*others, batch)))
-    return meaning(after, batch.id)
+    return meaning(day_of(day.reading, daybook.with_batch(batch)), batch.id)
 
 
 def meaning(day: DayReading, id: str) -> Meaning:
@@ -70,7 +67,7 @@ def meaning(day: DayReading, id: str) -> Meaning:
 
 def plate_mask(day: DayReading, item: str) -> int:
     """What a plate may carry now: by its batches that are there, and by its card."""
-    return day.items.item(item, Place(len(day.timeline.entries), day.reading.on or ""))
+    return day.items.item(item, day.timeline.end_on(day.reading.on or ""))
 
 
 def _plates_of(day: DayReading, batch: Batch) -> list[str]:

@@ -9,7 +9,6 @@ from yellow_ladle.core.production.day_reading import DayReading
 from yellow_ladle.core.production.instants import date_of
 from yellow_ladle.core.production.lot import Lot
 from yellow_ladle.core.production.records import Recall
-from yellow_ladle.core.production.timeline import Place
 from yellow_ladle.core.production.trace import trace
 
 
@@ -18,13 +17,13 @@ class HeldBack:
 
     def __init__(self, day: DayReading, on: str) -> None:
         self._day = day
-        self._on = on
+        self.on = on
         self._recalls = [recall for recall in day.timeline.recalls if is_open(recall, on)]
 
     def at_hand(self, reference: str) -> bool:
         """Whether a lot, a batch or a by-product of one is there and no recall reaches it."""
         stock, lots = self._day.stock, self._day.timeline.lots
-        if not stock.there(reference, Place(len(self._day.timeline.entries), self._on)):
+        if not stock.there(reference, self._day.timeline.end_on(self.on)):
             return False
         if reference in lots:
             return not any(_recalls_lot(recall, lots[reference]) for recall in self._recalls)

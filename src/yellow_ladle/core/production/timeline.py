@@ -88,14 +88,11 @@ class Timeline:
 
     def service_place(self, service: Service) -> Place:
         """Where a service begins: at its time, else at the end of its date."""
-        at = service.at or end_of_day(service.date, self._zone)
-        return Place(bisect_right(self._instants, instant(at)), service.date)
+        return Place(bisect_right(self._instants, instant(self._begins(service))), service.date)
 
-    @cached_property
-    def end(self) -> Place:
-        """The place after everything, on the last day that is asked about."""
-        days = [self._until] if self._until else [date_of(moment_of(e)) for e in self.entries]
-        return Place(len(self.entries), max(days, default=""))
+    def end_on(self, day: str) -> Place:
+        """The place after everything, on a day (ISO)."""
+        return Place(len(self.entries), day)
 
     def source_of(self, drawn: WentIn | Draw) -> str | None:
         """The batch, or by-product of one, that an entry was drawn from; by its tub if need be."""
@@ -111,9 +108,12 @@ class Timeline:
         return self._until is None or date_of(at) <= self._until
 
     def _plates(self, service: Service) -> Iterator[Plate]:
-        begins = service.at or end_of_day(service.date, self._zone)
+        begins = self._begins(service)
         for served in service.served:
             yield Plate(service, served, served.at or begins)
+
+    def _begins(self, service: Service) -> str:
+        return service.at or end_of_day(service.date, self._zone)
 
     def _ordered(self, daybook: Daybook) -> Iterator[Entry]:
         loose: list[Entry] = [

@@ -9,11 +9,18 @@ from hypothesis import strategies as st
 
 from tests.effort import examples
 from tests.production.random_days import days, kitchens
+from yellow_ladle.core.book.book import Preparation
 from yellow_ladle.core.book.fault import BookRefused
 from yellow_ladle.core.book.maker import Maker
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.production.batch import Batch, WentIn
+from yellow_ladle.core.production.batch_record import (
+    with_levels,
+    with_rows,
+    with_statement,
+)
 from yellow_ladle.core.production.choices import (
+    LineChoices,
     differing_makers,
     line_choices,
     makers_named_today,
@@ -24,7 +31,7 @@ from yellow_ladle.core.production.lot import Lot
 from yellow_ladle.core.production.meaning import meaning_of
 from yellow_ladle.core.production.merged_goods import following_merges
 from yellow_ladle.core.production.pots_today import pots_today, without_a_card
-from yellow_ladle.core.production.recording import with_levels, with_rows
+from yellow_ladle.core.production.recall import HeldBack
 from yellow_ladle.core.production.records import Recall
 from yellow_ladle.core.production.scanned_lot import lot_of_pack
 from yellow_ladle.core.production.shelf_entries import Fill
@@ -45,29 +52,33 @@ def reading(*batches: Batch, lots: tuple[Lot, ...] = (), **rest: object) -> DayR
     return read_day(BOOK, Daybook(batches=batches, lots=lots, **rest), TODAY)
 
 
+def choices_of(day: DayReading, card: Preparation) -> list[LineChoices]:
+    return line_choices(day, card, HeldBack(day, TODAY))
+
+
 class ChoicesTest(unittest.TestCase):
     def test_the_oldest_batch_at_hand_stands_first(self) -> None:
         old, new = Batch("b-1", at("08:00"), "white-roux"), Batch("b-2", at("09:00"), "white-roux")
         gone = Batch("b-0", at("08:00", "2026-11-01"), "white-roux")
         day = reading(new, old, gone)
-        first, *_ = line_choices(day, BOOK.preparations["veloute"], TODAY)
+        first, *_ = choices_of(day, BOOK.preparations["veloute"])
         self.assertEqual((first.line.item, first.batches), ("white-roux", ("b-1", "b-2")))
 
     def test_alternatives_are_those_of_the_card(self) -> None:
-        choices = line_choices(reading(), BOOK.preparations["veloute"], TODAY)
+        choices = choices_of(reading(), BOOK.preparations["veloute"])
         [stock] = [each for each in choices if each.line.item == "hen-stock"]
         self.assertEqual(stock.alternatives, ("garden-stock", "kelp-stock"))
 
     def test_a_recalled_lot_is_not_offered(self) -> None:
         lots = tuple(Lot(id, "plain-flour", TODAY, code=id) for id in ("lot-1", "lot-2"))
         roux = BOOK.preparations["white-roux"]
-        self.assertEqual(line_choices(reading(lots=lots), roux, TODAY)[0].lots, ("lot-1", "lot-2"))
+        self.assertEqual(choices_of(reading(lots=lots), roux)[0].lots, ("lot-1", "lot-2"))
         recall = Recall("r-1", at("07:00"), "plain-flour", lots=("lot-1",))
         day = reading(lots=lots, recalls=(recall,))
-        self.assertEqual(line_choices(day, roux, TODAY)[0].lots, ("lot-2",))
+        self.assertEqual(choices_of(day, roux)[0].lots, ("lot-2",))
         closed = replace(recall, closed="2026-12-01")
         day = reading(lots=lots, recalls=(closed,))
-        self.assertEqual(len(line_choices(day, roux, TODAY)[0].lots), 2)
+        self.assertEqual(len(choices_of(day, roux)[0].lots), 2)
 
     def test_a_maker_is_asked_about_only_where_labels_differ(self) -> None:
         day = reading()
@@ -151,6 +162,35 @@ class RecordingTest(unittest.TestCase):
         self.assertEqual(kept["wheat"], Level.CONTAINS)
         self.assertNotIn("fish", kept)
         self.assertNotIn(Level.UNCHECKED, kept.values())
+
+    def test_a_correction_keeps_what_only_the_record_still_holds(self) -> None:
+        """The label of the butter says less by now; the note alone is corrected."""
+        stated = {"milk": Level.CONTAINS, "celery": Level.CONTAINS, "wheat": Level.CONTAINS}
+        recorded = Batch("b-1", at("09:00"), "white-roux", statements=stated)
+        daybook = Daybook(batches=(recorded,))
+        day = day_of(reading().reading, daybook)
+        again = with_levels(day, daybook, replace(recorded, note="lumpy", statements={}), recorded)
+        self.assertEqual(again.statements["celery"], Level.CONTAINS)
+        garden = WentIn("garden-stock", 0)
+        no_flour = replace(recorded, statements={}, went_in=(garden,))
+        corrected = with_levels(day, daybook, no_flour, recorded).statements
+        self.assertNotIn("wheat", corrected)
+        self.assertEqual(corrected["celery"], Level.CONTAINS)
+
+    def test_a_level_that_somebody_states_raises(self) -> None:
+        batch = Batch("b-1", at("09:00"), "white-roux", statements={"nuts": Level.MAY_CONTAIN})
+        kept = with_levels(reading(), Daybook(), batch).statements
+        self.assertEqual(kept["nuts"], Level.MAY_CONTAIN)
+        self.assertEqual(kept["wheat"], Level.CONTAINS)
+
+    def test_a_wrong_level_is_taken_off_with_a_reason_only(self) -> None:
+        batch = Batch("b-1", at("09:00"), "white-roux")
+        stated = with_statement(batch, "celery", Level.CONTAINS, "")
+        with self.assertRaises(BookRefused):
+            with_statement(stated, "celery", None, " ")
+        with self.assertRaises(BookRefused):
+            with_statement(stated, "fish", None, "never there")
+        self.assertEqual(with_statement(stated, "celery", None, "wrong pot"), batch)
 
     def test_what_cannot_be_is_refused(self) -> None:
         batch = Batch("b-1", at("09:00"), "veloute", went_in=(WentIn("white-roux", batch="b-9"),))

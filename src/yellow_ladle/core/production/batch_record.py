@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import replace
 
-from yellow_ladle.core.book.fault import BookRefused
+from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.production.batch import Batch, Out, WentIn
 from yellow_ladle.core.production.batch_card import as_written, card_of
 from yellow_ladle.core.production.day_reading import DayReading, day_of
@@ -40,22 +40,56 @@ def with_rows(
     return replace(batch, went_in=tuple(in_order), out=out)
 
 
-def with_levels(day: DayReading, daybook: Daybook, batch: Batch) -> Batch:
+def with_levels(
+    day: DayReading, daybook: Daybook, batch: Batch, before: Batch | None = None
+) -> Batch:
     """A batch with the levels that it carries now, traces by its own tools excepted.
 
-    A label that says less tomorrow lowers none of them; what nobody has checked is read anew.
-    Raises BookRefused where the batch cannot be, as it names what is not there.
+    Its own statements raise them. A label that says less tomorrow lowers none of them; what nobody
+    has checked is read anew. `before` is the entry that this one corrects: what only its statements
+    still hold is kept. Raises BookRefused where the batch names what is not there.
     """
     bare = replace(batch, statements={})
-    others = tuple(each for each in daybook.batches if each.id != batch.id)
-    whole = replace(daybook, batches=(*others, bare))
+    whole = daybook.with_batch(bare)
     if found := DaybookFaults(whole, day.book, checked=Daybook(batches=(bare,))).all():
         raise BookRefused(found)
     after = day_of(day.reading, whole)
-    read = after.timeline.batches[batch.id]
-    levels = after.reading.layout.levels(after.brought(read, after.timeline.place_of(read)))
-    kept = {flag: level for flag, level in levels.items() if level is not Level.UNCHECKED}
+    levels = _brought(after, after.timeline.batches[batch.id])
+    kept = {flag: level for flag, level in levels.items() if level != Level.UNCHECKED}
+    held = {} if before is None else only_stated(day, before)
+    for flag, level in (*batch.statements.items(), *held.items()):
+        if level > kept.get(flag, Level.FREE):
+            kept[flag] = level
     return replace(batch, statements=kept)
+
+
+def only_stated(day: DayReading, batch: Batch) -> dict[str, Level]:
+    """The levels that only a batch's own statements hold: what went in gives less today."""
+    levels = _brought(day, day.timeline.batches[batch.id])
+    return {
+        flag: level
+        for flag, level in batch.statements.items()
+        if level > levels.get(flag, Level.FREE)
+    }
+
+
+def with_statement(batch: Batch, flag: str, level: Level | None, why: str) -> Batch:
+    """A batch that is stated to carry a level of a flag, or, without one, no longer is.
+
+    Raises BookRefused where a level is taken off without a reason, or none was stated.
+    """
+    others = {each: stated for each, stated in batch.statements.items() if each != flag}
+    if level is not None:
+        return replace(batch, statements={**others, flag: level})
+    if flag not in batch.statements:
+        raise BookRefused([Fault("flag", "nothing is stated of this flag: look again")])
+    if not why.strip():
+        raise BookRefused([Fault("why", "say why it is taken off; the reason is kept")])
+    return replace(batch, statements=others)
+
+
+def _brought(day: DayReading, batch: Batch) -> dict[str, Level]:
+    return day.reading.layout.levels(day.brought(batch, day.timeline.place_of(batch)))
 
 
 def _by_line(entry: WentIn) -> tuple[bool, int]:
