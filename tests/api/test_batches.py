@@ -6,6 +6,8 @@ import time
 from unittest import main
 
 from tests.api.client import ApiTest
+from yellow_ladle.core.production.service import Draw, Served, Service
+from yellow_ladle.store.daybook import DaybookChange
 
 
 class BatchesTest(ApiTest):
@@ -214,6 +216,29 @@ class BatchesTest(ApiTest):
         self.assertEqual(steps, {sure: True, maybe: False})
         self.assertEqual(self.api.get("/api/v1/trace").status_code, 422)
         self.assertEqual(self.api.get("/api/v1/trace?lot=lot-99").status_code, 404)
+
+    def test_a_plate_is_traced_back_to_what_it_was_served_from(self) -> None:
+        lot = self.post("/lots", {"product": "plain-flour", "code": "A113"})["lot"]["id"]
+        entry = {"line": 0, "item": "plain-flour", "lot": lot}
+        roux = self.made("white-roux", went_in=[entry])["id"]
+        sauce = self.made("veloute", went_in=[{"line": 0, "item": "white-roux", "batch": roux}])
+        served = Served("hen-leek-pie", portions=1, from_=(Draw(sauce["id"]),))
+        supper = Service("s-1", self.ledger.today, at=self.ledger.local_moment, served=(served,))
+        self.ledger.daybook.record([DaybookChange("services", "s-1", supper)], {}, "Supper")
+        found = self.get("/trace/plates/hen-leek-pie", service="s-1")
+        back = {each["id"] for each in found["back"]}
+        self.assertLessEqual({lot, roux, sauce["id"]}, back)
+        self.assertEqual([plate["portions"] for plate in found["plates"]], [1])
+        self.assertEqual(self.get("/trace/plates/hen-leek-pie", service="s-2")["plates"], [])
+        missing = self.api.get("/api/v1/trace/plates/no-such-plate")
+        self.assertEqual(missing.status_code, 404)
+
+    def test_a_plate_of_which_nothing_was_noted_comes_from_what_was_there(self) -> None:
+        pie = self.made("hen-leek-pie")["id"]
+        supper = Service("s-1", self.ledger.today, served=(Served("hen-leek-pie", portions=2),))
+        self.ledger.daybook.record([DaybookChange("services", "s-1", supper)], {}, "Supper")
+        back = {each["id"] for each in self.get("/trace/plates/hen-leek-pie")["back"]}
+        self.assertLessEqual({pie, "plain-flour"}, back)
 
     def test_a_trace_is_a_table_of_events(self) -> None:
         lot = self.post("/lots", {"product": "plain-flour", "code": "=A113"}, by="NB")["lot"]

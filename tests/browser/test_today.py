@@ -1,6 +1,12 @@
 """What is made today: a pot as its card says, one with something else, the plate that changes."""
 
+from dataclasses import replace
+
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
+
 from tests.browser.harness import BrowserTest
+from yellow_ladle.store.daybook import DaybookChange
 
 
 class MadeTodayTest(BrowserTest):
@@ -74,6 +80,56 @@ class MadeTodayTest(BrowserTest):
         self.accessible()
         self.click("button", "Undo the last word")
         self.shows("Hen stock", "[data-went-in]")
+        self.no_complaints()
+
+    def test_two_people_correct_one_batch_and_both_are_kept(self) -> None:
+        self.open("/today", "[data-pots]")
+        self.click("[data-pot=veloute] button", "Made it")
+        self.click("[data-made] a", "Velouté")
+        self.click("button", "Correct it")
+        self.shows("Hen stock", "[data-correcting] [data-line='1']")
+        self.another_note("thin")
+        self.click('[data-line="1"] button', "otherwise")
+        self.click('[data-line="1"] button', "Garden stock")
+        self.click("[data-correcting] button", "Correct it so")
+        self.click("button", "Put both together")
+        self.shows("Both corrections are shown together", "[data-correcting]")
+        self.click("[data-correcting] button", "Correct it so")
+        self.shows("Garden stock", "[data-went-in]")
+        self.shows("thin", "main")
+        self.no_complaints()
+
+    def another_note(self, note: str) -> None:
+        """Somebody else corrects the only batch meanwhile."""
+        daybook = self.served.ledger.daybook
+        [batch] = daybook.now.daybook.batches
+        key = ("batches", batch.id)
+        change = DaybookChange(*key, replace(batch, note=note))
+        daybook.record([change], {key: daybook.now.seqs[key]}, "corrected")
+
+    def test_more_went_in_with_its_amount_and_a_level_is_stated(self) -> None:
+        self.open("/today", "[data-pots]")
+        self.click("[data-pot=veloute] button", "Velouté")
+        self.named("input", "Something more went in").send_keys("cream")
+        self.click("[role=option]", "double cream")
+        self.named("input", "How much Brough Dairy double cream went in").send_keys("200 ml\t")
+        self.click('[data-line="1"] button', "otherwise")
+        box = self.named("input", "How much Hen stock went in")
+        box.send_keys(Keys.CONTROL, "a")
+        box.send_keys("2 l\t")
+        self.shows("another amount", '[data-line="1"]')
+        self.click("[data-made-panel] button", "Made it, as shown")
+        self.click("[data-made] a", "Velouté")
+        self.shows("200 ml", "[data-went-in]")
+        self.shows("2 l", "[data-went-in]")
+        self.click("[data-stated] summary", "It carries more")
+        Select(self.named("select", "It carries besides")).select_by_visible_text("Lupin")
+        self.click("[data-stated] button", "Write it down")
+        self.shows("written down when it was made", "[data-flag~=lupin]")
+        self.named("input", "Why").send_keys("another pot")
+        self.click("[data-stated] button", "Take off lupin")
+        self.gone("[data-flag~=lupin]")
+        self.accessible()
         self.no_complaints()
 
     def test_what_went_in_instead_is_written_into_the_card(self) -> None:

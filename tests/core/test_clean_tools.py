@@ -55,6 +55,16 @@ class CleanToolsAreMoves(unittest.TestCase):
         self.assertEqual((plan.clears, plan.adds), (("wheat", "fish"), ()))
         self.assertEqual((plan.pots, plan.score.swaps), (("leek-soup", "plate"), 1))
 
+    def test_what_no_wash_clears_is_filled_afresh(self) -> None:
+        fryer = Tool("Sieve", always_shared=True, absorbs=True)
+        box = shared(fryer).toolbox
+        [plan] = plans("plate", NO_FISH, fryer)
+        [move] = plan.cleaned
+        self.assertTrue(move.method(box).startswith("Fill the sieve afresh"))
+        self.assertTrue(move.method(shared().toolbox).startswith("Wash the sieve"))
+        card = for_all(read(shared(fryer)), plan).preparations[0]
+        self.assertEqual(card.method[0].text, move.method(box))
+
     def test_a_small_pot_takes_the_trace_of_the_usual_one(self) -> None:
         """The usual pot goes through the sieve as well, though no other one holds wheat."""
         [plan] = plans("bound", Goals(("wheat",)))

@@ -16,6 +16,7 @@ from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.production.batch import Batch, WentIn
 from yellow_ladle.core.production.batch_record import (
     with_levels,
+    with_out,
     with_rows,
     with_statement,
 )
@@ -146,7 +147,8 @@ class RecordingTest(unittest.TestCase):
             [(entry.line, entry.item, entry.quantity) for entry in batch.went_in],
             [(0, "white-roux", 640), (1, "shore-fish-stock", 5), (4, "stock-powder", 8)],
         )
-        self.assertEqual(batch.out.quantity if batch.out else 0, 6)
+        out = with_out(day, batch, 2).out
+        self.assertEqual(out.quantity if out else 0, 6)
         self.assertEqual(batch.card, BOOK.preparations["veloute"])
 
     def test_a_maker_is_taken_only_where_somebody_named_one(self) -> None:
@@ -205,9 +207,7 @@ class RecordingTest(unittest.TestCase):
         daybook = data.draw(days(book))
         day = read_day(book, daybook, TODAY)
         recorded = tuple(
-            replace(with_rows(day, batch, 1), out=batch.out)
-            if batch.preparation in book.preparations
-            else batch
+            with_rows(day, batch, 1) if batch.preparation in book.preparations else batch
             for batch in daybook.batches
         )
         again = read_day(book, replace(daybook, batches=recorded), TODAY)

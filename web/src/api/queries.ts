@@ -117,9 +117,12 @@ export const batchHistoryQuery = (id: () => string | null) =>
 
 /** Where something went; the key is the query as an address has it: `batch=b-1`. */
 export const traceQuery = (asked: () => string | null) =>
-  queryOf('trace', asked, (asked) =>
-    api.GET('/api/v1/trace', { params: { query: Object.fromEntries(new URLSearchParams(asked)) } })
-  );
+  queryOf('trace', asked, (asked) => {
+    const { plate, ...query } = Object.fromEntries(new URLSearchParams(asked));
+    return plate === undefined
+      ? api.GET('/api/v1/trace', { params: { query } })
+      : api.GET('/api/v1/trace/plates/{plate}', { params: { path: { plate }, query } });
+  });
 
 export const noticesQuery = () => query('notices', () => api.GET('/api/v1/notices'));
 

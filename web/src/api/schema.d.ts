@@ -1867,6 +1867,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/batches/{id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Merge
+         * @description A correction put together with what somebody else made of the batch meanwhile.
+         *
+         *     Nothing is recorded; where both changed a thing, the sent one is kept.
+         */
+        post: operations["merge_api_v1_batches__id__merge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/batches/{id}": {
         parameters: {
             query?: never;
@@ -1886,6 +1908,26 @@ export interface paths {
          * @description Takes a batch back that was never made; its entry stays in the history.
          */
         delete: operations["take_back_api_v1_batches__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/statements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * State
+         * @description States that a batch carries a flag, or takes such a statement off, with a reason.
+         */
+        post: operations["state_api_v1_batches__id__statements_post"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2003,6 +2045,26 @@ export interface paths {
          * @description Where a lot, a batch or a good went, and what a batch came from.
          */
         get: operations["trace_of_api_v1_trace_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/trace/plates/{plate}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Trace Of Plate
+         * @description To whom a plate was served, in all services or in one, and what it came from.
+         */
+        get: operations["trace_of_plate_api_v1_trace_plates__plate__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2341,6 +2403,7 @@ export interface components {
             came_from: components["schemas"]["Named"][];
             /** Late */
             late: boolean;
+            measured: components["schemas"]["MeasuredYield"] | null;
         };
         /**
          * BatchPiece
@@ -4600,8 +4663,8 @@ export interface components {
          * MadeIn
          * @description A batch as it was made. Lines of which nothing is said went in as the card says.
          *
-         *     Without `made` it was made just now. `factor` is how many times the card was made; `seen` the
-         *     version that the writer saw of one that is corrected.
+         *     Without `made` it was made just now, or `at` a time on the kitchen's clock. `factor` is how many
+         *     times the card was made; `seen` the version that the writer saw of one that is corrected.
          */
         MadeIn: {
             /**
@@ -4665,6 +4728,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** At */
+            at?: string | null;
             /**
              * Factor
              * @default 1
@@ -4861,6 +4926,27 @@ export interface components {
             unit: string;
         };
         /**
+         * MeasuredYield
+         * @description The median yield of one whole card over some batches, with the least and the most.
+         *
+         *     `quantity`, `low` and `high` in `unit`, that of the card. `lost` is the median share of the
+         *     weight that went in and did not come out (steam, peel, what sticks); None where it is unknown.
+         */
+        MeasuredYield: {
+            /** Batches */
+            batches: number;
+            /** Quantity */
+            quantity: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Unit */
+            unit: string;
+            /** Lost */
+            lost: number | null;
+        };
+        /**
          * MenuIn
          * @description The plates of a menu, its guests, and how long may be looked.
          *
@@ -4925,6 +5011,15 @@ export interface components {
         MergeIn: {
             base: components["schemas"]["PreparationPiece"];
             mine: components["schemas"]["PreparationPiece"];
+        };
+        /**
+         * MergedBatchOut
+         * @description Two corrections put together, to be looked at; `conflicts` name what both changed.
+         */
+        MergedBatchOut: {
+            batch: components["schemas"]["BatchOut"];
+            /** Conflicts */
+            conflicts: string[];
         };
         /**
          * MergedOut
@@ -6798,6 +6893,23 @@ export interface components {
             };
         };
         /**
+         * StatedIn
+         * @description A level that a batch is stated to carry of a flag; null takes what was stated off.
+         */
+        StatedIn: {
+            /** Flag */
+            flag: string;
+            /** Level */
+            level: ("contains" | "may_contain") | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /** Seen */
+            seen: number;
+        };
+        /**
          * StatementChange
          * @description One statement of a product or preparation; a level of null takes it back.
          */
@@ -7226,7 +7338,7 @@ export interface components {
         };
         /**
          * TraceOut
-         * @description Where something went, surely and possibly; `back` is what a batch came from.
+         * @description Where something went, surely and possibly; `back` is what a batch or a plate came from.
          */
         TraceOut: {
             /** Name */
@@ -19669,6 +19781,132 @@ export interface operations {
             };
         };
     };
+    merge_api_v1_batches__id__merge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MergedBatchOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     batch_api_v1_batches__id__get: {
         parameters: {
             query?: never;
@@ -19804,6 +20042,132 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    state_api_v1_batches__id__statements_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StatedIn"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -20540,6 +20904,130 @@ export interface operations {
             };
             header?: never;
             path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraceOut"];
+                };
+            };
+            /** @description What was sent is no JSON, or is nested too deep */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A page that is not the kitchen's own wanted to write */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such thing */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed by somebody else in the meantime; both states are in the answer */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is taken */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen does not go by that name */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input cannot stand; every fault is listed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part of the machine is missing, such as the reader of photographs */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen's file is busy or cannot be written just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trace_of_plate_api_v1_trace_plates__plate__get: {
+        parameters: {
+            query?: {
+                service?: string | null;
+            };
+            header?: never;
+            path: {
+                plate: string;
+            };
             cookie?: never;
         };
         requestBody?: never;

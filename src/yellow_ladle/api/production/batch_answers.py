@@ -10,6 +10,7 @@ from yellow_ladle.core.production.batch import Batch, batch_of, by_product_of_ba
 from yellow_ladle.core.production.contributions import Giver
 from yellow_ladle.core.production.differences import differences
 from yellow_ladle.core.production.meaning import Meaning
+from yellow_ladle.core.production.measured_yield import MeasuredYield, measured_yield
 from yellow_ladle.core.production.provenance import BatchSource
 from yellow_ladle.core.production.stock import Quantity
 from yellow_ladle.core.production.trace import Trace
@@ -99,6 +100,7 @@ class BatchOut(BaseModel):
     served: list[str]
     came_from: list[Named]
     late: bool
+    measured: MeasuredYield | None
 
 
 class PlateTodayOut(BaseModel):
@@ -200,6 +202,7 @@ def batch_out(day: Day, id: str, trace: Trace) -> BatchOut:
         possibly_to=[_batch_named(day, each) for each in trace.possible_batches],
         served=[f"{book.name(plate.served.plate)}, {plate.at[11:16]}" for plate in trace.served],
         came_from=came_from(day, TraceBack(reading).of(id)),
+        measured=measured_yield(reading, batch.preparation or ""),
         late=batch.recorded is not None and batch.recorded[:16] > batch.made[:16],
     )
 

@@ -21,7 +21,12 @@ from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.production.asked import Asked
 from yellow_ladle.core.production.batch import Batch
 from yellow_ladle.core.production.batch_merge import merged_batch
-from yellow_ladle.core.production.batch_record import with_levels, with_rows, with_statement
+from yellow_ladle.core.production.batch_record import (
+    with_levels,
+    with_out,
+    with_rows,
+    with_statement,
+)
 from yellow_ladle.core.production.choices import makers_named_today
 from yellow_ladle.core.production.instants import instant, on_the_clock
 from yellow_ladle.core.production.meaning import meaning, meaning_of
@@ -223,7 +228,12 @@ def _batch(wanted: MadeIn, day: Day, ledger: Ledger) -> Batch:
     recorded = before.recorded if before else now if made is not None else None
     batch = replace(batch, recorded=recorded)
     makers = makers_named_today(day.reading, day.today)
+    if before is not None:
+        card, out = batch.card or before.card, batch.out or before.out
+        batch = replace(batch, card=card, out=out)
     batch = with_rows(day.reading, batch, wanted.factor, makers)
+    if before is None:
+        batch = with_out(day.reading, batch, wanted.factor)
     return with_levels(day.reading, day.daybook, batch, before)
 
 

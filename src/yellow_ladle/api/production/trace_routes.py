@@ -53,7 +53,7 @@ class LeftOverOut(BaseModel):
 
 
 class TraceOut(BaseModel):
-    """Where something went, surely and possibly; `back` is what a batch came from."""
+    """Where something went, surely and possibly; `back` is what a batch or a plate came from."""
 
     name: str
     steps: list[TraceStep]
@@ -92,6 +92,32 @@ def trace_of(day: TheDay, asked: TheQuestion) -> TraceOut:
         left=[_left(day, each) for each in found.left],
         tubs=list(found.tubs),
         back=came_from(day, back),
+    )
+
+
+@router.get("/trace/plates/{plate}")
+def trace_of_plate(
+    plate: Id, day: TheDay, service: Annotated[Id | None, Query()] = None
+) -> TraceOut:
+    """To whom a plate was served, in all services or in one, and what it came from."""
+    known = day.reading.book.preparations.get(plate)
+    served = [
+        each
+        for each in day.reading.timeline.plates
+        if each.served.plate == plate and service in (None, each.service.id)
+    ]
+    if known is None and not served:
+        raise Missing("plate", plate)
+    return TraceOut(
+        name=named(day.reading.book, plate).name,
+        steps=[],
+        plates=[
+            _plate(day, ServedPlate(each.service.id, each.served, each.at), surely=True)
+            for each in served
+        ],
+        left=[],
+        tubs=[],
+        back=came_from(day, TraceBack(day.reading).of_plates(served)),
     )
 
 

@@ -164,7 +164,10 @@ class Telling:
             ],
             swaps=[
                 *(self._in_words(swap) for swap in way.swaps),
-                *(f"{self._book.name(move.in_)}: {move.method}" for move in way.cleaned),
+                *(
+                    f"{self._book.name(move.in_)}: {move.method(self._book.toolbox)}"
+                    for move in way.cleaned
+                ),
             ],
         )
 
@@ -215,7 +218,7 @@ class Telling:
             move=CleanToolPiece(in_=move.in_, tool=move.tool),
             in_name=self._book.name(move.in_),
             tool_name=clean_name(move.tool, self._book.tools),
-            method=move.method,
+            method=move.method(self._book.toolbox),
         )
 
     def _placement(self, placement: Placement) -> PlacementOut:

@@ -33,11 +33,16 @@ def with_rows(
         )
         for index, line in as_written(followed, batch)
     ]
-    out = batch.out
-    if out is None and followed is not None and followed.yield_ is not None:
-        out = Out(followed.yield_.quantity * factor, followed.yield_.unit)
     in_order = sorted([*batch.went_in, *rows], key=_by_line)
-    return replace(batch, went_in=tuple(in_order), out=out)
+    return replace(batch, went_in=tuple(in_order))
+
+
+def with_out(day: DayReading, batch: Batch, factor: float) -> Batch:
+    """A batch that came to what its card says of so many times the card, if nobody weighed it."""
+    followed = card_of(day.book, batch)
+    if batch.out is not None or followed is None or followed.yield_ is None:
+        return batch
+    return replace(batch, out=Out(followed.yield_.quantity * factor, followed.yield_.unit))
 
 
 def with_levels(
@@ -55,7 +60,9 @@ def with_levels(
         raise BookRefused(found)
     after = day_of(day.reading, whole)
     levels = _brought(after, after.timeline.batches[batch.id])
-    kept = {flag: level for flag, level in levels.items() if level != Level.UNCHECKED}
+    kept: dict[str, Level] = {
+        flag: level for flag, level in levels.items() if level is not Level.UNCHECKED
+    }
     held = {} if before is None else only_stated(day, before)
     for flag, level in (*batch.statements.items(), *held.items()):
         if level > kept.get(flag, Level.FREE):

@@ -1,8 +1,8 @@
 """Amounts of lots, batches and tubs, from one unit into another and into grams."""
 
 from yellow_ladle.core.amounts.weight import weigh
-from yellow_ladle.core.book.book import Book
-from yellow_ladle.core.production.batch import batch_of
+from yellow_ladle.core.book.book import Book, owner_of
+from yellow_ladle.core.production.batch import WentIn, batch_of
 from yellow_ladle.core.production.batch_card import card_of
 from yellow_ladle.core.production.timeline import Timeline
 
@@ -39,6 +39,17 @@ class Quantities:
         )
         known = self._book.units
         return weigh(quantity, unit, density, unit_weight=piece, known=known).grams
+
+    def entry_grams(self, entry: WentIn) -> float | None:
+        """The weight of one thing that went in; of a preparation by its card in the book."""
+        drawn = entry.tub or entry.batch or entry.lot
+        if drawn is not None:
+            return self.grams(drawn, entry.quantity, entry.unit)
+        made = self._book.preparations.get(owner_of(entry.item))
+        if made is None or entry.quantity is None or entry.unit is None:
+            return self.product_grams(entry.item, entry.quantity, entry.unit)
+        density = made.density_g_per_ml or 1.0
+        return weigh(entry.quantity, entry.unit, density, known=self._book.units).grams
 
     def converted(
         self, of: str, quantity: float | None, unit: str | None, to: str | None

@@ -111,7 +111,7 @@ def clean_content(move: CleanTool, box: Toolbox) -> dict[str, Any]:
         "unit": None,
         "tool": box.slug(move.tool),
         "rule": CLEAN_TOOL,
-        "method": [move.method],
+        "method": [move.method(box)],
     }
 
 

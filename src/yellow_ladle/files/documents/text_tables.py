@@ -86,7 +86,9 @@ def print_plans(
     for way in proposal.checks:
         labels = "; ".join(f"{book.name(c.product)} for {', '.join(c.flags)}" for c in way.checks)
         then = "".join(f"; then {_told(book, swap)}" for swap in way.swaps)
-        then += "".join(f"; {book.name(move.in_)}: {move.method}" for move in way.cleaned)
+        then += "".join(
+            f"; {book.name(move.in_)}: {move.method(book.toolbox)}" for move in way.cleaned
+        )
         console.print(f"Cheaper, if the label says so: read {labels}{then}.")
     for blocked in proposal.blocked:
         where = book.name(blocked.in_)
@@ -118,7 +120,7 @@ def _plan_table(plan: Plan, number: int) -> Table:
         for step in swap.method:
             table.add_row("", step)
     for move in plan.cleaned:
-        table.add_row("clean tool", f"{book.name(move.in_)}: {move.method}")
+        table.add_row("clean tool", f"{book.name(move.in_)}: {move.method(book.toolbox)}")
     for id in plan.cards:
         table.add_row("card to add", f"{book.name(id)}, not yet made here")
     for _, class_ in plan.buy:

@@ -108,8 +108,9 @@ class _Telling:
 
     def washing(self, move: CleanTool) -> tuple[Step, StepChange | None]:
         """The step that asks for a clean tool."""
-        clean = clean_name(move.tool, self.texts.before.book.tools)
-        return Step(move.method, equipment=(clean,)), StepChange("added", 0, move.method)
+        book = self.texts.before.book
+        clean, told = clean_name(move.tool, book.tools), move.method(book.toolbox)
+        return Step(told, equipment=(clean,)), StepChange("added", 0, told)
 
     def here(self, step: Step, there: dict[str, Swap]) -> list[tuple[Step, StepChange | None]]:
         """What the rules say where their items go in, each once."""

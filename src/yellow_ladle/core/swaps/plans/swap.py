@@ -5,7 +5,7 @@ from dataclasses import dataclass, field, replace
 from typing import Literal, TypeAlias
 
 from yellow_ladle.core.book.book import Book, Line, Preparation, owner_of
-from yellow_ladle.core.book.tool import clean_name, within_sentence
+from yellow_ladle.core.book.tool import Toolbox, clean_name, within_sentence
 from yellow_ladle.core.carrying.cycles import cycle
 from yellow_ladle.core.reading.update import Change, choosing, with_lines
 
@@ -60,15 +60,19 @@ class Swap:
 
 @dataclass(frozen=True, slots=True, order=True)
 class CleanTool:
-    """A tool that takes no trace into a preparation: washed before and after it, or kept for it."""
+    """A tool that takes no trace into a preparation: washed before and after it, or kept for it.
+
+    What a tool that absorbs holds is renewed.
+    """
 
     in_: str
     tool: str
 
-    @property
-    def method(self) -> str:
-        """The step that the card begins with."""
+    def method(self, box: Toolbox) -> str:
+        """The step that the card begins with; no wash clears a tool that absorbs."""
         tool = within_sentence(self.tool)
+        if not box.is_cleared(self.tool, renewed=False):
+            return f"Fill the {tool} afresh (new oil, new water), or take one that is kept for it."
         return f"Wash the {tool} before and after this, or take one that is kept for it."
 
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
   import { p } from '../../../app/routes';
+  import MeasuredYield from './MeasuredYield.svelte';
   import IntoCard from './IntoCard.svelte';
 
   /** What went into a batch, what is left of it, and where it went. */
@@ -56,6 +57,10 @@
     </li>
   {/each}
 </ul>
+
+{#if batch.measured && batch.preparation}
+  <MeasuredYield preparation={batch.preparation.id} measured={batch.measured} />
+{/if}
 
 <h2 class="mt-4 text-lead">Where it went</h2>
 <ul data-went-to>

@@ -15,6 +15,7 @@
   import BatchAside from './BatchAside.svelte';
   import BatchHistory from './BatchHistory.svelte';
   import FlagList from './FlagList.svelte';
+  import StatedLevels from './StatedLevels.svelte';
 
   /** A batch: what it carries and from where, where it went, what is left, what was said of it. */
   const id = $derived(String(route.params.id ?? ''));
@@ -43,7 +44,7 @@
   <div class="flex flex-wrap gap-3">
     <Button href={`${p('/trace')}?batch=${id}`}>Trace it</Button>
     {#if batch}
-      {#if batch.preparation}
+      {#if batch.preparation || batch.piece.preparation == null}
         <Button onclick={() => (correcting = !correcting)}>Correct it</Button>
       {/if}
       <Button disabled={takingBack.busy} onclick={() => takingBack.send(batch.seen)}
@@ -68,9 +69,13 @@
     {aside}
   >
     <ErrorText error={takingBack.error} />
-    {#if correcting && batch.preparation}
+    {#if correcting}
       <div class="max-w-2xl pt-3" data-correcting>
-        <MadePanel pot={batch.preparation.id} {batch} onmade={() => (correcting = false)} />
+        <MadePanel
+          pot={batch.preparation?.id ?? null}
+          {batch}
+          onmade={() => (correcting = false)}
+        />
       </div>
     {/if}
     <div class="grid grid-cols-[minmax(0,1fr)_380px] gap-8 pt-3 max-desk:grid-cols-1">
@@ -81,6 +86,7 @@
           </h2>
           <div data-level={part.level}><FlagList flags={part.flags} /></div>
         {/each}
+        <StatedLevels {batch} />
         <div class="pt-3"><Disclaimer /></div>
       </div>
       <div>

@@ -3,21 +3,26 @@
   import { Write } from '../../../api/write.svelte';
   import { momentWords } from '../../../lib/moments';
   import ErrorText from '../../../ui/ErrorText.svelte';
+  import AmountBox from '../../../ui/amount/AmountBox.svelte';
   import Field from '../../../ui/Field.svelte';
   import ItemBox from '../../../ui/ItemBox.svelte';
-  import type { Said } from './made.svelte';
+  import type { Amount, Said } from './made.svelte';
 
   /** One line of a card as it was made: as the card says, or what really went in. */
   let {
     line,
     said,
+    weighed,
     factor,
-    onsay
+    onsay,
+    onweigh
   }: {
     line: Schema['LineChoicesOut'];
     said: Said | undefined;
+    weighed: Amount | undefined;
     factor: number;
     onsay: (said: Said | null) => void;
+    onweigh: (amount: Amount) => void;
   } = $props();
 
   let open = $state(false);
@@ -65,7 +70,9 @@
     choose({ kind: 'lot', value: id, name: `lot ${code || id}` });
   }
 
-  const amount = $derived(Math.round(line.quantity * factor * 100) / 100);
+  const amount = $derived(
+    weighed ?? { quantity: Math.round(line.quantity * factor * 100) / 100, unit: line.unit }
+  );
   const named = $derived(
     line.maker ? (line.makers.find((maker) => maker.id === line.maker)?.name ?? null) : null
   );
@@ -73,7 +80,7 @@
 
 <li class="border-b border-rule py-2" data-line={line.line}>
   <div class="grid grid-cols-[92px_minmax(0,1fr)_auto] items-start gap-3">
-    <span class="amount pt-2 text-right">{amount} {line.unit}</span>
+    <span class="amount pt-2 text-right">{amount.quantity} {amount.unit}</span>
     <div class="pt-2">
       <p class={said?.kind === 'left_out' ? 'line-through' : ''}>{line.item.name}</p>
       {#if said}
@@ -82,7 +89,11 @@
         </p>
       {:else}
         <p class="text-soft">
-          {named ? `${named}, as said today` : line.made ? 'no batch noted' : 'as the card says'}
+          {weighed ? 'another amount; ' : ''}{named
+            ? `${named}, as said today`
+            : line.made
+              ? 'no batch noted'
+              : 'as the card says'}
         </p>
       {/if}
     </div>
@@ -110,6 +121,16 @@
           onclick={() => choose(choice)}>{choice.name}</button
         >
       {/each}
+      <div class="flex items-center gap-3">
+        <span class="text-soft">How much went in</span>
+        <AmountBox
+          quantity={amount.quantity}
+          unit={amount.unit}
+          item={line.item.id}
+          label="How much {line.item.name} went in"
+          onset={(quantity, unit) => onweigh({ quantity, unit })}
+        />
+      </div>
       {#if !line.made}
         <Field label="Its lot, scanned or typed">
           <input class="field" autocomplete="off" bind:value={pack} onkeydown={scanned} />

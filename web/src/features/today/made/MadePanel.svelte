@@ -1,9 +1,10 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { answer, api, type Schema } from '../../../api/client';
+  import { answer, api, Refused, type Schema } from '../../../api/client';
   import { cardTodayQuery } from '../../../api/queries';
   import { p } from '../../../app/routes';
   import { AsyncState } from '../../../lib/asyncState.svelte';
+  import AmountBox from '../../../ui/amount/AmountBox.svelte';
   import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
@@ -32,10 +33,10 @@
   let shown: string | null | undefined;
   $effect(() => {
     const lines = card.data?.lines;
-    if (pot === shown || (batch && !lines)) return;
+    if (pot === shown || (batch && pot !== null && !lines)) return;
     shown = pot;
     untrack(() => {
-      if (batch && lines) made.load(batch, lines);
+      if (batch) made.load(batch, lines ?? []);
       else made.clear();
     });
   });
@@ -61,6 +62,12 @@
     untrack(() => meaning.ask(() => answer(api.POST('/api/v1/batches/preview', { body: wanted }))));
   });
 
+  const refusedAsStale = $derived(
+    batch !== null &&
+      made.writing.error instanceof Refused &&
+      made.writing.error.current !== undefined
+  );
+
   async function record() {
     const done = await made.writing.send(body);
     if (done === null) return;
@@ -81,16 +88,29 @@
       <a class="underline" href={p('/pots/:id', { params: { id: pot } })}>Its card</a>
     </div>
     {#if card.data.quantity}
-      <Field label="How much, {card.data.unit}" class="w-44">
-        <input
-          class="field amount"
-          type="number"
-          min="0"
-          step="any"
-          placeholder={String(card.data.quantity)}
-          bind:value={made.quantity}
-        />
-      </Field>
+      <div class="flex flex-wrap gap-4">
+        {#if !batch}
+          <Field label="Made for, {card.data.unit}" class="w-40">
+            <input
+              class="field amount"
+              type="number"
+              min="0"
+              step="any"
+              placeholder={String(card.data.quantity)}
+              bind:value={made.quantity}
+            />
+          </Field>
+        {/if}
+        <div class="w-40">
+          <span>It came to</span>
+          <AmountBox
+            quantity={made.out?.quantity ?? 0}
+            unit={made.out?.unit ?? card.data.unit ?? ''}
+            label="What it came to"
+            onset={(quantity, unit) => (made.out = { quantity, unit })}
+          />
+        </div>
+      </div>
     {/if}
     <ul>
       {#each card.data.lines as line (line.line)}
@@ -98,14 +118,33 @@
           {line}
           {factor}
           said={made.said[line.line]}
+          weighed={made.amounts[line.line]}
           onsay={(said) => made.say(line.line, said)}
+          onweigh={(amount) => made.weigh(line.line, amount)}
         />
       {/each}
     </ul>
   {/if}
-  {#each made.added as entry, index (index)}
-    <p class="text-clay" data-added>also: {entry.name}</p>
-  {/each}
+  <ul>
+    {#each made.added as entry, index (index)}
+      <li
+        class="grid grid-cols-[minmax(0,1fr)_150px_auto] items-center gap-3 border-b border-rule"
+        data-added
+      >
+        <span class="text-clay">also: {entry.name}</span>
+        <AmountBox
+          quantity={entry.amount?.quantity ?? 0}
+          unit={entry.amount?.unit ?? ''}
+          item={entry.item}
+          label="How much {entry.name} went in"
+          onset={(quantity, unit) => (entry.amount = { quantity, unit })}
+        />
+        <button type="button" class="min-h-11 px-2 underline" onclick={() => made.drop(index)}
+          >not this<span class="sr-only">: {entry.name}</span></button
+        >
+      </li>
+    {/each}
+  </ul>
   {#key made.added.length}
     <label class="block" for="made-added">
       <span class="text-soft">Something more went in</span>
@@ -117,7 +156,11 @@
       />
     </label>
   {/key}
-  {#if batch}
+  {#if !batch}
+    <Field label="When, if not just now" class="w-60">
+      <input class="field" type="datetime-local" bind:value={made.at} />
+    </Field>
+  {:else}
     <Field label="Why it is corrected">
       <input class="field" maxlength="200" autocomplete="off" bind:value={made.why} />
     </Field>
@@ -135,7 +178,21 @@
       </Button>
     {/if}
   </div>
-  <ErrorText error={made.writing.error} />
+  <ErrorText error={made.writing.error ?? made.merging.error} />
+  {#if refusedAsStale}
+    <div>
+      <Button disabled={made.merging.busy} onclick={() => made.merge(body, card.data?.lines ?? [])}
+        >Put both together</Button
+      >
+    </div>
+  {/if}
+  {#if made.conflicts}
+    <p class="text-clay" role="status">
+      {made.conflicts.length > 0
+        ? `Both of you changed ${made.conflicts.join(', ')}: yours is shown.`
+        : 'Both corrections are shown together.'} Look at it and record it again.
+    </p>
+  {/if}
   <!-- Beneath the button: it must not move from under a finger as this comes in. -->
   {#if made.differs}<MeaningText meaning={meaning.value} />{/if}
   <Disclaimer />

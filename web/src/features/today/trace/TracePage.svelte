@@ -31,7 +31,9 @@
 {#snippet aside()}
   <div class="flex flex-wrap gap-3">
     <Button onclick={() => window.print()}>Print</Button>
-    <Button href="/api/v1/trace.csv?{asked}">As a table</Button>
+    {#if !asked.includes('plate=')}
+      <Button href="/api/v1/trace.csv?{asked}">As a table</Button>
+    {/if}
   </div>
 {/snippet}
 
@@ -102,7 +104,11 @@
         <ul data-plates>
           {#each trace.plates as plate, index (index)}
             <li class="border-b border-rule py-1.5">
-              {plate.plate.name}, {plate.service}{plate.need ? `, ${plate.need}` : ''}
+              <a
+                class="underline"
+                href={`${p('/trace')}?plate=${encodeURIComponent(plate.plate.id)}`}
+                >{plate.plate.name}</a
+              >, {plate.service}{plate.need ? `, ${plate.need}` : ''}
               <span class="text-soft">{plate.surely ? 'surely' : 'possibly'}</span>
             </li>
           {:else}
