@@ -9,10 +9,11 @@ from starlette.concurrency import run_in_threadpool
 
 from yellow_ladle.api.dependencies import TheLedger
 from yellow_ladle.core.production.batch import Batch
-from yellow_ladle.core.production.day_reading import DayReading, day_of
+from yellow_ladle.core.production.day_reading import DayReading
 from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.provenance import Provenance
 from yellow_ladle.core.production.recall import HeldBack
+from yellow_ladle.core.production.resumed_reading import ResumedReading, with_batch
 from yellow_ladle.store.daybook import KeptDaybook
 from yellow_ladle.store.ledger import Ledger
 
@@ -43,7 +44,7 @@ class Day:
     def with_batch(self, batch: Batch) -> "Day":
         """The day as it would read with a batch more, or in the place of what was recorded."""
         daybook = self.daybook.with_batch(batch)
-        return Day.of(self.kept, daybook, day_of(self.reading.reading, daybook), self.today)
+        return Day.of(self.kept, daybook, with_batch(self.reading, self.daybook, batch), self.today)
 
 
 class KeptDay:
@@ -51,6 +52,7 @@ class KeptDay:
 
     def __init__(self) -> None:
         self._lock = Lock()
+        self._resumed = ResumedReading()
         self._state: object = None
         self._day: Day | None = None
 
@@ -61,7 +63,7 @@ class KeptDay:
             state = (kept.last, now.counter, today)
             if self._day is None or state != self._state:
                 daybook = kept.daybook
-                self._day = Day.of(kept, daybook, day_of(now.reading, daybook), today)
+                self._day = Day.of(kept, daybook, self._resumed.of(now.reading, daybook), today)
                 self._state = state
             return self._day
 

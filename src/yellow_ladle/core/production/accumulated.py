@@ -5,10 +5,13 @@ from yellow_ladle.core.production.timeline import Place
 
 
 class AccumulatedMasks:
-    """What has come together under each key since it was last cleared: in a tool, in a bag."""
+    """What has come together under each key since it was last cleared: in a tool, in a bag.
 
-    def __init__(self) -> None:
-        self._masks = Changes[int]()
+    `before` is what had come together by the first entries.
+    """
+
+    def __init__(self, before: "AccumulatedMasks | None" = None) -> None:
+        self._masks: Changes[int] = Changes(None if before is None else before._masks)
 
     def add(self, key: str, number: int, mask: int) -> None:
         """Adds a mask from the entry of this number on; entries come in their order."""

@@ -6,9 +6,10 @@ from dataclasses import replace
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.production.batch import Batch, Out, WentIn
 from yellow_ladle.core.production.batch_card import as_written, card_of
-from yellow_ladle.core.production.day_reading import DayReading, day_of
+from yellow_ladle.core.production.day_reading import DayReading
 from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.daybook_faults import DaybookFaults
+from yellow_ladle.core.production.resumed_reading import with_batch
 from yellow_ladle.core.vocabulary.levels import Level
 
 
@@ -58,7 +59,7 @@ def with_levels(
     whole = daybook.with_batch(bare)
     if found := DaybookFaults(whole, day.book, checked=Daybook(batches=(bare,))).all():
         raise BookRefused(found)
-    after = day_of(day.reading, whole)
+    after = with_batch(day, daybook, bare)
     levels = _brought(after, after.timeline.batches[batch.id])
     kept: dict[str, Level] = {
         flag: level for flag, level in levels.items() if level is not Level.UNCHECKED

@@ -20,18 +20,26 @@ from yellow_ladle.core.vocabulary.levels import Level
 
 
 class DayReading:
-    """The batches of a daybook, read one after the other as they were made."""
+    """The batches of a daybook, read one after the other as they were made.
 
-    def __init__(self, reading: Reading, timeline: Timeline) -> None:
+    `before` is the reading of the timeline's first entries by the same book; it stays as it is.
+    """
+
+    def __init__(
+        self, reading: Reading, timeline: Timeline, before: "DayReading | None" = None
+    ) -> None:
         self.reading = reading
         self.book: Book = reading.book
         self.timeline = timeline
-        self.stock = Stock(reading.book, timeline)
-        self.items = ItemMasks(reading, timeline, self.stock)
-        self.inside = AccumulatedMasks()
+        self.before = before
+        self.stock: Stock = Stock(reading.book, timeline, before.stock if before else None)
+        self.items: ItemMasks = ItemMasks(
+            reading, timeline, self.stock, before.items if before else None
+        )
+        self.inside: AccumulatedMasks = AccumulatedMasks(before.inside if before else None)
         """What each tool leaves in whatever goes through it next, by its key."""
-        for number, entry in enumerate(timeline.entries):
-            self._read(number, entry)
+        for number in range(len(before.timeline.entries) if before else 0, len(timeline.entries)):
+            self._read(number, timeline.entries[number])
 
     @property
     def masks(self) -> dict[str, int]:

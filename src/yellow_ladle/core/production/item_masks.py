@@ -4,24 +4,36 @@ Of a preparation whose batch nobody noted it may be any batch that is there, or 
 as it stands; of a product without lot and maker any lot that is there, or what the book reads.
 """
 
+from collections.abc import Mapping
 from functools import cached_property
 
 from yellow_ladle.core.book.book import Book, owner_of
 from yellow_ladle.core.production.accumulated import AccumulatedMasks
 from yellow_ladle.core.production.batch import WentIn, batch_of
 from yellow_ladle.core.production.label_masks import LabelMasks
+from yellow_ladle.core.production.lot import Lot
 from yellow_ladle.core.production.stock import Stock
 from yellow_ladle.core.production.timeline import Place, Timeline
 from yellow_ladle.core.reading.reading import Reading, node_mask
 
 
 class ItemMasks:
-    """Reads items at places. The masks of batches and fills are added as they are worked out."""
+    """Reads items at places. The masks of batches and fills are added as they are worked out.
 
-    def __init__(self, reading: Reading, timeline: Timeline, stock: Stock) -> None:
-        self.labels = LabelMasks(reading)
-        self.batches: dict[str, int] = {}
-        self.bags = AccumulatedMasks()
+    `before` has those of the first entries, which stay as they are.
+    """
+
+    def __init__(
+        self,
+        reading: Reading,
+        timeline: Timeline,
+        stock: Stock,
+        before: "ItemMasks | None" = None,
+    ) -> None:
+        self.labels: LabelMasks = before.labels if before else LabelMasks(reading)
+        self.batches: dict[str, int] = dict(before.batches) if before else {}
+        self.bags: AccumulatedMasks = AccumulatedMasks(before.bags if before else None)
+        self._before = before
         self._reading = reading
         self._book = reading.book
         self._timeline = timeline
@@ -69,8 +81,13 @@ class ItemMasks:
     def _raising_lots(self) -> dict[str, list[str]]:
         """The lots of each product that may raise what the book reads of it: most do not."""
         found: dict[str, list[str]] = {}
+        known: Mapping[str, Lot] = {}
+        if self._before is not None:
+            raising = self._before._raising_lots
+            found = {product: list(lots) for product, lots in raising.items()}
+            known = self._before._timeline.lots
         for lot in self._timeline.lots.values():
-            if lot.product in self._book.products:
+            if lot.id not in known and lot.product in self._book.products:
                 plain = self.labels.of(lot.product, None)
                 if self.labels.of_lot(lot) | plain != plain:
                     found.setdefault(lot.product, []).append(lot.id)

@@ -5,9 +5,10 @@ from dataclasses import dataclass
 from yellow_ladle.core.book.need import Need
 from yellow_ladle.core.carrying.suitability import DietChecker, Verdict, verdicts_of
 from yellow_ladle.core.production.batch import Batch
-from yellow_ladle.core.production.day_reading import DayReading, day_of
+from yellow_ladle.core.production.day_reading import DayReading
 from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.differences import Differences, differences
+from yellow_ladle.core.production.resumed_reading import with_batch
 from yellow_ladle.core.vocabulary.levels import Level
 
 
@@ -40,7 +41,7 @@ class Meaning:
 
 def meaning_of(day: DayReading, daybook: Daybook, batch: Batch) -> Meaning:
     """What a batch would mean, recorded beside all that is recorded already."""
-    return meaning(day_of(day.reading, daybook.with_batch(batch)), batch.id)
+    return meaning(with_batch(day, daybook, batch), batch.id)
 
 
 def meaning(day: DayReading, id: str) -> Meaning:

@@ -17,6 +17,23 @@ class MonthIndex:
         self._months: dict[str, dict[str, list[tuple[str, str, str]]]] = {}
         self._endless: dict[str, list[tuple[str, str]]] = {}
 
+    def copy(self) -> "MonthIndex":
+        """The same, to be changed without this one."""
+        found = MonthIndex()
+        found._endless = {item: list(listed) for item, listed in self._endless.items()}
+        found._months = {
+            item: {month: list(listed) for month, listed in months.items()}
+            for item, months in self._months.items()
+        }
+        return found
+
+    def remove(self, item: str, reference: str) -> None:
+        """Removes something, wherever it stands."""
+        endless, months = self._endless.get(item, []), self._months.get(item, {})
+        endless[:] = [each for each in endless if each[1] != reference]
+        for listed in months.values():
+            listed[:] = [each for each in listed if each[2] != reference]
+
     def add(self, item: str, reference: str, first: str, last: str | None) -> None:
         """Adds something that may be there from one day to another (ISO); None: for good."""
         if last is None or last >= NEVER:

@@ -4,7 +4,7 @@ Left is what came out less what was drawn, thrown away and served; a count sets 
 nobody weighed leaves the amount unknown, and what is unknown counts as there.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -13,6 +13,7 @@ from yellow_ladle.core.production.batch import Batch, batch_of, by_product_of_ba
 from yellow_ladle.core.production.batch_card import by_products_of_batch, card_of
 from yellow_ladle.core.production.changes import Changes
 from yellow_ladle.core.production.instants import date_of, days_after
+from yellow_ladle.core.production.lot import Lot
 from yellow_ladle.core.production.month_index import MonthIndex
 from yellow_ladle.core.production.quantities import Quantities
 from yellow_ladle.core.production.shelf_entries import Count, Discard, Fill, Move
@@ -62,19 +63,25 @@ class LastDay:
 
 
 class Stock:
-    """The amounts and last days of everything, as they changed in the order of the entries."""
+    """The amounts and last days of everything, as they changed in the order of the entries.
 
-    def __init__(self, book: Book, timeline: Timeline) -> None:
+    `before` is that of the first entries, which stays as it is.
+    """
+
+    def __init__(self, book: Book, timeline: Timeline, before: "Stock | None" = None) -> None:
         self._book = book
         self._timeline = timeline
+        self._before = before
         self._quantities = Quantities(book, timeline)
-        self._left = Changes[Left]()
-        self._moves: dict[str, list[tuple[int, Move]]] = {}
-        self._raw: dict[str, Quantity | None] = {}
-        self._unmoved: dict[str, LastDay] = {}
-        for number, entry in enumerate(timeline.entries):
+        self._left: Changes[Left] = Changes(before._left if before else None)
+        self._moves: dict[str, list[tuple[int, Move]]] = dict(before._moves) if before else {}
+        self._raw: dict[str, Quantity | None] = dict(before._raw) if before else {}
+        self._unmoved: dict[str, LastDay] = dict(before._unmoved) if before else {}
+        first = len(before._timeline.entries) if before else 0
+        for number in range(first, len(timeline.entries)):
+            entry = timeline.entries[number]
             if isinstance(entry, Move):
-                self._moves.setdefault(entry.of, []).append((number, entry))
+                self._moves[entry.of] = [*self._moves.get(entry.of, ()), (number, entry)]
             elif isinstance(entry, Count):
                 self._count(number, entry)
             else:
@@ -168,16 +175,25 @@ class Stock:
     @cached_property
     def by_products(self) -> dict[str, tuple[str, ...]]:
         """The ids of what each batch yielded besides itself."""
-        return {
-            batch.id: by_products_of_batch(card_of(self._book, batch), batch)
-            for batch in self._timeline.batches.values()
+        known = self._before.by_products if self._before else {}
+        fresh = {
+            id: by_products_of_batch(card_of(self._book, batch), batch)
+            for id, batch in self._timeline.batches.items()
+            if id not in known
         }
+        return known | fresh
 
     @cached_property
     def _lots_of(self) -> MonthIndex:
+        lots = self._timeline.lots
+        known: Mapping[str, Lot] = {}
         found = MonthIndex()
-        for id in sorted(self._timeline.lots):
-            lot = self._timeline.lots[id]
+        if self._before is not None:
+            found, known = self._before._lots_of.copy(), self._before._timeline.lots
+        for id in sorted(id for id, lot in lots.items() if known.get(id) is not lot):
+            lot = lots[id]
+            if id in known:
+                found.remove(lot.product, id)
             ends = [date_of(day) for day in (lot.use_by, lot.used_up) if day is not None]
             found.add(lot.product, id, date_of(lot.received), min(ends, default=None))
         return found
@@ -189,17 +205,33 @@ class Stock:
         Where it was made the date may be two days ahead of that where it is asked about.
         """
         found = MonthIndex()
-        for id in sorted(self._timeline.batches):
+        known: Mapping[str, Batch] = {}
+        if self._before is not None:
+            found, known = self._before._batches_of.copy(), self._before._timeline.batches
+        changed = set(self._timeline.batches.keys() - known.keys()) | self._kept_otherwise()
+        for id in sorted(changed):
             batch = self._timeline.batches[id]
             if batch.preparation is None:
                 continue
             first = days_after(date_of(batch.made), -2)
-            found.add(batch.preparation, id, first, self._latest(id))
+            references = {id: batch.preparation}
             for part in self.by_products[id]:
-                reference = by_product_of_batch(id, part)
-                item = f"{batch.preparation}/{part}"
+                references[by_product_of_batch(id, part)] = f"{batch.preparation}/{part}"
+            for reference, item in references.items():
+                if id in known:
+                    found.remove(item, reference)
                 found.add(item, reference, first, self._latest(reference))
         return found
+
+    def _kept_otherwise(self) -> set[str]:
+        """The batches of the first entries that were moved since, or put into tubs."""
+        if self._before is None:
+            return set()
+        timeline, known = self._timeline, self._before._timeline
+        moved = {e.of for e in timeline.entries[len(known.entries) :] if isinstance(e, Move)}
+        filled = {tub.batch for id, tub in timeline.tubs.items() if id not in known.tubs}
+        of = {timeline.tubs[each].batch if each in timeline.tubs else each for each in moved}
+        return {batch_of(each) for each in of | filled if batch_of(each) in timeline.batches}
 
     def _latest(self, of: str) -> str | None:
         """The latest last day that a batch, or one of its tubs, ever has."""

@@ -60,27 +60,35 @@ class Loop(ValueError):
 class Timeline:
     """What happened until the end of a day (ISO date; None: everything), in order.
 
-    Raises Loop where batches of one moment are drawn from each other.
+    `before` is the order of the first entries, which the daybook still has: only what happened
+    later is put in order. Raises Loop where batches of one moment are drawn from each other.
     """
 
-    def __init__(self, daybook: Daybook, until: str | None, zone: str | None) -> None:
-        self._until = until
+    def __init__(
+        self,
+        daybook: Daybook,
+        until: str | None,
+        zone: str | None,
+        before: "Timeline | None" = None,
+    ) -> None:
+        self.until = until
         self._zone = zone
+        self._before = before
         self.services = tuple(e for e in daybook.services if self._happened(e.date))
         self.recalls = tuple(e for e in daybook.recalls if self._happened(e.at))
-        self.plates = tuple(
-            plate
-            for service in daybook.services
-            for plate in self._plates(service)
-            if self._happened(plate.at)
-        )
-        happened = _Happened(daybook, self._happened, self.plates)
-        self.lots, self.batches, self.tubs = happened.lots, happened.batches, happened.tubs
-        self.entries: tuple[Entry, ...] = tuple(self._ordered(daybook))
-        self._places = {
-            id(entry): Place(number, date_of(moment_of(entry)))
-            for number, entry in enumerate(self.entries)
-        }
+        plates = (plate for service in daybook.services for plate in self._plates(service))
+        fresh = tuple(plate for plate in plates if self._is_fresh(plate.at))
+        self.plates: tuple[Plate, ...] = (*(before.plates if before else ()), *fresh)
+        everything: Daybook | _Happened = daybook
+        if until is not None:
+            everything = _Happened(daybook, self._happened, self.plates)
+        self.lots, self.batches, self.tubs = everything.lot, everything.batch, everything.tub
+        known = before.entries if before else ()
+        self.entries: tuple[Entry, ...] = (*known, *self._ordered(daybook, fresh))
+        self._places: dict[int, Place] = dict(before._places) if before else {}
+        for number in range(len(known), len(self.entries)):
+            entry = self.entries[number]
+            self._places[id(entry)] = Place(number, date_of(moment_of(entry)))
 
     def place_of(self, entry: Entry) -> Place:
         """Where an entry stands; it counts itself among those that come after."""
@@ -105,7 +113,12 @@ class Timeline:
         return [instant(moment_of(entry)) for entry in self.entries]
 
     def _happened(self, at: str) -> bool:
-        return self._until is None or date_of(at) <= self._until
+        return self.until is None or date_of(at) <= self.until
+
+    def _is_fresh(self, at: str) -> bool:
+        """Whether something happened, and not among the first entries."""
+        first = None if self._before is None else self._before.until
+        return self._happened(at) and (first is None or date_of(at) > first)
 
     def _plates(self, service: Service) -> Iterator[Plate]:
         begins = self._begins(service)
@@ -115,15 +128,16 @@ class Timeline:
     def _begins(self, service: Service) -> str:
         return service.at or end_of_day(service.date, self._zone)
 
-    def _ordered(self, daybook: Daybook) -> Iterator[Entry]:
+    def _ordered(self, daybook: Daybook, plates: Iterable[Plate]) -> Iterator[Entry]:
         loose: list[Entry] = [
             *daybook.washes,
             *sorted(daybook.fills, key=lambda fill: not fill.emptied),
         ]
-        loose += [*daybook.uses, *daybook.discards, *self.plates]
+        loose += [*daybook.uses, *daybook.discards, *plates]
         loose += [*daybook.moves, *daybook.counts]
-        happened = [entry for entry in loose if self._happened(moment_of(entry))]
-        happened += self.batches.values()
+        happened = [entry for entry in loose if self._is_fresh(moment_of(entry))]
+        known = self._before.batches if self._before else {}
+        happened += [batch for batch in self.batches.values() if batch.id not in known]
         happened.sort(key=self._standing)
         for (_, rank), together in groupby(happened, key=self._standing):
             entries = list(together)
@@ -172,12 +186,12 @@ class _Happened:
         self, daybook: Daybook, happened: Callable[[str], bool], plates: Iterable[Plate]
     ) -> None:
         self._daybook = daybook
-        self.lots = {e.id: e for e in daybook.lots if happened(e.received)}
-        self.batches = {e.id: e for e in daybook.batches if happened(e.made)}
-        self.tubs = {e.id: e for e in daybook.tubs if happened(e.at)}
-        for tub in list(self.tubs.values()):
+        self.lot = {e.id: e for e in daybook.lots if happened(e.received)}
+        self.batch = {e.id: e for e in daybook.batches if happened(e.made)}
+        self.tub = {e.id: e for e in daybook.tubs if happened(e.at)}
+        for tub in list(self.tub.values()):
             self._add(tub.batch)
-        for batch in list(self.batches.values()):
+        for batch in list(self.batch.values()):
             self._add_drawn(batch)
         for fill in daybook.fills:
             if happened(fill.at):
@@ -207,15 +221,15 @@ class _Happened:
 
     def _add(self, drawn: str | None, lot: str | None = None, tub: str | None = None) -> None:
         if lot is not None:
-            self.lots.setdefault(lot, self._daybook.lot[lot])
+            self.lot.setdefault(lot, self._daybook.lot[lot])
         waiting = [drawn]
         if tub is not None:
-            waiting.append(self.tubs.setdefault(tub, self._daybook.tub[tub]).batch)
+            waiting.append(self.tub.setdefault(tub, self._daybook.tub[tub]).batch)
         for reference in waiting:
             id = None if reference is None else batch_of(reference)
-            if id is not None and id not in self.batches:
-                self.batches[id] = self._daybook.batch[id]
-                self._add_drawn(self.batches[id])
+            if id is not None and id not in self.batch:
+                self.batch[id] = self._daybook.batch[id]
+                self._add_drawn(self.batch[id])
 
 
 def moment_of(entry: Entry) -> str:
