@@ -3,6 +3,7 @@
 import time
 import tracemalloc
 from collections.abc import Callable
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 from typing import TypeVar
 
@@ -13,6 +14,7 @@ from yellow_ladle.core.production.day_reading import DayReading, day_of
 from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.lot import Lot
 from yellow_ladle.core.production.provenance import Provenance
+from yellow_ladle.core.production.resumed_reading import ResumedReading
 from yellow_ladle.core.production.tool_entries import Wash
 from yellow_ladle.core.production.trace import trace
 from yellow_ladle.core.reading.reading import read
@@ -76,6 +78,12 @@ def main() -> None:
     _, base = _timed(lambda: trace(day, Asked(batch="b-1000")))
     print(f"daybook: sources of one batch {sources:.2f} s; traces: a lot {lot:.2f} s,"
           f" a good {good:.2f} s, a batch {base:.2f} s")  # fmt: skip
+    resumed = ResumedReading()
+    _, first = _timed(lambda: resumed.of(reading, daybook))
+    last = daybook.batches[-1]
+    more = daybook.with_batch(replace(last, id="one-more"))
+    _, again = _timed(lambda: resumed.of(reading, more))
+    print(f"daybook: one batch more is read in {again:.2f} s, {again / first:.3f} of the whole")
     half, shorter = _timed(lambda: day_of(reading, three_years(book, BATCHES // 2)))
     assert isinstance(half, DayReading)
     print(f"daybook: half of them take {shorter / whole:.2f} of the time")

@@ -17,12 +17,18 @@ from yellow_ladle.core.production.day_reading import DayReading, day_of
 from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.provenance import Provenance
 from yellow_ladle.core.production.resumed_reading import ResumedReading, with_batch
+from yellow_ladle.core.production.shelf_entries import Move
 from yellow_ladle.core.production.timeline import Place, Plate
 from yellow_ladle.core.production.trace import trace
 from yellow_ladle.core.reading.reading import read
+from yellow_ladle.demo.kitchen import demo_book
 
 TODAY = "2026-12-05"
 SLOW = {"suppress_health_check": [HealthCheck.too_slow, HealthCheck.data_too_large]}
+BOOK = demo_book()
+OLD = Batch("b-1", "2026-11-01T09:00:00+00:00", "white-roux")
+NEW = Batch("b-2", f"{TODAY}T09:00:00+00:00", "veloute")
+FROZEN = f"{TODAY}T08:00:00+00:00"
 LOOSE = ("moves", "discards", "counts", "washes", "uses", "services")
 """Lists of entries that no other entry names."""
 
@@ -91,19 +97,38 @@ class ResumedReadingTest(unittest.TestCase):
 
     def test_what_stands_before_the_last_days_is_read_once(self) -> None:
         """A write of today reads nothing of last month again; a correction of last month does."""
-        from yellow_ladle.demo.kitchen import demo_book
-
-        reading, resumed = read(demo_book(), TODAY), ResumedReading()
-        old = Batch("b-1", "2026-11-01T09:00:00+00:00", "white-roux")
-        new = Batch("b-2", f"{TODAY}T09:00:00+00:00", "veloute")
-        first = resumed.of(reading, Daybook(batches=(old, new))).before
+        reading, resumed = read(BOOK, TODAY), ResumedReading()
+        first = resumed.of(reading, Daybook(batches=(OLD, NEW))).before
         self.assertIsNotNone(first)
         more = Batch("b-3", f"{TODAY}T10:00:00+00:00", "veloute")
-        self.assertIs(resumed.of(reading, Daybook(batches=(old, new, more))).before, first)
-        corrected = replace(old, note="lumpy")
-        again = resumed.of(reading, Daybook(batches=(corrected, new, more)))
+        self.assertIs(resumed.of(reading, Daybook(batches=(OLD, NEW, more))).before, first)
+        corrected = replace(OLD, note="lumpy")
+        again = resumed.of(reading, Daybook(batches=(corrected, NEW, more)))
         self.assertIsNot(again.before, first)
         self.assertEqual(again.timeline.batches["b-1"].note, "lumpy")
+
+    def test_what_was_frozen_since_is_there_and_no_longer_once_that_is_taken_back(self) -> None:
+        reading, resumed = read(BOOK, TODAY), ResumedReading()
+        thawed = replace(OLD, use_by="2026-11-03")
+        plain = Daybook(batches=(thawed, NEW))
+        frozen = replace(plain, moves=(Move("b-1", FROZEN, "frozen", "2027-02-01"),))
+        end = resumed.of(reading, plain).timeline.end_on(TODAY)
+        self.assertEqual(resumed.of(reading, plain).stock.batches_there("white-roux", end), [])
+        found = resumed.of(reading, frozen)
+        end = found.timeline.end_on(TODAY)
+        self.assertEqual(found.stock.batches_there("white-roux", end), ["b-1"])
+        found = resumed.of(reading, plain)
+        end = found.timeline.end_on(TODAY)
+        self.assertEqual(found.stock.last_day("b-1").day, "2026-11-03")
+        self.assertEqual(found.stock.batches_there("white-roux", end), [])
+
+    def test_a_move_that_was_taken_back_is_forgotten_beside_one_that_stays(self) -> None:
+        reading, resumed = read(BOOK, TODAY), ResumedReading()
+        first = Move("b-1", "2026-11-02T09:00:00+00:00", "frozen", "2026-12-20")
+        plain = Daybook(batches=(OLD, NEW), moves=(first,))
+        later = replace(plain, moves=(first, Move("b-1", FROZEN, None, "2027-02-01")))
+        for daybook, last in ((plain, "2026-12-20"), (later, "2027-02-01"), (plain, "2026-12-20")):
+            self.assertEqual(resumed.of(reading, daybook).stock.last_day("b-1").day, last)
 
     def same(self, found: DayReading, whole: DayReading) -> None:
         for each in (found, whole):

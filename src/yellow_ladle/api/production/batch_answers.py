@@ -6,7 +6,7 @@ from pydantic import BaseModel
 
 from yellow_ladle.api.production.kept_day import Day
 from yellow_ladle.api.schemas.answer_forms import Named, named
-from yellow_ladle.core.production.batch import Batch, batch_of, by_product_of_batch
+from yellow_ladle.core.production.batch import NONE_OF_OURS, Batch, batch_of, by_product_of_batch
 from yellow_ladle.core.production.contributions import Giver
 from yellow_ladle.core.production.differences import differences
 from yellow_ladle.core.production.meaning import Meaning
@@ -292,7 +292,7 @@ def _giver_name(day: Day, giver: Giver) -> str:
 def _maker_name(day: Day, product: str | None, maker: str | None) -> str | None:
     if maker is None:
         return None
-    if maker == "?":
+    if maker == NONE_OF_OURS:
         return "none of ours"
     known = day.reading.book.products.get(product or "")
     return next((each.name for each in known.makers if each.id == maker), maker) if known else maker
@@ -311,7 +311,7 @@ def _from(day: Day, batch: str | None, lot: str | None, maker: str | None) -> st
     known = day.reading.timeline.lots.get(lot or "")
     if known is not None:
         return f"lot {known.code or known.id}"
-    return "none of ours" if maker == "?" else maker or ""
+    return "none of ours" if maker == NONE_OF_OURS else maker or ""
 
 
 def _references(day: Day, id: str) -> list[str]:
