@@ -137,6 +137,17 @@ class BatchesTest(ApiTest):
         self.post("/batches", {**body, "seen": again["seen"], "note": ""}, by="NB")
         self.assertEqual(self.get(f"/batches/{id}")["piece"]["made"], piece["made"])
 
+    def test_a_correction_takes_no_maker_that_was_named_later(self) -> None:
+        id = self.made("oatcakes")["id"]
+        lines = self.get("/today/oatcakes")["lines"]
+        [oats] = [line for line in lines if line["item"]["id"] == "oatmeal"]
+        named = {"line": oats["line"], "item": "oatmeal", "maker": "fell-mill"}
+        self.made("oatcakes", went_in=[named])
+        seen = self.get(f"/batches/{id}")["seen"]
+        self.post("/batches", {"id": id, "preparation": "oatcakes", "seen": seen, "note": "x"})
+        rows = self.get(f"/batches/{id}")["piece"]["went_in"]
+        self.assertEqual([row.get("maker") for row in rows], [None] * len(rows))
+
     def test_an_earlier_time_is_on_the_clock_of_the_kitchen(self) -> None:
         day = self.ledger.today
         id = self.made("white-roux", at=f"{day}T00:00")["id"]

@@ -227,7 +227,8 @@ def _batch(wanted: MadeIn, day: Day, ledger: Ledger) -> Batch:
     # does so in the history.
     recorded = before.recorded if before else now if made is not None else None
     batch = replace(batch, recorded=recorded)
-    makers = makers_named_today(day.reading, day.today)
+    # Whose pack was open when it was made is not known from what somebody named later.
+    makers = makers_named_today(day.reading, day.today) if before is None else {}
     if before is not None:
         card, out = batch.card or before.card, batch.out or before.out
         batch = replace(batch, card=card, out=out)

@@ -122,7 +122,7 @@
         >
       {/each}
       <div class="flex items-center gap-3">
-        <span class="text-soft">How much went in</span>
+        <span class="text-soft">How much</span>
         <AmountBox
           quantity={amount.quantity}
           unit={amount.unit}

@@ -102,7 +102,7 @@
           </Field>
         {/if}
         <div class="w-40">
-          <span>It came to</span>
+          <span class="text-soft">It came to</span>
           <AmountBox
             quantity={made.out?.quantity ?? 0}
             unit={made.out?.unit ?? card.data.unit ?? ''}
@@ -157,9 +157,13 @@
     </label>
   {/key}
   {#if !batch}
-    <Field label="When, if not just now" class="w-60">
-      <input class="field" type="datetime-local" bind:value={made.at} />
-    </Field>
+    <details>
+      <summary class="min-h-11 cursor-pointer py-2 text-soft underline">It was made earlier</summary
+      >
+      <Field label="When" class="w-60">
+        <input class="field" type="datetime-local" bind:value={made.at} />
+      </Field>
+    </details>
   {:else}
     <Field label="Why it is corrected">
       <input class="field" maxlength="200" autocomplete="off" bind:value={made.why} />

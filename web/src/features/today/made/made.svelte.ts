@@ -99,7 +99,8 @@ export class MadePot {
         this.added = [...this.added, { item: entry.item, name, amount, from }];
         return;
       }
-      if (amount) this.weigh(line.line, amount);
+      const asWritten = amount?.quantity === line.quantity && amount.unit === line.unit;
+      if (amount && !asWritten) this.weigh(line.line, amount);
       if (entry.item !== line.item.id)
         this.say(line.line, { kind: 'other', value: entry.item, name });
       else {
