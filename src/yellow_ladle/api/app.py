@@ -45,7 +45,13 @@ from yellow_ladle.api.larder import (
     unchecked_routes,
 )
 from yellow_ladle.api.open_kitchen import open_kitchen
-from yellow_ladle.api.production import batch_routes, lot_routes, today_routes, trace_routes
+from yellow_ladle.api.production import (
+    batch_routes,
+    lot_routes,
+    shelf_routes,
+    today_routes,
+    trace_routes,
+)
 from yellow_ladle.api.swaps import (
     applied_plan_routes,
     guest_routes,
@@ -69,7 +75,7 @@ ROUTES = (
     *(recipe_routes, base_routes, card_routes, amount_routes, thickening_routes, comparison_routes),
     *(label_routes, picture_routes, unchecked_routes, tool_routes, history_routes),
     *(intake_routes, feed_routes, photo_routes, question_routes),
-    *(today_routes, batch_routes, lot_routes, trace_routes),
+    *(today_routes, batch_routes, lot_routes, shelf_routes, trace_routes),
 )
 
 METHODS = ["GET", "POST", "PUT", "PATCH", "DELETE"]

@@ -30,6 +30,7 @@ from yellow_ladle.core.production.batch_record import (
 from yellow_ladle.core.production.choices import makers_named_today
 from yellow_ladle.core.production.instants import instant, on_the_clock
 from yellow_ladle.core.production.meaning import meaning, meaning_of
+from yellow_ladle.core.production.shelf_rules import refuse_draws
 from yellow_ladle.core.production.trace import trace
 from yellow_ladle.core.vocabulary.levels import Level
 from yellow_ladle.files.book.conversion import as_value
@@ -96,6 +97,8 @@ def record(
     batch = replace(_batch(wanted, day, ledger), by=actor.person or "")
     id = "" if wanted.id == NEW else wanted.id
     seen = {} if wanted.seen is None else {("batches", id): wanted.seen}
+    if not id:
+        refuse_draws(day.reading, day.held_back, batch)
     told = f"{batch_name(day, batch)} was {'corrected' if id else 'made'}"
     act = Act(actor.person, wanted.why)
     [(_, id)] = ledger.daybook.record(

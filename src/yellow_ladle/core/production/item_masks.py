@@ -52,6 +52,10 @@ class ItemMasks:
             return self._product(entry.item, entry.lot, entry.maker, place)
         return self._preparation(entry.item, place, {})
 
+    def lot(self, lot: Lot, place: Place) -> int:
+        """What a lot carries at a place; everything unchecked where the book lost its product."""
+        return self.went_in(WentIn(lot.product, lot=lot.id), place)
+
     def item(self, item: str, place: Place) -> int:
         """What an item carries at a place where neither lot, maker nor batch was written down."""
         return self.went_in(WentIn(item), place)

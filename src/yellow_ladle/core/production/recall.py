@@ -22,12 +22,17 @@ class HeldBack:
 
     def at_hand(self, reference: str) -> bool:
         """Whether a lot, a batch or a by-product of one is there and no recall reaches it."""
-        stock, lots = self._day.stock, self._day.timeline.lots
-        if not stock.there(reference, self._day.timeline.end_on(self.on)):
+        if not self._day.stock.there(reference, self._day.timeline.end_on(self.on)):
             return False
+        return not self.reaches(reference)
+
+    def reaches(self, reference: str) -> bool:
+        """Whether an open recall surely or possibly reaches a lot, a batch, a part or a tub."""
+        lots, tubs = self._day.timeline.lots, self._day.timeline.tubs
         if reference in lots:
-            return not any(_recalls_lot(recall, lots[reference]) for recall in self._recalls)
-        return batch_of(reference) not in self._batches
+            return any(_recalls_lot(recall, lots[reference]) for recall in self._recalls)
+        tub = tubs.get(reference)
+        return batch_of(tub.batch if tub else reference) in self._batches
 
     @cached_property
     def _batches(self) -> frozenset[str]:

@@ -123,6 +123,11 @@ class Stock:
                     return LastDay(move.use_by)
         return self._by_records(kept_as, place)
 
+    def moves_of(self, of: str) -> list[Move]:
+        """The moves of something in their order; of a tub its batch's first."""
+        moves = [move for each in self._kept_as(of) for move in self._moves.get(each, ())]
+        return [move for _, move in sorted(moves, key=lambda move: move[0])]
+
     def _kept_as(self, of: str) -> tuple[str, ...]:
         """What moves of something may be written under: of a tub its batch's too."""
         tub = self._timeline.tubs.get(of)
