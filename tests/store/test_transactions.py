@@ -11,7 +11,6 @@ from unittest.mock import patch
 
 from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError
-from sqlalchemy.orm import Session
 
 from tests.filled import demo_content, filled, now
 from yellow_ladle.core.book.need import Need
@@ -23,6 +22,7 @@ from yellow_ladle.store.file.file_faults import FileLocked
 from yellow_ladle.store.kitchen_settings import drop_need, drop_tool, keep_need, keep_tool, sign
 from yellow_ladle.store.ledger import Ledger
 from yellow_ladle.store.optimistic_lock import Stale, standing
+from yellow_ladle.store.transactions import Writing
 from yellow_ladle.store.write_queue import Busy
 
 
@@ -138,11 +138,11 @@ class TwoPrograms(StoreTest):
 
 class Failures(StoreTest):
     def test_after_a_commit_that_failed_the_next_write_goes_through(self) -> None:
-        def nobodys(session: Session) -> None:
+        def nobodys(writing: Writing) -> None:
             # The key is looked at when the transaction ends, so that it is COMMIT that fails.
             late = "REFERENCES book (id) DEFERRABLE INITIALLY DEFERRED"
-            session.execute(text(f"CREATE TABLE nobodys (id INTEGER {late})"))
-            session.execute(text("INSERT INTO nobodys VALUES (99)"))
+            writing.session.execute(text(f"CREATE TABLE nobodys (id INTEGER {late})"))
+            writing.session.execute(text("INSERT INTO nobodys VALUES (99)"))
 
         change = stating(self.ledger.now.reading.book, "butter", "soy", Level.CONTAINS)
         seen = {"butter": self.ledger.now.versions["butter"]}
@@ -181,7 +181,7 @@ class Failures(StoreTest):
     def test_writers_wait_in_line_for_a_while_and_no_longer(self) -> None:
         entered, release = threading.Event(), threading.Event()
 
-        def slow(_session: Session) -> None:
+        def slow(_writing: Writing) -> None:
             entered.set()
             release.wait(10)
 

@@ -105,6 +105,9 @@ export const dayQuery = () => query('day', () => api.GET('/api/v1/day'));
 /** What is made today. */
 export const todayQuery = () => query('today', () => api.GET('/api/v1/today'));
 
+/** What stands there, what should be used first standing first. */
+export const shelfQuery = () => query('shelf', () => api.GET('/api/v1/shelf'));
+
 /** The card of one pot, with what may be chosen for each line today. */
 export const cardTodayQuery = (id: () => string | null) =>
   queryOf('card-today', id, (id) => api.GET('/api/v1/today/{id}', one(id)));
@@ -162,7 +165,7 @@ const FIXED = new Set<unknown>(['goods', 'languages', 'thickening', 'picture-rea
 /** What a write reaches, by the first word of a query's key; a change of the book reaches all. */
 const REACHES = {
   applied: ['applied', 'rules'],
-  day: ['day', 'tools', 'today', 'card-today', 'batch', 'batch-history', 'trace'],
+  day: ['day', 'tools', 'today', 'shelf', 'card-today', 'batch', 'batch-history', 'trace'],
   needs: ['unchecked'],
   notices: ['notices', 'codes'],
   photo: ['product'],

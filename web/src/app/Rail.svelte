@@ -16,7 +16,7 @@
   ];
 
   const SWAPS = ['/applied', '/rules'];
-  const TODAY = ['/today', '/tools', '/batches', '/trace'];
+  const TODAY = ['/today', '/shelf', '/tools', '/batches', '/trace'];
   const GUESTS = ['/guests', '/can-have', '/menu'];
 
   const on = (paths: string[]) => paths.some((path) => route.pathname.startsWith(path));

@@ -25,6 +25,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/questions': () => import('../features/larder/unchecked/Questions.svelte'),
   '/bags': () => import('../features/larder/bags/Bags.svelte'),
   '/tools': () => import('../features/today/tools/Tools.svelte'),
+  '/shelf': () => import('../features/today/shelf/Shelf.svelte'),
   '/today': () => import('../features/today/Today.svelte'),
   '/batches/:id': () => import('../features/today/batch/BatchPage.svelte'),
   '/trace': () => import('../features/today/trace/TracePage.svelte'),

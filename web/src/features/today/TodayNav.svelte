@@ -1,9 +1,10 @@
 <script lang="ts">
   import { p, route } from '../../app/routes';
 
-  /** The ways between what is made today and the tools that it goes through. */
+  /** The ways between what is made today, what stands there and the tools. */
   const places = [
     { name: 'Made today', href: p('/today') },
+    { name: 'The shelf', href: p('/shelf') },
     { name: 'Tools', href: p('/tools') }
   ];
 </script>
