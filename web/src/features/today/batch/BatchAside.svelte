@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
   import { p } from '../../../app/routes';
+  import { dayWords } from '../../../lib/moments';
   import MeasuredYield from './MeasuredYield.svelte';
   import IntoCard from './IntoCard.svelte';
 
@@ -52,7 +53,7 @@
         <span class="text-clay">{amount(part.over.quantity, part.over.unit)} more were taken</span>
       {/if}
       <span class="text-soft">
-        {part.until ? `until ${part.until}` : ''}{part.at_hand ? '' : ', not at hand'}
+        {part.until ? `until ${dayWords(part.until)}` : ''}{part.at_hand ? '' : ', not at hand'}
       </span>
     </li>
   {/each}

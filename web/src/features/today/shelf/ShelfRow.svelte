@@ -25,7 +25,7 @@
   );
   const carries = $derived(
     [
-      thing.contains.length > 0 ? thing.contains.join(', ').toLowerCase() : '',
+      thing.contains.length > 0 ? `contains ${thing.contains.join(', ').toLowerCase()}` : '',
       thing.may_contain.length > 0
         ? `may contain ${thing.may_contain.join(', ').toLowerCase()}`
         : ''
@@ -78,11 +78,12 @@
       {#if thing.until}
         <span class={thing.told ? '' : 'text-soft'}
           >{thing.past ? 'was good until' : 'until'}
-          {dayWords(thing.until)}{thing.told ? '' : ', nobody said'}</span
+          {dayWords(thing.until)}</span
         >
       {:else}
         <span class="text-soft">no last day</span>
       {/if}
+      {#if !thing.told}<span class="block text-soft">nobody said how long</span>{/if}
       {#if where}<span class="block text-soft">{where}</span>{/if}
     </p>
     {#if !counting}
@@ -90,7 +91,7 @@
         type="button"
         class="min-h-11 px-2 underline max-phone:order-4 max-phone:text-left"
         aria-expanded={open}
-        onclick={onopen}>do something<span class="sr-only"> with {thing.name}</span></button
+        onclick={onopen}>move, throw away<span class="sr-only">: {thing.name}</span></button
       >
     {/if}
   </div>
