@@ -51,6 +51,17 @@ class ShelfTest(ApiTest):
         self.assertIn("never frozen again", told["detail"])
         self.post("/shelf/moves", {"of": id}, 422)
 
+    def test_a_delivery_with_its_temperature_and_the_same_one_twice(self) -> None:
+        milk = {"product": "milk", "code": "M 7", "use_by": "2099-01-01", "celsius": 6.5}
+        lot = self.post("/lots", {**milk, "maker": "?"}, by="NB")["lot"]
+        [reading] = self.ledger.daybook.now.daybook.temperatures
+        told = (reading.of, reading.celsius, reading.phase, reading.by)
+        self.assertEqual(told, (lot["id"], 6.5, "receive", "NB"))
+        thing = self.stands()[lot["id"]]
+        self.assertGreater(thing["unchecked"], 20)
+        self.assertIn("already", self.post("/lots", milk, 422)["detail"])
+        self.post("/lots", {**milk, "code": "M 8"})
+
     def test_what_is_not_there_is_told_in_words(self) -> None:
         for of in ("b-99", "lot-99", "b-1/nothing", "Eimer 7 – ‘ß’"):
             self.post("/shelf/moves", {"of": of, "place": "x"}, 404)

@@ -1,6 +1,7 @@
 """The shelf: freezing and thawing, a stock-take on a phone, throwing away."""
 
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
 
 from tests.browser.harness import BrowserTest
 
@@ -29,6 +30,23 @@ class ShelfTest(BrowserTest):
         self.shows("it is never frozen again", "[data-acts]")
         self.click("[data-acts] button", "Throw it away")
         self.shows("Nothing was recorded yet", "[data-shelf]")
+        self.no_complaints()
+
+    def test_a_delivery_of_another_maker_stands_there_not_checked(self) -> None:
+        self.open("/shelf", "[data-shelf]")
+        self.click("button", "A delivery came")
+        self.choose("#delivered", "plain flour", "plain flour")
+        self.see("[data-delivery] select option", "another maker")
+        Select(self.named("select", "Whose")).select_by_value("?")
+        self.shows("it reads as not checked", "[data-delivery]")
+        self.named("input", "Lot").send_keys("A113")
+        self.named("input", "How much came").send_keys("25 kg", Keys.TAB)
+        self.named("input", "It came at °C").send_keys("12.5")
+        self.accessible()
+        self.click("[data-delivery] button", "Record the delivery")
+        self.shows("lot A113", "[data-thing]")
+        self.shows("25 kg", "[data-thing]")
+        self.shows("flags not checked", "[data-thing]")
         self.no_complaints()
 
     def test_a_stock_take_on_a_phone_goes_from_number_to_number(self) -> None:

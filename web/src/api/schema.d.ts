@@ -4665,7 +4665,7 @@ export interface components {
         };
         /**
          * LotIn
-         * @description A lot as it came in; without `received` it came today.
+         * @description A lot as it came in; without `received` it came today. `celsius`: its temperature then.
          */
         LotIn: {
             /**
@@ -4715,6 +4715,8 @@ export interface components {
             statements: {
                 [key: string]: "free" | "may_contain" | "unchecked" | "contains";
             };
+            /** Celsius */
+            celsius?: number | null;
         };
         /**
          * LotOut

@@ -8,12 +8,15 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheActor, TheLedger, product_or_missing
 from yellow_ladle.api.production.kept_day import TheDay
+from yellow_ladle.core.book.fault import BookRefused, Fault
+from yellow_ladle.core.production.instants import date_of
 from yellow_ladle.core.production.lot import Lot
+from yellow_ladle.core.production.records import Temperature
 from yellow_ladle.core.production.scanned_lot import lot_of_pack
 from yellow_ladle.core.vocabulary.gs1_elements import scanned
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.piece import Id
-from yellow_ladle.files.daybook.entry_pieces import DayOrMoment, LotPiece
+from yellow_ladle.files.daybook.entry_pieces import Celsius, DayOrMoment, LotPiece
 from yellow_ladle.store.daybook import DaybookChange
 from yellow_ladle.store.history import Act
 from yellow_ladle.store.ledger import Ledger
@@ -22,10 +25,11 @@ router = APIRouter(tags=["production"])
 
 
 class LotIn(LotPiece):
-    """A lot as it came in; without `received` it came today."""
+    """A lot as it came in; without `received` it came today. `celsius`: its temperature then."""
 
     id: Id = "new"
     received: DayOrMoment | None = None  # type: ignore[assignment]
+    celsius: Celsius | None = None
 
 
 class LotOut(BaseModel):
@@ -49,10 +53,26 @@ def lots(id: Id, day: TheDay, ledger: TheLedger) -> list[LotOut]:
 def record_lot(wanted: LotIn, ledger: TheLedger, actor: TheActor) -> LotOut:
     """Records a delivery."""
     product = product_or_missing(ledger.now, wanted.product)
-    plain = wanted.model_dump(by_alias=True) | {"by": actor.person or ""}
+    plain = wanted.model_dump(by_alias=True, exclude={"celsius"}) | {"by": actor.person or ""}
     plain["received"] = wanted.received or ledger.today
     lot = as_value(Lot, LotPiece.model_validate(plain))
-    return _recorded(ledger, lot, product.name, actor)
+    _refuse_twice(ledger, lot, product.name)
+    recorded = _recorded(ledger, lot, product.name, actor)
+    if wanted.celsius is not None:
+        at, of = ledger.local_moment, recorded.lot.id
+        reading = Temperature("", at, wanted.celsius, of=of, phase="receive", by=actor.person or "")
+        change = DaybookChange("temperatures", "", reading)
+        ledger.daybook.record([change], {}, f"{product.name} came at {wanted.celsius:g} °C", actor)
+    return recorded
+
+
+def _refuse_twice(ledger: Ledger, lot: Lot, name: str) -> None:
+    """Refuses a delivery that was entered already: its code on its day."""
+    for known in ledger.daybook.now.daybook.lots:
+        same = (known.product, known.code, date_of(known.received))
+        if lot.code and same == (lot.product, lot.code, date_of(lot.received)):
+            why = f"lot {lot.code} of {name} came in on {lot.received} already: it is on the shelf"
+            raise BookRefused([Fault("code", why)])
 
 
 class PackIn(BaseModel):

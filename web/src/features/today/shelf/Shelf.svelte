@@ -1,11 +1,13 @@
 <script lang="ts">
   import { shelfQuery } from '../../../api/queries';
+  import Button from '../../../ui/Button.svelte';
   import Disclaimer from '../../../ui/Disclaimer.svelte';
   import ErrorText from '../../../ui/ErrorText.svelte';
   import Field from '../../../ui/Field.svelte';
   import Page from '../../../ui/Page.svelte';
   import Pick from '../../../ui/Pick.svelte';
   import TodayNav from '../TodayNav.svelte';
+  import Delivery from './Delivery.svelte';
   import ShelfRow from './ShelfRow.svelte';
 
   /** What stands there, what should be used first standing first; or counted one after another. */
@@ -14,6 +16,7 @@
   let place = $state('');
   let counting = $state(false);
   let open = $state<string | null>(null);
+  let delivering = $state(false);
 
   const MODES = [
     { value: false, name: 'Use first' },
@@ -51,6 +54,7 @@
         </select>
       </Field>
     {/if}
+    <Button onclick={() => (delivering = !delivering)}>A delivery came</Button>
     <Pick label="What for" options={MODES} bind:value={counting} />
   </div>
 {/snippet}
@@ -76,6 +80,7 @@
   {aside}
 >
   <ErrorText error={shelf.error} />
+  {#if delivering}<Delivery ondone={() => (delivering = false)} />{/if}
   <div data-shelf>
     {@render list(fresh)}
     {#if shelf.data && shown.length === 0}
