@@ -1,9 +1,10 @@
 """What stands there: each lot, batch, by-product and tub, with what is left, where, until when."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
-from yellow_ladle.core.production.batch import by_product_of_batch
+from yellow_ladle.core.production.batch import batch_of, by_product_of_batch
 from yellow_ladle.core.production.day_reading import DayReading
 from yellow_ladle.core.production.instants import date_of, days_after
 from yellow_ladle.core.production.recall import HeldBack
@@ -40,54 +41,44 @@ def shelf(day: DayReading, held_back: HeldBack) -> list[Standing]:
 
     What is past its last day follows as long as it may still have to be thrown away.
     """
-    on, timeline = held_back.on, day.timeline
+    on = held_back.on
     found: list[Standing] = []
-    for lot in timeline.lots.values():
-        used_up = lot.used_up is not None and date_of(lot.used_up) < on
-        if date_of(lot.received) <= on and not used_up:
-            found += _standing(day, held_back, lot.id, "lot", lot.product, lot.received)
-    for id, batch in timeline.batches.items():
-        item = batch.preparation
-        found += _standing(day, held_back, id, "batch", item, batch.made)
-        for part in day.stock.by_products[id]:
-            reference = by_product_of_batch(id, part)
-            named = f"{item}/{part}" if item else None
-            found += _standing(day, held_back, reference, "batch", named, batch.made)
-    for id, tub in timeline.tubs.items():
-        made = timeline.batches[tub.batch.partition("/")[0]]
-        found += _standing(day, held_back, id, "tub", made.preparation, tub.at)
+    for reference, kind, item, since in _things(day, on):
+        left, last_day = day.stock.left(reference), day.stock.last_day(reference)
+        if not left.some or not last_day.reaches(days_after(on, -DAYS_TO_CLEAR)):
+            continue
+        storage, place = kept(day, reference)
+        found.append(
+            Standing(
+                reference=reference,
+                kind=kind,
+                item=item,
+                since=since,
+                left=left,
+                storage=storage,
+                place=place,
+                last_day=last_day,
+                past=not last_day.reaches(on),
+                held_back=held_back.reaches(reference),
+            )
+        )
     return sorted(found, key=_first_to_use)
 
 
-def _standing(
-    day: DayReading,
-    held_back: HeldBack,
-    reference: str,
-    kind: ThingKind,
-    item: str | None,
-    since: str,
-) -> list[Standing]:
-    left, last_day = day.stock.left(reference), day.stock.last_day(reference)
-    past = not last_day.reaches(held_back.on)
-    if not left.some:
-        return []
-    if past and (last_day.day or "") < days_after(held_back.on, -DAYS_TO_CLEAR):
-        return []
-    storage, place = kept(day, reference)
-    return [
-        Standing(
-            reference=reference,
-            kind=kind,
-            item=item,
-            since=since,
-            left=left,
-            storage=storage,
-            place=place,
-            last_day=last_day,
-            past=past,
-            held_back=held_back.reaches(reference),
-        )
-    ]
+def _things(day: DayReading, on: str) -> Iterator[tuple[str, ThingKind, str | None, str]]:
+    """Everything that was ever made or came in: its reference, kind, item, and since when."""
+    timeline = day.timeline
+    for lot in timeline.lots.values():
+        used_up = lot.used_up is not None and date_of(lot.used_up) < on
+        if date_of(lot.received) <= on and not used_up:
+            yield lot.id, "lot", lot.product, lot.received
+    for id, batch in timeline.batches.items():
+        yield id, "batch", batch.preparation, batch.made
+        for part in day.stock.by_products[id]:
+            item = f"{batch.preparation}/{part}" if batch.preparation else None
+            yield by_product_of_batch(id, part), "batch", item, batch.made
+    for id, tub in timeline.tubs.items():
+        yield id, "tub", timeline.batches[batch_of(tub.batch)].preparation, tub.at
 
 
 def kept(day: DayReading, reference: str) -> tuple[str, str]:
@@ -98,7 +89,7 @@ def kept(day: DayReading, reference: str) -> tuple[str, str]:
         place = lot.place
     else:
         tub = timeline.tubs.get(reference)
-        batch = timeline.batches[(tub.batch if tub else reference).partition("/")[0]]
+        batch = timeline.batches[batch_of(tub.batch if tub else reference)]
         storage, place = batch.storage, (tub.place if tub and tub.place else batch.place)
     for move in day.stock.moves_of(reference):
         storage, place = move.to or storage, move.place or place
