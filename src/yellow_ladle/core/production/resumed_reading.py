@@ -23,6 +23,9 @@ from yellow_ladle.core.reading.reading import Reading
 DAYS_AGAIN = 7
 """So many days before the newest batch are read again at every write."""
 
+DAYS_TRIED = 3
+"""Days tried as the last that is read once: something of it may be drawn from a later date."""
+
 Timed: TypeAlias = Tub | Move | Discard | Count | Fill | Wash | ItemUse
 Dated: TypeAlias = tuple[str, object]
 """An entry, after its date (ISO)."""
@@ -50,9 +53,16 @@ class ResumedReading:
         return day_of(reading, daybook) if self._first is None else _resumed(self._first, daybook)
 
     def _read_first(self, reading: Reading, daybook: Daybook, until: str) -> None:
-        first = day_of(reading, daybook, until)
-        self._entries = list(_until(daybook, until))
-        self._first = None if _reaches_later(first.timeline, until) else first
+        self._first, zone = None, reading.book.kitchen.time_zone
+        for _ in range(DAYS_TRIED):
+            timeline = Timeline(daybook, until, zone)
+            if not timeline.entries:
+                return
+            if not _reaches_later(timeline, until):
+                self._first = DayReading(reading, timeline)
+                self._entries = list(_until(daybook, until))
+                return
+            until = days_after(until, -1)
 
     def _first_difference(self, daybook: Daybook) -> str | None:
         """The earliest date of an entry that is not as it was read first; None where all are."""
@@ -95,7 +105,7 @@ def _reaches_later(first: Timeline, until: str) -> bool:
         *(batch.made for batch in first.batches.values()),
         *(tub.at for tub in first.tubs.values()),
     )
-    return not first.entries or any(date_of(day) > until for day in days)
+    return any(date_of(day) > until for day in days)
 
 
 def _follows(first: Timeline, whole: Timeline) -> bool:
