@@ -238,12 +238,21 @@ class CarryingTest(unittest.TestCase):
         book, daybook = kitchen_day
         day = read_day(book, daybook, ON)
         back = {id: TraceBack(day).of(id) for id in day.timeline.batches}
-        for id in day.timeline.batches:
-            reached = {each.batch for each in trace(day, Asked(batch=id)).batches}
-            self.assertEqual(reached, {other for other in back if id in back[other].batches})
-        for id in day.timeline.lots:
-            reached = {each.batch for each in trace(day, Asked(lot=id)).batches}
-            self.assertEqual(reached, {other for other in back if id in back[other].lots})
+        asked = [Asked(batch=id) for id in day.timeline.batches]
+        asked += [Asked(lot=id) for id in day.timeline.lots]
+        for each in asked:
+            found = trace(day, each)
+            reached = {batch.batch for batch in found.batches}
+            came = {
+                id
+                for id, whence in back.items()
+                if each.batch in whence.batches or each.lot in whence.lots
+            }
+            # What was put into a bag may be in a preparation whose card holds the bag: walking
+            # back names it, and it is possible only, as nobody wrote the batch down.
+            possible = set(found.possible_batches) if daybook.fills else set()
+            self.assertLessEqual(reached, came)
+            self.assertLessEqual(came, reached | possible)
 
     @examples(160, suppress_health_check=SLOW_TO_DRAW)
     @given(st.data())
