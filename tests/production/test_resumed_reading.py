@@ -19,6 +19,7 @@ from yellow_ladle.core.production.provenance import Provenance
 from yellow_ladle.core.production.resumed_reading import ResumedReading, with_batch
 from yellow_ladle.core.production.shelf_entries import Move
 from yellow_ladle.core.production.timeline import Place, Plate
+from yellow_ladle.core.production.tool_entries import Wash
 from yellow_ladle.core.production.trace import trace
 from yellow_ladle.core.reading.reading import read
 from yellow_ladle.demo.kitchen import demo_book
@@ -106,6 +107,15 @@ class ResumedReadingTest(unittest.TestCase):
         again = resumed.of(reading, Daybook(batches=(corrected, NEW, more)))
         self.assertIsNot(again.before, first)
         self.assertEqual(again.timeline.batches["b-1"].note, "lumpy")
+
+    def test_one_entry_more_of_before_discards_only_what_follows_it(self) -> None:
+        reading, resumed = read(BOOK, TODAY), ResumedReading()
+        washed = Wash("chinois", "2026-01-05T09:00:00+00:00")
+        resumed.of(reading, Daybook(batches=(OLD, NEW), washes=(washed,)))
+        late = replace(OLD, id="b-0", made="2026-11-20T09:00:00+00:00")
+        again = resumed.of(reading, Daybook(batches=(OLD, NEW, late), washes=(washed,)))
+        assert again.before is not None
+        self.assertEqual(set(again.before.timeline.batches), {"b-1"})
 
     def test_what_was_frozen_since_is_there_and_no_longer_once_that_is_taken_back(self) -> None:
         reading, resumed = read(BOOK, TODAY), ResumedReading()

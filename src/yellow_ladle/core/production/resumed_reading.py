@@ -69,11 +69,16 @@ class ResumedReading:
         if self._first is None:
             return None
         until = self._first.timeline.until or ""
-        pairs = zip_longest(self._entries, _until(daybook, until), fillvalue=("", None))
+        # By identity first: one entry more must not be compared as if all after it were others.
+        fresh = list(_until(daybook, until))
+        known, seen = {id(each) for _, each in self._entries}, {id(each) for _, each in fresh}
+        gone = (each for each in self._entries if id(each[1]) not in seen)
+        new = (each for each in fresh if id(each[1]) not in known)
+        pairs = zip_longest(gone, new, fillvalue=("", None))
         dates = (
             day
             for (was_on, was), (now_on, now) in pairs
-            if was is not now and not _reads_alike(was, now, until)
+            if not _reads_alike(was, now, until)
             for day in (was_on, now_on)
             if day
         )
