@@ -50,6 +50,7 @@ class ShelfTest(ApiTest):
         told = self.post("/shelf/moves", {"of": id, "to": "frozen"}, 422)
         self.assertIn("never frozen again", told["detail"])
         self.post("/shelf/moves", {"of": id}, 422)
+        self.post("/shelf/moves", {"of": id, "use_by": "2026-02-31"}, 422)
 
     def test_a_delivery_with_its_temperature_and_the_same_one_twice(self) -> None:
         milk = {"product": "milk", "code": "M 7", "use_by": "2099-01-01", "celsius": 6.5}

@@ -132,7 +132,7 @@ def batch_row(day: Day, id: str) -> BatchRow:
     """A batch in a row."""
     batch, reading = day.reading.timeline.batches[id], day.reading
     differing = differences(reading, id)
-    words = _flag_names(day)
+    words = flag_names(day)
     return BatchRow(
         id=id,
         name=batch_name(day, batch),
@@ -165,6 +165,12 @@ def reference_name(day: Day, reference: str) -> str:
         found = (each.name for each in card.by_products if each.id == part) if card else iter(())
         name = f"{next(found, part)} of {name}"
     return f"{name}, {moment_words(batch.made)}"
+
+
+def lot_name(day: Day, id: str) -> str:
+    """A lot in words: its good, and its code where it has one."""
+    lot = day.reading.timeline.lots[id]
+    return f"{named(day.reading.book, lot.product).name}, lot {lot.code or lot.id}"
 
 
 def moment_words(moment: str) -> str:
@@ -209,18 +215,15 @@ def batch_out(day: Day, id: str, trace: Trace) -> BatchOut:
 
 def came_from(day: Day, back: CameFrom) -> list[Named]:
     """What a batch was made from, in names: lots, batches, goods of which no lot was noted."""
-    book, lots = day.reading.book, day.reading.timeline.lots
-    found = [
-        Named(id=id, name=f"{named(book, lots[id].product).name}, lot {lots[id].code or id}")
-        for id in sorted(back.lots)
-    ]
+    book = day.reading.book
+    found = [Named(id=id, name=lot_name(day, id)) for id in sorted(back.lots)]
     found += [Named(id=id, name=reference_name(day, id)) for id in sorted(back.batches)]
     return [*found, *(named(book, id) for id in sorted(back.products))]
 
 
 def meaning_out(day: Day, found: Meaning) -> MeaningOut:
     """What a batch means today, in names."""
-    words, book = _flag_names(day), day.reading.book
+    words, book = flag_names(day), day.reading.book
     differing = found.differs
     return MeaningOut(
         compared=differing is not None,
@@ -242,7 +245,7 @@ def meaning_out(day: Day, found: Meaning) -> MeaningOut:
 
 
 def _flags(day: Day, id: str, batch: Batch) -> list[CarriedFlag]:
-    names, reading = _flag_names(day), day.reading
+    names, reading = flag_names(day), day.reading
     known = batch.preparation in reading.book.preparations
     usual = reading.reading.levels(batch.preparation or "") if known else None
     return [
@@ -335,5 +338,6 @@ def _batch_named(day: Day, id: str) -> Named:
     return Named(id=id, name=reference_name(day, id))
 
 
-def _flag_names(day: Day) -> dict[str, str]:
+def flag_names(day: Day) -> dict[str, str]:
+    """The name of every flag, by its id."""
     return {flag.id: flag.name for flag in day.reading.book.flags}

@@ -8,11 +8,10 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheActor, TheLedger, product_or_missing
 from yellow_ladle.api.production.kept_day import TheDay
-from yellow_ladle.core.book.fault import BookRefused, Fault
-from yellow_ladle.core.production.instants import date_of
 from yellow_ladle.core.production.lot import Lot
 from yellow_ladle.core.production.records import Temperature
 from yellow_ladle.core.production.scanned_lot import lot_of_pack
+from yellow_ladle.core.production.shelf_rules import refuse_twice
 from yellow_ladle.core.vocabulary.gs1_elements import scanned
 from yellow_ladle.files.book.conversion import as_piece, as_value
 from yellow_ladle.files.book.piece import Id
@@ -56,7 +55,7 @@ def record_lot(wanted: LotIn, ledger: TheLedger, actor: TheActor) -> LotOut:
     plain = wanted.model_dump(by_alias=True, exclude={"celsius"}) | {"by": actor.person or ""}
     plain["received"] = wanted.received or ledger.today
     lot = as_value(Lot, LotPiece.model_validate(plain))
-    _refuse_twice(ledger, lot, product.name)
+    refuse_twice(ledger.daybook.now.daybook, lot)
     recorded = _recorded(ledger, lot, product.name, actor)
     if wanted.celsius is not None:
         at, of = ledger.local_moment, recorded.lot.id
@@ -64,15 +63,6 @@ def record_lot(wanted: LotIn, ledger: TheLedger, actor: TheActor) -> LotOut:
         change = DaybookChange("temperatures", "", reading)
         ledger.daybook.record([change], {}, f"{product.name} came at {wanted.celsius:g} °C", actor)
     return recorded
-
-
-def _refuse_twice(ledger: Ledger, lot: Lot, name: str) -> None:
-    """Refuses a delivery that was entered already: its code on its day."""
-    for known in ledger.daybook.now.daybook.lots:
-        same = (known.product, known.code, date_of(known.received))
-        if lot.code and same == (lot.product, lot.code, date_of(lot.received)):
-            why = f"lot {lot.code} of {name} came in on {lot.received} already: it is on the shelf"
-            raise BookRefused([Fault("code", why)])
 
 
 class PackIn(BaseModel):

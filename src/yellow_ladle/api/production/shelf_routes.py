@@ -8,23 +8,22 @@ from pydantic import BaseModel, Field
 
 from yellow_ladle.api.dependencies import TheActor, TheLedger
 from yellow_ladle.api.errors import Missing
-from yellow_ladle.api.production.batch_answers import reference_name
+from yellow_ladle.api.production.batch_answers import flag_names, lot_name, reference_name
 from yellow_ladle.api.production.kept_day import Day, TheDay
-from yellow_ladle.api.schemas.answer_forms import named
 from yellow_ladle.core.book.fault import BookRefused, Fault
 from yellow_ladle.core.production.shelf import Standing, ThingKind, shelf
 from yellow_ladle.core.production.shelf_entries import Count, Discard, Move
 from yellow_ladle.core.production.shelf_rules import refuse_move, use_by_of_move
 from yellow_ladle.core.production.stock import Quantity
 from yellow_ladle.core.vocabulary.levels import Level
-from yellow_ladle.files.book.piece import Text
+from yellow_ladle.files.book.piece import Day as IsoDay
+from yellow_ladle.files.book.piece import Number, Short, Text
 from yellow_ladle.store.daybook import DaybookChange
 from yellow_ladle.store.history import Act
 
 router = APIRouter(tags=["production"])
 
 Reference = Annotated[str, Field(min_length=1, max_length=400)]
-Iso = Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$")]
 
 
 class StandingOut(BaseModel):
@@ -61,8 +60,8 @@ class DiscardIn(BaseModel):
     """Something thrown away; without an amount all that is left of it."""
 
     of: Reference
-    quantity: Annotated[float, Field(ge=0)] | None = None
-    unit: str | None = None
+    quantity: Number | None = None
+    unit: Short | None = None
     why: Text = ""
 
 
@@ -71,16 +70,16 @@ class MoveIn(BaseModel):
 
     of: Reference
     to: Literal["dry", "chilled", "frozen", "hot", "thawed"] | None = None
-    use_by: Iso | None = None
-    place: Text = ""
+    use_by: IsoDay | None = None
+    place: Short = ""
 
 
 class CountIn(BaseModel):
     """How much of something was found; `why` where the rest went, if anybody knows."""
 
     of: Reference
-    quantity: Annotated[float, Field(ge=0)]
-    unit: str
+    quantity: Number
+    unit: Short
     why: Text = ""
 
 
@@ -134,11 +133,10 @@ def count(wanted: CountIn, day: TheDay, ledger: TheLedger, actor: TheActor) -> N
 
 
 def _out(day: Day, thing: Standing) -> StandingOut:
-    words = {flag.id: flag.name for flag in day.reading.book.flags}
-    levels = _levels(day, thing)
-    found: dict[Level, list[str]] = {level: [] for level in Level}
-    for flag, level in levels.items():
-        found[level].append(words[flag])
+    words = flag_names(day)
+    by_level: dict[Level, list[str]] = {level: [] for level in Level}
+    for flag, level in _levels(day, thing).items():
+        by_level[level].append(words[flag])
     return StandingOut(
         reference=thing.reference,
         kind=thing.kind,
@@ -151,9 +149,9 @@ def _out(day: Day, thing: Standing) -> StandingOut:
         told=thing.last_day.told,
         past=thing.past,
         held_back=thing.held_back,
-        contains=found[Level.CONTAINS],
-        may_contain=found[Level.MAY_CONTAIN],
-        unchecked=len(found[Level.UNCHECKED]),
+        contains=by_level[Level.CONTAINS],
+        may_contain=by_level[Level.MAY_CONTAIN],
+        unchecked=len(by_level[Level.UNCHECKED]),
     )
 
 
@@ -162,14 +160,13 @@ def _levels(day: Day, thing: Standing) -> dict[str, Level]:
     if thing.kind == "lot":
         lot = timeline.lots[thing.reference]
         return reading.reading.layout.levels(reading.items.lot(lot, timeline.end_on(day.today)))
-    tub = timeline.tubs.get(thing.reference)
-    return reading.levels((tub.batch if tub else thing.reference).partition("/")[0])
+    return reading.levels(timeline.batch_behind(thing.reference).id)
 
 
 def _name(day: Day, reference: str) -> str:
     timeline = day.reading.timeline
-    if (lot := timeline.lots.get(reference)) is not None:
-        return f"{named(day.reading.book, lot.product).name}, lot {lot.code or lot.id}"
+    if reference in timeline.lots:
+        return lot_name(day, reference)
     if (tub := timeline.tubs.get(reference)) is not None:
         return f"{reference_name(day, tub.batch)}, tub {tub.id}"
     id, _, part = reference.partition("/")

@@ -6,7 +6,7 @@ from fastapi import APIRouter, Depends, Query, Response
 from pydantic import BaseModel
 
 from yellow_ladle.api.errors import Missing
-from yellow_ladle.api.production.batch_answers import came_from, reference_name
+from yellow_ladle.api.production.batch_answers import came_from, lot_name, reference_name
 from yellow_ladle.api.production.kept_day import Day, TheDay
 from yellow_ladle.api.schemas.answer_forms import Named, named
 from yellow_ladle.core.book.fault import BookRefused, Fault
@@ -141,8 +141,7 @@ def _asked_name(day: Day, asked: Asked) -> str:
     if asked.lot is not None:
         if asked.lot not in timeline.lots:
             raise Missing("lot", asked.lot)
-        lot = timeline.lots[asked.lot]
-        return f"{named(book, lot.product).name}, lot {lot.code or lot.id}"
+        return lot_name(day, asked.lot)
     if asked.batch is not None:
         if asked.batch not in timeline.batches:
             raise Missing("batch", asked.batch)

@@ -19,13 +19,19 @@ Value = TypeVar("Value")
 Whole = TypeVar("Whole", bound="DataclassInstance")
 
 
+def mine_or_theirs(was: Value, here: Value, there: Value) -> tuple[Value, bool]:
+    """The one that counts, and whether both changed it otherwise."""
+    if here == was:
+        return there, False
+    return here, there not in (was, here)
+
+
 def merged_value(was: Value, here: Value, there: Value, what: str, conflicts: list[str]) -> Value:
     """One value; `what` names it where both changed it."""
-    if here == was:
-        return there
-    if there not in (was, here):
+    value, both = mine_or_theirs(was, here, there)
+    if both:
         conflicts.append(f"Both changed {what}: yours was kept, theirs was {shown(there)}.")
-    return here
+    return value
 
 
 def merged_fields(

@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass, fields, replace
 from typing import TypeAlias, TypeVar
 
+from yellow_ladle.core.book.three_way import mine_or_theirs
 from yellow_ladle.core.production.batch import Batch, LeftOut, WentIn
 
 WORDS = {
@@ -43,11 +44,10 @@ def merged_batch(
     conflicts: list[str] = []
 
     def merged(was: Value, here: Value, there: Value, what: str) -> Value:
-        if here == was:
-            return there
-        if there not in (was, here):
+        value, both = mine_or_theirs(was, here, there)
+        if both:
             conflicts.append(what)
-        return here
+        return value
 
     kept: dict[str, object] = {name: getattr(theirs, name) for name in STANDING}
     for name, word in WORDS.items():
@@ -68,15 +68,15 @@ def merged_batch(
 
 def _by_line(batch: Batch) -> dict[int | str, Line]:
     """What was said of each line of the card, and of each thing that is on no line."""
-    found: dict[int | str, Line] = {}
+    lines: dict[int | str, Line] = {}
     for entry in batch.went_in:
         key = entry.item if entry.line is None else entry.line
-        entries, out = found.get(key, ((), ()))
-        found[key] = ((*entries, entry), out)
+        entries, out = lines.get(key, EMPTY)
+        lines[key] = ((*entries, entry), out)
     for left in batch.left_out:
-        entries, out = found.get(left.line, ((), ()))
-        found[left.line] = (entries, (*out, left))
-    return found
+        entries, out = lines.get(left.line, EMPTY)
+        lines[left.line] = (entries, (*out, left))
+    return lines
 
 
 def _what(key: int | str, lines: Iterable[Line], name_of: Callable[[str], str]) -> str:

@@ -43,19 +43,19 @@ def measured_yield(day: DayReading, preparation: str) -> MeasuredYield | None:
         return None
     made = [batch for batch in day.timeline.batches.values() if batch.preparation == preparation]
     quantities = Quantities(day.book, day.timeline)
-    found: list[tuple[float, float | None]] = []
+    weighed: list[tuple[float, float | None]] = []
     for batch in sorted(made, key=lambda batch: day.timeline.place_of(batch).before, reverse=True):
         share = _share_of_card(day, quantities, batch, card)
         if share is not None and abs(share - 1) > AS_WRITTEN:
-            found.append((share * card.yield_.quantity, _lost(quantities, batch)))
-        if len(found) == LATEST:
+            weighed.append((share * card.yield_.quantity, _lost(quantities, batch)))
+        if len(weighed) == LATEST:
             break
-    if len(found) < ENOUGH:
+    if len(weighed) < ENOUGH:
         return None
-    amounts = [amount for amount, _ in found]
-    lost = [share for _, share in found if share is not None]
+    amounts = [amount for amount, _ in weighed]
+    lost = [share for _, share in weighed if share is not None]
     return MeasuredYield(
-        batches=len(found),
+        batches=len(weighed),
         quantity=median(amounts),
         low=min(amounts),
         high=max(amounts),
@@ -88,14 +88,9 @@ def _share_of_card(
 
 def _lost(quantities: Quantities, batch: Batch) -> float | None:
     """The share of the weight that went in and did not come out; None where some is unknown."""
-    parts = batch.by_products or ()
-    amounts = [(batch.id, batch.out), *((f"{batch.id}/{part.id}", part) for part in parts)]
-    came = [
-        quantities.grams(of, part.quantity, part.unit) if part is not None else None
-        for of, part in amounts
-    ]
+    came = quantities.whole_grams(batch.id)
     went = [quantities.entry_grams(entry) for entry in batch.went_in]
-    if None in came or None in went or not went:
+    if came is None or None in went:
         return None
     total = sum(grams or 0 for grams in went)
-    return 1 - sum(grams or 0 for grams in came) / total if total else None
+    return 1 - came / total if total else None

@@ -1,9 +1,9 @@
 """Amounts of lots, batches and tubs, from one unit into another and into grams."""
 
 from yellow_ladle.core.amounts.weight import weigh
-from yellow_ladle.core.book.book import Book, owner_of
+from yellow_ladle.core.book.book import Book, Preparation, owner_of
 from yellow_ladle.core.production.batch import WentIn, batch_of
-from yellow_ladle.core.production.batch_card import card_of
+from yellow_ladle.core.production.batch_card import by_products_of_batch, card_of
 from yellow_ladle.core.production.timeline import Timeline
 
 
@@ -26,8 +26,7 @@ class Quantities:
         if (tub := self._timeline.tubs.get(of)) is not None:
             of = tub.batch
         card = card_of(self._book, self._timeline.batches[batch_of(of)])
-        density = (card.density_g_per_ml if card else None) or 1.0
-        return weigh(quantity, unit, density, known=self._book.units).grams
+        return self._made_grams(card, quantity, unit)
 
     def product_grams(self, id: str, quantity: float | None, unit: str | None) -> float | None:
         """The weight of an amount of a product; of one that is gone only where it was weighed."""
@@ -48,8 +47,23 @@ class Quantities:
         made = self._book.preparations.get(owner_of(entry.item))
         if made is None or entry.quantity is None or entry.unit is None:
             return self.product_grams(entry.item, entry.quantity, entry.unit)
-        density = made.density_g_per_ml or 1.0
-        return weigh(entry.quantity, entry.unit, density, known=self._book.units).grams
+        return self._made_grams(made, entry.quantity, entry.unit)
+
+    def whole_grams(self, id: str) -> float | None:
+        """The weight of a batch with its by-products; None where one of the amounts is unknown."""
+        batch = self._timeline.batches[id]
+        made = by_products_of_batch(card_of(self._book, batch), batch)
+        if batch.out is None or (made and batch.by_products is None):
+            return None
+        total = self.grams(id, batch.out.quantity, batch.out.unit)
+        for part in batch.by_products or ():
+            grams = self.grams(id, part.quantity, part.unit)
+            total = None if grams is None or total is None else total + grams
+        return total
+
+    def _made_grams(self, card: Preparation | None, quantity: float, unit: str) -> float | None:
+        density = (card.density_g_per_ml if card else None) or 1.0
+        return weigh(quantity, unit, density, known=self._book.units).grams
 
     def converted(
         self, of: str, quantity: float | None, unit: str | None, to: str | None

@@ -4,7 +4,6 @@ from collections.abc import Iterator
 from functools import cached_property
 
 from yellow_ladle.core.production.asked import Asked
-from yellow_ladle.core.production.batch import batch_of
 from yellow_ladle.core.production.day_reading import DayReading
 from yellow_ladle.core.production.instants import date_of
 from yellow_ladle.core.production.lot import Lot
@@ -28,11 +27,10 @@ class HeldBack:
 
     def reaches(self, reference: str) -> bool:
         """Whether an open recall surely or possibly reaches a lot, a batch, a part or a tub."""
-        lots, tubs = self._day.timeline.lots, self._day.timeline.tubs
-        if reference in lots:
-            return any(_recalls_lot(recall, lots[reference]) for recall in self._recalls)
-        tub = tubs.get(reference)
-        return batch_of(tub.batch if tub else reference) in self._batches
+        timeline = self._day.timeline
+        if (lot := timeline.lots.get(reference)) is not None:
+            return any(_recalls_lot(recall, lot) for recall in self._recalls)
+        return timeline.batch_behind(reference).id in self._batches
 
     @cached_property
     def _batches(self) -> frozenset[str]:

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
-from yellow_ladle.core.production.batch import batch_of, by_product_of_batch
+from yellow_ladle.core.production.batch import by_product_of_batch
 from yellow_ladle.core.production.day_reading import DayReading
 from yellow_ladle.core.production.instants import date_of, days_after
 from yellow_ladle.core.production.recall import HeldBack
@@ -42,13 +42,13 @@ def shelf(day: DayReading, held_back: HeldBack) -> list[Standing]:
     What is past its last day follows as long as it may still have to be thrown away.
     """
     on = held_back.on
-    found: list[Standing] = []
+    standing: list[Standing] = []
     for reference, kind, item, since in _things(day, on):
         left, last_day = day.stock.left(reference), day.stock.last_day(reference)
         if not left.some or not last_day.reaches(days_after(on, -DAYS_TO_CLEAR)):
             continue
         storage, place = kept(day, reference)
-        found.append(
+        standing.append(
             Standing(
                 reference=reference,
                 kind=kind,
@@ -62,7 +62,7 @@ def shelf(day: DayReading, held_back: HeldBack) -> list[Standing]:
                 held_back=held_back.reaches(reference),
             )
         )
-    return sorted(found, key=_first_to_use)
+    return sorted(standing, key=_first_to_use)
 
 
 def _things(day: DayReading, on: str) -> Iterator[tuple[str, ThingKind, str | None, str]]:
@@ -78,7 +78,7 @@ def _things(day: DayReading, on: str) -> Iterator[tuple[str, ThingKind, str | No
             item = f"{batch.preparation}/{part}" if batch.preparation else None
             yield by_product_of_batch(id, part), "batch", item, batch.made
     for id, tub in timeline.tubs.items():
-        yield id, "tub", timeline.batches[batch_of(tub.batch)].preparation, tub.at
+        yield id, "tub", timeline.batch_behind(id).preparation, tub.at
 
 
 def kept(day: DayReading, reference: str) -> tuple[str, str]:
@@ -88,8 +88,7 @@ def kept(day: DayReading, reference: str) -> tuple[str, str]:
     if (lot := timeline.lots.get(reference)) is not None:
         place = lot.place
     else:
-        tub = timeline.tubs.get(reference)
-        batch = timeline.batches[batch_of(tub.batch if tub else reference)]
+        batch, tub = timeline.batch_behind(reference), timeline.tubs.get(reference)
         storage, place = batch.storage, (tub.place if tub and tub.place else batch.place)
     for move in day.stock.moves_of(reference):
         storage, place = move.to or storage, move.place or place

@@ -1,10 +1,12 @@
 """What may be done with what stands there: freezing, thawing, drawing, and keeping it longer."""
 
 from yellow_ladle.core.book.fault import BookRefused, Fault
-from yellow_ladle.core.production.batch import Batch, batch_of
+from yellow_ladle.core.production.batch import Batch
 from yellow_ladle.core.production.batch_card import card_of
 from yellow_ladle.core.production.day_reading import DayReading
+from yellow_ladle.core.production.daybook import Daybook
 from yellow_ladle.core.production.instants import date_of, days_after
+from yellow_ladle.core.production.lot import Lot
 from yellow_ladle.core.production.recall import HeldBack
 from yellow_ladle.core.production.shelf import kept
 from yellow_ladle.core.production.shelf_entries import Move
@@ -78,10 +80,17 @@ def use_by_of_move(day: DayReading, move: Move) -> str | None:
         return None
     if move.of in day.timeline.lots:
         return None
-    tub = day.timeline.tubs.get(move.of)
-    batch = day.timeline.batches[batch_of(tub.batch if tub else move.of)]
-    card = card_of(day.book, batch)
+    card = card_of(day.book, day.timeline.batch_behind(move.of))
     if card is None or card.keeps is None or card.keeps.frozen_days is None:
         why = "its card does not say how long it keeps frozen: say until when"
         raise BookRefused([Fault("use_by", why)])
     return days_after(on, card.keeps.frozen_days)
+
+
+def refuse_twice(daybook: Daybook, lot: Lot) -> None:
+    """Raises BookRefused of a delivery that was entered already: the same code on the same day."""
+    for known in daybook.lots:
+        same = (known.product, known.code, date_of(known.received))
+        if lot.code and same == (lot.product, lot.code, date_of(lot.received)):
+            why = f"lot {lot.code} came in on {lot.received} already: it is on the shelf"
+            raise BookRefused([Fault("code", why)])

@@ -102,6 +102,11 @@ class Timeline:
         """The place after everything, on a day (ISO)."""
         return Place(len(self.entries), day)
 
+    def batch_behind(self, reference: str) -> Batch:
+        """The batch that a reference names: itself, by a by-product of it, or by a tub."""
+        tub = self.tubs.get(reference)
+        return self.batches[batch_of(tub.batch if tub else reference)]
+
     def source_of(self, drawn: WentIn | Draw) -> str | None:
         """The batch, or by-product of one, that an entry was drawn from; by its tub if need be."""
         if drawn.batch is None and drawn.tub is not None:

@@ -267,14 +267,7 @@ class TraceWalk:
 
     def whole(self, id: str) -> float | None:
         """Grams of a batch with its by-products; None where one of the amounts is unknown."""
-        batch = self._timeline.batches[id]
-        if batch.out is None or (batch.by_products is None and self._day.stock.by_products[id]):
-            return None
-        total = self._quantities.grams(id, batch.out.quantity, batch.out.unit)
-        for part in batch.by_products or ():
-            grams = self._quantities.grams(id, part.quantity, part.unit)
-            total = None if grams is None or total is None else total + grams
-        return total
+        return self._quantities.whole_grams(id)
 
     def _left(self, sure: Iterable[str]) -> Iterator[LeftOver]:
         for id in sure:

@@ -86,7 +86,7 @@
     {#if shelf.data && shown.length === 0}
       <p class="py-3">
         {shelf.data.things.length === 0
-          ? 'Nothing was recorded yet: tap “Made it” on a pot, or scan a delivery into a line.'
+          ? 'Nothing was recorded yet: tap “Made it” on a pot, or record a delivery.'
           : 'Nothing on the shelf is called that, or stands there.'}
       </p>
     {/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schema } from '../../../api/client';
   import { p } from '../../../app/routes';
+  import { amountText } from '../../../lib/lines';
   import { dayWords } from '../../../lib/moments';
   import CountBox from './CountBox.svelte';
   import ShelfActs from './ShelfActs.svelte';
@@ -21,7 +22,7 @@
   } = $props();
 
   const amount = $derived(
-    thing.left ? `${Number(thing.left.quantity.toPrecision(4))} ${thing.left.unit}` : 'not weighed'
+    thing.left ? amountText(thing.left.quantity, thing.left.unit) : 'not weighed'
   );
   const carries = $derived(
     [
@@ -69,8 +70,7 @@
       {/if}
       {#if thing.over}
         <p class="text-clay">
-          {Number(thing.over.quantity.toPrecision(4))}
-          {thing.over.unit} more were taken than there was
+          {amountText(thing.over.quantity, thing.over.unit)} more were taken than there was
         </p>
       {/if}
     </div>
